@@ -1,0 +1,2 @@
+export { type Air, type AirBreach, type AirVerdict, airVerdict } from './airVerdict';
+export { dewPointC, saturationPressureHpa } from './dewPointC';

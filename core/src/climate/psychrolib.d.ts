@@ -1,0 +1,9 @@
+declare module 'psychrolib' {
+  const psychrolib: {
+    SI: number;
+    SetUnitSystem(system: number): void;
+    GetTDewPointFromRelHum(dryBulbC: number, relHumFrac: number): number;
+    GetSatVapPres(dryBulbC: number): number;
+  };
+  export default psychrolib;
+}

@@ -1,0 +1,2 @@
+export { noWait, productWait, type Wait } from './productValues';
+export { typicalProducts } from './typicalProducts';

@@ -1,0 +1,144 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  DomainError,
+  formatLength,
+  formatVolume,
+  litresPerUsGallon,
+  multiplyRanges,
+  parseHumidity,
+  parseLength,
+  parseTemperature,
+  parseVolume,
+  requireWithin,
+  theoreticalSpreadM2PerL,
+} from './index';
+
+const metres = (text: string, system: 'metric' | 'us' = 'metric') => {
+  const r = parseLength(text, system);
+  return r.ok ? Number(r.value.toFixed(6)) : r.issues[0]?.code;
+};
+
+describe('parseLength', () => {
+  it.each([
+    ['30 in', 0.762],
+    ['2\'6"', 0.762],
+    ['2’6”', 0.762],
+    ['2\' 6 1/2"', 0.7747],
+    ['2 ft 6 in', 0.762],
+    ["2'6", 0.762],
+    ['76 cm', 0.76],
+    ['76cm', 0.76],
+    ['760 mm', 0.76],
+    ['0.76 m', 0.76],
+    ['0,76 m', 0.76],
+    ['76', 0.76],
+    ['1 m 20 cm', 1.2],
+    ['30 1/2 in', 0.7747],
+    ['30½ in', 0.7747],
+    ['1/2"', 0.0127],
+  ])('%s is %d m', (text, m) => expect(metres(text)).toBe(m));
+
+  it('takes a bare number in the unit of the workshop', () => expect(metres('30', 'us')).toBe(0.762));
+
+  it.each([
+    ['', 'length_missing'],
+    ['tall', 'length_unreadable'],
+    ['-30 cm', 'length_not_positive'],
+    ['0', 'length_not_positive'],
+    ['30 kg', 'length_unit_unknown'],
+    ['30 incs', 'length_unit_unknown'],
+    ['3 mm', 'length_too_small'],
+    ['76 m', 'length_too_large'],
+    ['1e9 cm', 'length_unit_unknown'],
+    ['6 in 2 ft', 'length_unreadable'],
+    ['1/0 in', 'length_unreadable'],
+    ['7..6 cm', 'length_unreadable'],
+    ['NaN', 'length_unreadable'],
+    ['∞ cm', 'length_unreadable'],
+  ])('refuses "%s" with %s', (text, code) => expect(metres(text)).toBe(code));
+
+  it('reads back what it shows, to the sixteenth of an inch and the millimetre', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 5, max: 10_000 }), fc.integer({ min: 4, max: 6000 }), (mm, sixteenths) => {
+        expect(metres(formatLength(mm / 1000, 'metric'))).toBe(mm / 1000);
+        const inches = (sixteenths / 16) * 0.0254;
+        expect(metres(formatLength(inches, 'us'))).toBe(Number(inches.toFixed(6)));
+      }),
+    );
+  });
+
+  it('never throws, whatever is typed', () => {
+    fc.assert(
+      fc.property(fc.string(), (text) => {
+        expect(typeof parseLength(text, 'us').ok).toBe('boolean');
+      }),
+    );
+  });
+});
+
+describe('volumes', () => {
+  it.each([
+    ['500 ml', 0.5],
+    ['2 qt', 1.892705892],
+    ['1 gal', 3.785411784],
+    ['1 imp gal', 4.54609],
+    ['0,5 l', 0.5],
+    ['1/2 gal', 1.892705892],
+  ])('%s is %d L', (text, litres) => {
+    const r = parseVolume(text, 'metric');
+    expect(r.ok && r.value).toBeCloseTo(litres, 9);
+  });
+  it.each([
+    ['-1 l', 'volume_negative'],
+    ['x', 'volume_unreadable'],
+    ['3 cups', 'volume_unit_unknown'],
+    ['5000 l', 'volume_too_large'],
+  ])('refuses %s with %s', (text, code) => {
+    const r = parseVolume(text, 'metric');
+    expect(!r.ok && r.issues[0]?.code).toBe(code);
+  });
+  it('shows millilitres below a litre and fluid ounces below a quart', () => {
+    expect([formatVolume(0.31, 'metric'), formatVolume(1.234, 'metric'), formatVolume(0.31, 'us')]).toEqual([
+      '310 ml',
+      '1.23 L',
+      '10.5 fl oz',
+    ]);
+  });
+
+  // NIST Handbook 44, App. C: the US liquid gallon is 231 in³.
+  it('spreads one gallon one mil thick over 1604.17 ft², and one litre one micron thick over 1000 m²', () => {
+    const squareFeet = 231 / 0.001 / 144;
+    expect(squareFeet).toBeCloseTo(1604.1667, 4);
+    expect(litresPerUsGallon).toBeCloseTo(231 * 2.54 ** 3 * 0.001, 12);
+    const m2PerL = theoreticalSpreadM2PerL(1, 25.4);
+    expect((m2PerL * litresPerUsGallon) / 0.3048 ** 2).toBeCloseTo(squareFeet, 6);
+    // 400 ft²/gal is 4.01 mil or 101.9 µm wet.
+    expect(1000 / ((400 * 0.3048 ** 2) / litresPerUsGallon)).toBeCloseTo(101.86, 2);
+  });
+});
+
+describe('air readings', () => {
+  it('reads both scales and refuses the absurd', () => {
+    const f = parseTemperature('58 F', 'metric');
+    expect(f.ok && f.value).toBeCloseTo(14.4444, 3);
+    expect(parseTemperature('400', 'metric').ok).toBe(false);
+    expect(parseTemperature('warm', 'metric').ok).toBe(false);
+    const h = parseHumidity('62 %');
+    expect(h.ok && h.value).toBe(0.62);
+    expect(parseHumidity('0').ok).toBe(false);
+    expect(parseHumidity('140').ok).toBe(false);
+  });
+});
+
+describe('guards and ranges', () => {
+  it('fail on NaN', () => expect(() => requireWithin('areaM2', Number.NaN, 0, 1)).toThrow(DomainError));
+  it('widen in quadrature', () => {
+    const r = multiplyRanges([
+      { low: 1, likely: 1.1, high: 1.21 },
+      { low: 1, likely: 1.1, high: 1.21 },
+    ]);
+    expect(r.low).toBeCloseTo(1.0574, 4);
+    expect(r.high).toBeCloseTo(1.3846, 4);
+  });
+});

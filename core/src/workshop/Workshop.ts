@@ -1,0 +1,42 @@
+import { canonicalJson } from './canonicalJson';
+import { type Piece, type Product, type Reading, type Settings, schemaVersion, type WorkshopFile } from './schema';
+
+/** A workshop in memory: the file's records by id. */
+export interface Workshop {
+  id: string;
+  settings: Settings;
+  pieces: Record<string, Piece>;
+  products: Record<string, Product>;
+  readings: Record<string, Reading>;
+}
+
+const byId = <T extends { id: string }>(records: readonly T[]): Record<string, T> =>
+  Object.fromEntries(records.map((r) => [r.id, r]));
+
+/** The workshop in a file that has been read. */
+export const workshopFromFile = (file: WorkshopFile): Workshop => ({
+  id: file.id,
+  settings: file.settings,
+  pieces: byId(file.pieces),
+  products: byId(file.products),
+  readings: byId(file.readings),
+});
+
+const inOrder = <T extends { id: string }>(records: Record<string, T>): T[] =>
+  Object.values(records).sort((a, b) => (a.id < b.id ? -1 : 1));
+
+/** The file of a workshop. @param exportedAt ISO instant with offset */
+export const workshopToFile = (workshop: Workshop, exportedAt: string): WorkshopFile => ({
+  format: 'cosmesis-workshop',
+  schemaVersion,
+  id: workshop.id,
+  exportedAt,
+  settings: workshop.settings,
+  pieces: inOrder(workshop.pieces),
+  products: inOrder(workshop.products),
+  readings: inOrder(workshop.readings),
+});
+
+/** The file as text: canonical, so the same workshop at the same instant gives the same bytes. */
+export const writeWorkshopFile = (workshop: Workshop, exportedAt: string): string =>
+  `${canonicalJson(workshopToFile(workshop, exportedAt), 1)}\n`;

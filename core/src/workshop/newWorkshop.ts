@@ -1,0 +1,40 @@
+import type { Product, Settings } from './schema';
+import type { Workshop } from './Workshop';
+
+/** Working hours of a new workshop: Monday to Friday, 8:00 to 17:00 with an hour at noon. */
+const weekdayHours = [
+  { fromMin: 8 * 60, toMin: 12 * 60 },
+  { fromMin: 13 * 60, toMin: 17 * 60 },
+];
+
+/** Settings of a new workshop. */
+export const defaultSettings = (
+  name: string,
+  timeZone: string,
+  unitSystem: Settings['unitSystem'],
+  currency: string,
+): Settings => ({
+  name,
+  timeZone,
+  currency,
+  unitSystem,
+  workingHours: {
+    mon: weekdayHours,
+    tue: weekdayHours,
+    wed: weekdayHours,
+    thu: weekdayHours,
+    fri: weekdayHours,
+    sat: [],
+    sun: [],
+  },
+  demo: false,
+});
+
+/** An empty workshop with its shelf of typical products. */
+export const newWorkshop = (id: string, settings: Settings, products: readonly Product[]): Workshop => ({
+  id,
+  settings,
+  pieces: {},
+  products: Object.fromEntries(products.map((p) => [p.id, p])),
+  readings: {},
+});

@@ -1,0 +1,246 @@
+import { z } from 'zod';
+import {
+  carriers,
+  conditions,
+  damageKinds,
+  formIds,
+  hazards,
+  legKinds,
+  lookKinds,
+  materialKinds,
+  methods,
+  oldFinishKinds,
+  productKinds,
+  stepKindIds,
+  tags,
+  waitKinds,
+  weekdays,
+  zoneIds,
+} from './ids';
+
+/** The version this code reads and writes. */
+export const schemaVersion = 1;
+
+const id = z.string().min(1).max(200);
+const text = z.string().max(4000);
+const name = z.string().max(200);
+const instant = z.iso.datetime({ offset: true });
+const positive = z.number().positive().max(1e9);
+const notNegative = z.number().min(0).max(1e9);
+
+const sourced = z.object({ value: z.number(), tag: z.enum(tags) });
+const sourcedRange = z
+  .object({ low: notNegative, likely: notNegative, high: notNegative, tag: z.enum(tags) })
+  .refine((r) => r.low <= r.likely && r.likely <= r.high, {
+    message: 'low, likely and high have to stand in that order',
+  });
+
+const productTimes = z.object({
+  dustFreeMin: sourcedRange,
+  recoatFromMin: sourcedRange,
+  /** Until when a next coat needs no abrading; null: no upper limit. */
+  recoatUntilMin: sourcedRange.nullable(),
+  /** After the coat, an interval in which no next coat may go on. */
+  blockedMin: z.object({ from: notNegative, to: notNegative, tag: z.enum(tags) }).nullable(),
+  /** Before a film of another product; null: as for a next coat. */
+  filmFromMin: sourcedRange.nullable(),
+  /** The same, under a waterborne film. */
+  waterFilmFromMin: sourcedRange.nullable(),
+  /** Time on the surface before it is taken off; null: stays on. */
+  dwellMin: sourcedRange.nullable(),
+  sandFromMin: sourcedRange,
+  tapeSafeMin: sourcedRange,
+  handleMin: sourcedRange,
+  lightUseMin: sourcedRange,
+  cureMin: sourcedRange,
+});
+
+export const productSchema = z.object({
+  id,
+  name,
+  kind: z.enum(productKinds),
+  carrier: z.enum(carriers),
+  /** Practical rate by brush, m² per litre; null for what goes by the place, not by area. */
+  spreadM2PerL: sourcedRange.nullable(),
+  /** Litres for one place (a dent, a joint); null for what goes by area. */
+  perPlaceL: sourcedRange.nullable(),
+  volumeSolidsFrac: sourced.nullable(),
+  thinner: name.nullable(),
+  thinningFrac: sourced,
+  thinningMaxFrac: sourced,
+  methods: z.array(z.enum(methods)).min(1),
+  coats: z.int().min(1).max(20),
+  times: productTimes,
+  air: z.object({ leastTempC: sourced, mostTempC: sourced, mostRelHumFrac: sourced, leastDewMarginK: sourced }),
+  packs: z.array(z.object({ volumeL: positive, price: notNegative, tag: z.enum(tags) })).max(20),
+  /** Colour of the dry product as it shows, #rrggbb. */
+  colour: z.string().regex(/^#[0-9a-f]{6}$/),
+  /** Share of what is under it that it hides, 0 to 1. */
+  hidingFrac: z.number().min(0).max(1),
+  hazards: z.array(z.enum(hazards)),
+});
+
+const surface = z.object({
+  material: z.object({
+    kind: z.enum(materialKinds),
+    speciesId: id.nullable(),
+    /** Thickness of the face veneer, mm; null: unknown, or not veneer. */
+    veneerThicknessMm: z.number().positive().max(10).nullable(),
+  }),
+  oldFinish: z.object({ kind: z.enum(oldFinishKinds), condition: z.enum(conditions) }),
+});
+
+const waitFor = z.object({ stepId: id, wait: z.enum(waitKinds) });
+
+export const stepSchema = z.object({
+  id,
+  /** null: the whole piece. */
+  zoneId: z.enum(zoneIds).nullable(),
+  kind: z.enum(stepKindIds),
+  ordinal: z.int().min(1).max(99),
+  of: z.int().min(1).max(99),
+  productId: id.nullable(),
+  method: z.enum(methods).nullable(),
+  grit: z.int().min(16).max(3000).nullable(),
+  byHand: z.boolean(),
+  /** Things handled: hardware, places of damage. */
+  count: z.int().min(0).max(500),
+  /** Length of tape line, m. */
+  lineM: notNegative,
+  /** A wait of the step itself, minutes, that no product decides (drying out). */
+  fixedWaitMin: notNegative,
+  reason: text,
+  waitsFor: z.array(waitFor).max(200),
+});
+
+const air = z.object({ airTempC: z.number().min(-30).max(50), relHumFrac: z.number().positive().max(1) });
+
+const logEntry = z.object({
+  id,
+  stepId: id,
+  startedAt: instant.nullable(),
+  doneAt: instant.nullable(),
+  actualL: notNegative.max(1000).nullable(),
+  air: air.nullable(),
+  note: text,
+  /** What the plan said before the step was begun, for History. */
+  planned: z.object({ startAt: instant, endAt: instant, volumeL: notNegative.nullable() }).nullable(),
+});
+
+const lengthM = z.number().min(0.005).max(10);
+
+export const pieceSchema = z.object({
+  id,
+  name,
+  createdAt: instant,
+  form: z.enum(formIds),
+  heightM: lengthM.nullable(),
+  widthM: lengthM.nullable(),
+  depthM: lengthM.nullable(),
+  drawers: z.int().min(0).max(12),
+  doors: z.int().min(0).max(6),
+  shelves: z.int().min(0).max(10),
+  legs: z.enum(legKinds),
+  /** Surfaces by zone; interior and legs follow the carcass where they are not given. */
+  surfaces: z.object({
+    top: surface,
+    carcass: surface,
+    fronts: surface,
+    interior: surface.nullable(),
+    legs: surface.nullable(),
+  }),
+  /** Decade it was made, e.g. 1930; null: unknown. */
+  decade: z.int().min(1500).max(2100).nullable(),
+  /** Country it was made in, ISO 3166-1 alpha-2; null: unknown. */
+  country: z
+    .string()
+    .regex(/^[A-Z]{2}$/)
+    .nullable(),
+  lead: z.object({
+    result: z.enum(['unknown', 'negative', 'positive']),
+    everyLayer: z.boolean(),
+    licensedWork: z.boolean(),
+  }),
+  damage: z
+    .array(z.object({ id, kind: z.enum(damageKinds), zoneId: z.enum(zoneIds), count: z.int().min(1).max(99) }))
+    .max(200),
+  /** Faces moved by hand: to another zone, or left out of all counts. */
+  faceZones: z.record(id, z.enum([...zoneIds, 'uncounted'])),
+  looks: z.partialRecord(z.enum(zoneIds), z.enum(lookKinds)),
+  /** What the user chose instead of the generated value, by "zone/kind". */
+  choices: z.record(
+    id,
+    z.object({
+      productId: id.nullable(),
+      coats: z.int().min(1).max(20).nullable(),
+      method: z.enum(methods).nullable(),
+    }),
+  ),
+  /** Notes of the user by step id. */
+  stepNotes: z.record(id, text),
+  steps: z.array(stepSchema).max(1000),
+  log: z.array(logEntry).max(5000),
+  startAt: instant.nullable(),
+  note: text,
+});
+
+export const readingSchema = z.object({
+  id,
+  at: instant,
+  space: name,
+  airTempC: z.number().min(-30).max(50),
+  relHumFrac: z.number().positive().max(1),
+  /** Temperature of the surface to be coated; null: not measured. */
+  surfaceTempC: z.number().min(-30).max(60).nullable(),
+});
+
+const shift = z
+  .object({ fromMin: z.int().min(0).max(1440), toMin: z.int().min(0).max(1440) })
+  .refine((s) => s.fromMin < s.toMin, { message: 'working hours have to end after they begin' });
+
+const knownTimeZone = z.string().refine(
+  (zone) => {
+    try {
+      return new Intl.DateTimeFormat('en', { timeZone: zone }) !== null;
+    } catch {
+      return false;
+    }
+  },
+  { message: 'is not a time zone this machine knows, such as Europe/London' },
+);
+
+export const settingsSchema = z.object({
+  name: name.min(1),
+  timeZone: knownTimeZone,
+  currency: z.string().regex(/^[A-Z]{3}$/),
+  unitSystem: z.enum(['metric', 'us']),
+  workingHours: z
+    .record(z.enum(weekdays), z.array(shift).max(4))
+    .refine((week) => Object.values(week).some((day) => day.length > 0), {
+      message: 'a week needs some working hours',
+    }),
+  demo: z.boolean(),
+});
+
+/** The workshop file, version 1. */
+export const workshopFileSchema = z.object({
+  format: z.literal('cosmesis-workshop'),
+  schemaVersion: z.literal(schemaVersion),
+  id,
+  exportedAt: instant,
+  settings: settingsSchema,
+  pieces: z.array(pieceSchema).max(20_000),
+  products: z.array(productSchema).max(5000),
+  readings: z.array(readingSchema).max(200_000),
+});
+
+export type WorkshopFile = z.infer<typeof workshopFileSchema>;
+export type Settings = z.infer<typeof settingsSchema>;
+export type Piece = z.infer<typeof pieceSchema>;
+export type Surface = z.infer<typeof surface>;
+export type Step = z.infer<typeof stepSchema>;
+export type LogEntry = z.infer<typeof logEntry>;
+export type Product = z.infer<typeof productSchema>;
+export type ProductTimes = Product['times'];
+export type SourcedRange = z.infer<typeof sourcedRange>;
+export type Reading = z.infer<typeof readingSchema>;

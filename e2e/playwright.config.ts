@@ -1,0 +1,41 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.E2E_PORT ?? 4179);
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results/browser',
+  fullyParallel: true,
+  workers: 2,
+  forbidOnly: true,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  reporter: [['list'], ['json', { outputFile: '../test-results/browser.json' }]],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    browserName: 'chromium',
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/London',
+    locale: 'en-GB',
+    trace: 'off',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node --import tsx server/src/main.ts',
+    cwd: '..',
+    env: { PORT: String(port) },
+    url: `http://127.0.0.1:${port}/api/health`,
+    reuseExistingServer: false,
+  },
+});

@@ -1,0 +1,54 @@
+// What a new machine needs before anything else: node modules as locked and, for the browser tests, Debian's Chromium.
+import { spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+
+export const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** Runs a command in the repository root, shown as it goes; true when it ended well. */
+export function run(command, args, options = {}) {
+  return spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options }).status === 0;
+}
+
+function modulesAreCurrent() {
+  const mark = `${root}/node_modules/.package-lock.json`;
+  if (!existsSync(mark)) return false;
+  const wanted = JSON.parse(readFileSync(`${root}/package-lock.json`, 'utf8')).packages;
+  const have = JSON.parse(readFileSync(mark, 'utf8')).packages;
+  const missing = Object.entries(wanted).filter(
+    ([path, p]) => path.startsWith('node_modules/') && !p.link && !p.optional && have[path]?.version !== p.version,
+  );
+  return missing.length === 0;
+}
+
+/** Installs node modules where they are missing or older than the lock file. */
+export function ensureModules() {
+  if (modulesAreCurrent()) return;
+  console.log('Installing node modules as locked…');
+  if (!run('npm', ['ci', '--no-audit', '--no-fund'])) {
+    console.error('The node modules could not be installed: check the connection to the npm registry and try again.');
+    process.exit(1);
+  }
+}
+
+/** Installs Debian's Chromium where /usr/bin/chromium is missing; one clear sentence where that cannot be done. */
+export function ensureChromium() {
+  if (existsSync('/usr/bin/chromium') && statSync('/usr/bin/chromium').size > 0) return true;
+  const root0 = process.getuid?.() === 0;
+  const sudo = !root0 && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;
+  if (!root0 && !sudo) {
+    console.error(
+      'The browser tests need /usr/bin/chromium: install Debian\'s package "chromium" as root and run npm test again.',
+    );
+    return false;
+  }
+  console.log("Installing Debian's Chromium…");
+  const apt = (...args) =>
+    sudo
+      ? run('sudo', ['-n', 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args])
+      : run('apt-get', args, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  const done = apt('update', '-q') && apt('install', '-y', '-q', '--no-install-recommends', 'chromium');
+  if (!done)
+    console.error('Debian\'s package "chromium" could not be installed: install it by hand and run npm test again.');
+  return done;
+}

@@ -1,0 +1,27 @@
+import { createServer } from 'node:http';
+import { fileURLToPath } from 'node:url';
+import { createApp } from './createApp';
+import { createEventStream } from './eventStream';
+
+const port = Number(process.env.PORT ?? 4170);
+if (!Number.isInteger(port) || port < 1 || port > 65535) {
+  console.error(`PORT is "${process.env.PORT}": give a whole number from 1 to 65535.`);
+  process.exit(1);
+}
+const dist = fileURLToPath(new URL('../../web/dist', import.meta.url));
+const server = createServer(createApp(dist, createEventStream()));
+server.on('error', (error: NodeJS.ErrnoException) => {
+  console.error(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is taken by another program. Choose another one: PORT=4180 npm start`
+      : `The server could not start: ${error.message}`,
+  );
+  process.exit(1);
+});
+server.listen(port, '127.0.0.1', () => console.log(`Cosmesis is open at http://127.0.0.1:${port}`));
+for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+  process.on(signal, () => {
+    server.closeAllConnections();
+    server.close(() => process.exit(0));
+  });
+}

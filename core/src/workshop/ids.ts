@@ -130,3 +130,7 @@ export type WaitKind = (typeof waitKinds)[number];
 export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const;
 /** A day of the week in the workshop's time zone. */
 export type Weekday = (typeof weekdays)[number];
+
+export const partKinds = ['hardware', 'door'] as const;
+/** What comes off and goes on again. */
+export type PartKind = (typeof partKinds)[number];

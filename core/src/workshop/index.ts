@@ -19,6 +19,7 @@ export {
   methods,
   type OldFinishKind,
   oldFinishKinds,
+  type PartKind,
   type ProductKind,
   type StepKindId,
   stepKindIds,

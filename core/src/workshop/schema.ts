@@ -10,6 +10,7 @@ import {
   materialKinds,
   methods,
   oldFinishKinds,
+  partKinds,
   productKinds,
   stepKindIds,
   tags,
@@ -92,7 +93,7 @@ const surface = z.object({
 
 const waitFor = z.object({ stepId: id, wait: z.enum(waitKinds) });
 
-export const stepSchema = z.object({
+const stepSchema = z.object({
   id,
   /** null: the whole piece. */
   zoneId: z.enum(zoneIds).nullable(),
@@ -103,6 +104,8 @@ export const stepSchema = z.object({
   method: z.enum(methods).nullable(),
   grit: z.int().min(16).max(3000).nullable(),
   byHand: z.boolean(),
+  /** What comes off or goes on again. */
+  part: z.enum(partKinds).nullable(),
   /** Things handled: hardware, places of damage. */
   count: z.int().min(0).max(500),
   /** Length of tape line, m. */

@@ -1,0 +1,37 @@
+import { readFileSync, statSync } from 'node:fs';
+import type { Issue } from '@cosmesis/core/units';
+import { fileSizeIssue } from '@cosmesis/core/workshop';
+import { type Command, commands, runCommand } from './runCommand';
+
+const usage = `Use: npm run -s cosmesis -- ${commands.join('|')} FILE [--now 2026-11-25T08:00:00+00:00]`;
+
+function stop(issues: readonly Issue[]): never {
+  for (const issue of issues) console.error(issue.message);
+  process.exit(1);
+}
+
+const complaint = (message: string): Issue => ({ code: 'usage', path: '', message });
+
+const [command, file, flag, now, ...rest] = process.argv.slice(2);
+if (
+  !commands.includes(command as Command) ||
+  !file ||
+  rest.length > 0 ||
+  (flag !== undefined && (flag !== '--now' || !now))
+)
+  stop([complaint(usage)]);
+
+function read(path: string): string {
+  try {
+    const issue = fileSizeIssue(statSync(path).size);
+    if (issue) stop([issue]);
+    return readFileSync(path, 'utf8');
+  } catch {
+    return stop([complaint(`"${path}" cannot be read. Check the name of the file.`)]);
+  }
+}
+
+const outcome = runCommand(command as Command, read(file), now);
+if (!outcome.ok) stop(outcome.issues);
+for (const warning of outcome.warnings) console.error(warning.message);
+console.log(JSON.stringify(outcome.value, null, 2));

@@ -1,0 +1,82 @@
+import { generatePlan, replan } from '@cosmesis/core/finishing';
+import { type Reckoning, reckonPiece } from '@cosmesis/core/reckoning';
+import { good, type Issue, type Result, refused } from '@cosmesis/core/units';
+import { type Piece, readWorkshopFile, type Workshop, workshopFromFile } from '@cosmesis/core/workshop';
+
+/** What the command line can print. */
+export const commands = ['plan', 'quantities', 'schedule', 'check'] as const;
+export type Command = (typeof commands)[number];
+
+const iso = (minute: number | null): string | null =>
+  minute === null ? null : new Date(minute * 60_000).toISOString();
+
+const views: Readonly<Record<Exclude<Command, 'plan'>, (r: Reckoning) => unknown>> = {
+  quantities: (r) => ({
+    areasM2: Object.fromEntries(r.zones.map((z) => [z.id, z.areaM2])),
+    steps: r.steps
+      .filter((s) => s.productL)
+      .map((s) => ({
+        id: s.step.id,
+        productId: s.step.productId,
+        litres: s.productL,
+        thinnerL: s.thinnerL,
+        actualL: s.actualL,
+      })),
+    products: r.products.map((p) => ({
+      productId: p.productId,
+      litres: p.needL,
+      cans: p.packs.counts.map((c) => ({ volumeL: c.pack.volumeL, count: c.count })),
+      price: p.packs.price,
+    })),
+    price: r.totals.price,
+  }),
+  schedule: (r) => ({
+    steps: r.steps.map((s) => ({
+      id: s.step.id,
+      status: s.status,
+      start: iso(s.startMin),
+      end: iso(s.endMin),
+      opens: iso(s.opensAtMin),
+      closes: iso(s.closesAtMin),
+      inserted: s.inserted,
+      handsOnMin: s.handsOnMin,
+    })),
+    lightUse: iso(r.totals.lightUseAtMin),
+    cured: iso(r.totals.curedAtMin),
+  }),
+  check: (r) => ({ findings: r.findings }),
+};
+
+/** Prints the plan as it stands; of a piece without steps, the one that its survey and looks give. */
+function planOf(piece: Piece, workshop: Workshop): { steps: unknown; generated: boolean; issues: readonly Issue[] } {
+  const fresh = generatePlan(piece, workshop.products);
+  const steps = piece.steps.length > 0 ? piece.steps : replan(piece, workshop.products).steps;
+  return { steps, generated: piece.steps.length === 0, issues: fresh.ok ? fresh.warnings : fresh.issues };
+}
+
+/**
+ * One command over a workshop file.
+ * @param text the file's text
+ * @param now ISO instant the figures are worked out for; left out: the file's exportedAt
+ */
+export function runCommand(command: Command, text: string, now?: string): Result<unknown> {
+  const read = readWorkshopFile(text);
+  if (!read.ok) return read;
+  const nowMin = Math.floor(Date.parse(now ?? read.value.exportedAt) / 60_000);
+  if (Number.isNaN(nowMin))
+    return refused({
+      code: 'now_unreadable',
+      path: '--now',
+      message: `"${now}" is not an instant. Write 2026-11-25T08:00:00+00:00.`,
+    });
+  const workshop = workshopFromFile(read.value);
+  const pieces = Object.values(workshop.pieces).map((piece) => {
+    const head = { id: piece.id, name: piece.name };
+    if (command === 'plan') return { ...head, ...planOf(piece, workshop) };
+    const reckoned = reckonPiece({ piece, products: workshop.products, settings: workshop.settings, nowMin });
+    return reckoned.ok
+      ? { ...head, ...(views[command](reckoned.value) as object), issues: reckoned.value.issues }
+      : { ...head, issues: reckoned.issues };
+  });
+  return good({ command, now: iso(nowMin), pieces }, read.warnings);
+}

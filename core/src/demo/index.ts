@@ -1,0 +1,1 @@
+export { demoId, demoWorkshop } from './demoWorkshop';

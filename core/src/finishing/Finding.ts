@@ -1,0 +1,19 @@
+import type { ZoneId } from '../workshop';
+
+/** How bad a finding is: `stop-locked` can only be satisfied, never overruled. */
+export type Severity = 'stop-locked' | 'stop' | 'warn' | 'advice';
+
+/** Something in a plan that would ruin work or hurt someone, said in one sentence with the figure that triggered it. */
+export interface Finding {
+  /** Rule, zone and first offending step: the same finding after regeneration. */
+  id: string;
+  ruleId: string;
+  severity: Severity;
+  zoneId: ZoneId | null;
+  stepId: string;
+  sentence: string;
+  why: string;
+  /** Ways out, named by what they do. */
+  remedies: readonly string[];
+  tag: 'P' | 'T' | 'M' | 'label' | 'computed';
+}

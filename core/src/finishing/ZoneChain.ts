@@ -1,0 +1,115 @@
+import type { Method, Piece, Product, ProductKind, Step, StepKindId, WaitKind, ZoneId } from '../workshop';
+import type { Phase } from './phases';
+import { stepKind } from './stepKinds';
+
+/** A step with the stage it belongs to. */
+export interface Draft {
+  phase: Phase;
+  step: Step;
+}
+
+/** What a step adds to its kind; everything left out is nothing. */
+export type StepDetails = Partial<Omit<Step, 'id' | 'zoneId' | 'kind' | 'ordinal'>> & { reason: string };
+
+/** Which wait a step has to keep after the one before it on the same surface. */
+export function waitBetween(before: Step, kind: StepKindId, productId: string | null): WaitKind {
+  if (before.kind === 'dry-out') return 'dry';
+  if (before.kind === 'strip-chemical') return 'dwell';
+  if (before.kind === 'glue' || before.kind === 'fill') return 'sand';
+  if (!stepKind(before.kind).film) return 'none';
+  if (kind === 'mask') return 'tape';
+  if (stepKind(kind).film) return before.productId === productId ? 'recoat' : 'film';
+  return stepKind(kind).abrasive ? 'sand' : 'none';
+}
+
+/** Products a plan falls back on, by the job. */
+const usualProduct: Readonly<Partial<Record<ProductKind, string>>> = {
+  primer: 'water-primer',
+  paint: 'enamel',
+  clear: 'waterborne-satin-clear',
+  stain: 'oil-stain',
+  blocker: 'shellac-primer',
+  sealer: 'shellac-sealer',
+};
+
+/** What was picked for one kind of step of a zone. */
+export interface Pick {
+  productId: string | null;
+  product: Product | null;
+  method: Method | null;
+  coats: number;
+}
+
+/** Grows the steps of one zone, each waiting for the one before it. */
+export class ZoneChain {
+  readonly drafts: Draft[] = [];
+  private lastCoat: Step | null = null;
+  private readonly counts = new Map<StepKindId, number>();
+
+  constructor(
+    readonly zoneId: ZoneId | null,
+    private readonly choices: Piece['choices'],
+    private readonly products: Readonly<Record<string, Product>>,
+  ) {}
+
+  /** The last step so far. */
+  get last(): Step | undefined {
+    return this.drafts.at(-1)?.step;
+  }
+
+  /** Product, method and coats for a kind of step: the user's choice first, then what is usual. */
+  pick(kind: StepKindId, jobs: readonly ProductKind[], coats: number | null = null, usual?: string): Pick {
+    const choice = this.choices[`${this.zoneId}/${kind}`];
+    const fits = (id: string | null | undefined) =>
+      id && this.products[id] && jobs.includes(this.products[id].kind) ? this.products[id] : undefined;
+    const product =
+      fits(choice?.productId) ??
+      fits(usual) ??
+      fits(usualProduct[jobs[0]!]) ??
+      Object.values(this.products).find((p) => jobs.includes(p.kind)) ??
+      null;
+    const method =
+      choice?.method && product?.methods.includes(choice.method) ? choice.method : (product?.methods[0] ?? null);
+    return { productId: product?.id ?? null, product, method, coats: choice?.coats ?? coats ?? product?.coats ?? 1 };
+  }
+
+  /** Adds a step after the last one of this zone. */
+  add(at: Phase, kind: StepKindId, details: StepDetails): Step {
+    const ordinal = (this.counts.get(kind) ?? 0) + 1;
+    this.counts.set(kind, ordinal);
+    const before = this.last;
+    const productId = details.productId ?? null;
+    const waitsFor = before ? [{ stepId: before.id, wait: waitBetween(before, kind, productId) }] : [];
+    const film = stepKind(kind).film;
+    // With an inspection or dust removal in between, the coat under it still has to be ready.
+    if ((film || stepKind(kind).abrasive) && this.lastCoat && this.lastCoat !== before) {
+      waitsFor.push({ stepId: this.lastCoat.id, wait: waitBetween(this.lastCoat, kind, productId) });
+    }
+    const step: Step = {
+      of: 1,
+      method: null,
+      grit: null,
+      byHand: false,
+      part: null,
+      count: 0,
+      lineM: 0,
+      fixedWaitMin: 0,
+      ...details,
+      id: `${this.zoneId ?? 'piece'}/${kind}/${ordinal}`,
+      zoneId: this.zoneId,
+      kind,
+      ordinal,
+      productId,
+      waitsFor: [...waitsFor, ...(details.waitsFor ?? [])],
+    };
+    if (film) this.lastCoat = step;
+    this.drafts.push({ phase: at, step });
+    return step;
+  }
+
+  /** Adds an abrasive step and the dust removal that has to follow it. */
+  addAbrasive(at: Phase, kind: 'sand' | 'scuff' | 'denib', details: StepDetails): void {
+    this.add(at, kind, details);
+    this.add(at, 'de-dust', { reason: 'Dust left on the surface stands in the next coat.' });
+  }
+}

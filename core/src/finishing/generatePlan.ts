@@ -1,0 +1,147 @@
+import { buildFaces, type Face, shapeOf, type Zone, zoneNames, zonesOf } from '../piece';
+import { good, type Issue, type Result, refused } from '../units';
+import type { Piece, Product, Step, ZoneId } from '../workshop';
+import { availableLooks, lookNames } from './availableLooks';
+import { addNeighbourSteps } from './neighbourSteps';
+import { phase } from './phases';
+import { planZone } from './planZone';
+import { lookOf, situationsOf } from './Situation';
+import { stepKind } from './stepKinds';
+import { ZoneChain } from './ZoneChain';
+
+/** What is hardest to reach comes first, the top last; the interior before the outside. */
+const zoneOrder: readonly ZoneId[] = ['interior', 'legs', 'carcass', 'fronts', 'top'];
+
+/** Looks that the survey does not allow, said with what can be had instead. */
+function barredLooks(piece: Piece, zones: readonly Zone[]): Issue[] {
+  return zones.flatMap((zone) => {
+    const wanted = lookOf(piece, zone.id);
+    const choices = availableLooks(piece, zone.faces);
+    const barred = choices.find((c) => c.look === wanted)?.barredBecause;
+    const instead = choices
+      .filter((c) => !c.barredBecause)
+      .map((c) => lookNames[c.look])
+      .join(', ');
+    return barred
+      ? [
+          {
+            code: 'look_barred',
+            path: `looks.${zone.id}`,
+            message: `${zoneNames[zone.id]}: ${lookNames[wanted]} cannot be had. ${barred} What can: ${instead}.`,
+          },
+        ]
+      : [];
+  });
+}
+
+const fittings = (faces: readonly Face[], key: 'pulls' | 'hinges'): number =>
+  faces.reduce((n, f) => n + f.fittings[key], 0);
+
+/** Hardware and doors off before anything else, on again when every zone can be handled. */
+function aroundTheWork(
+  piece: Piece,
+  products: Readonly<Record<string, Product>>,
+  chains: readonly ZoneChain[],
+  worked: readonly Zone[],
+): ZoneChain {
+  const whole = new ZoneChain(null, piece.choices, products);
+  const faces = worked.filter((z) => z.id === 'fronts' || z.id === 'interior').flatMap((z) => z.faces);
+  const parts = [
+    { part: 'hardware' as const, count: fittings(faces, 'pulls') },
+    { part: 'door' as const, count: fittings(faces, 'hinges') / 2 },
+  ].filter((p) => p.count > 0);
+  const taken = parts.map((p) =>
+    whole.add(phase.parts, 'remove-part', {
+      ...p,
+      reason:
+        p.part === 'door'
+          ? 'Edges and hinge sides are reached only with the doors off.'
+          : 'Nothing wet or abrasive goes round hardware. Bag and label the fixings.',
+    }),
+  );
+  const lastTaken = taken.at(-1);
+  if (lastTaken) for (const c of chains) c.drafts[0]?.step.waitsFor.push({ stepId: lastTaken.id, wait: 'none' });
+  const films = chains.flatMap((c) =>
+    c.drafts
+      .map((d) => d.step)
+      .filter((s) => stepKind(s.kind).film)
+      .slice(-1),
+  );
+  const ends = chains.flatMap((c) => c.drafts.at(-1)?.step ?? []);
+  const handled = [
+    ...films.map((f) => ({ stepId: f.id, wait: 'handle' as const })),
+    ...ends.filter((e) => !films.includes(e)).map((e) => ({ stepId: e.id, wait: 'none' as const })),
+  ];
+  parts.forEach(
+    (p, i) =>
+      void whole.add(phase.refit, 'refit-part', {
+        ...p,
+        ...(i === 0 ? { waitsFor: handled } : {}),
+        reason: 'Every zone can be handled.',
+      }),
+  );
+  whole.add(phase.cure, 'cure', {
+    waitsFor: [...films.map((f) => ({ stepId: f.id, wait: 'cure' as const })), ...handled],
+    reason: 'Dry is not cured: light use first, full use after the cure.',
+  });
+  return whole;
+}
+
+/**
+ * The finish plan of a piece: every step over all zones in the order of work, with what it waits for and why it is there.
+ * Refused, with every reason at once, where dimensions are missing or a look cannot be had.
+ * The user's choices are kept where they apply; those that do not are named as warnings.
+ */
+export function generatePlan(piece: Piece, products: Readonly<Record<string, Product>>): Result<Step[]> {
+  const shape = shapeOf(piece);
+  if (!shape.ok) return refused(...shape.issues);
+  const zones = zonesOf(piece, buildFaces(shape.value));
+  const barred = barredLooks(piece, zones);
+  if (barred.length > 0) return refused(...barred);
+  const planned = situationsOf(piece, zones).map((situation) => ({
+    situation,
+    chain: planZone(piece, products, situation),
+  }));
+  if (planned.every((p) => p.chain.drafts.length === 0)) return good([]);
+  addNeighbourSteps(planned);
+  const chains = planned.map((p) => p.chain);
+  const worked = zones.filter((z) => lookOf(piece, z.id) !== 'leave');
+  const whole = aroundTheWork(piece, products, chains, worked);
+  const order = (zoneId: ZoneId | null) => (zoneId === null ? -1 : zoneOrder.indexOf(zoneId));
+  const steps = [whole, ...chains]
+    .flatMap((c) => c.drafts)
+    .map((draft, i) => ({ draft, i }))
+    .sort(
+      (a, b) => a.draft.phase - b.draft.phase || order(a.draft.step.zoneId) - order(b.draft.step.zoneId) || a.i - b.i,
+    )
+    .map(({ draft }) => draft.step);
+  return good(steps, unusedChoices(piece, steps, products));
+}
+
+/** Choices of the user that this plan has no use for, and steps for which the shelf has no product. */
+function unusedChoices(piece: Piece, steps: readonly Step[], products: Readonly<Record<string, Product>>): Issue[] {
+  const kinds = new Set(steps.map((s) => `${s.zoneId}/${s.kind}`));
+  const lost = Object.entries(piece.choices).flatMap(([key, choice]) => {
+    const named = choice.productId !== null && !products[choice.productId];
+    if (kinds.has(key) && !named) return [];
+    const where = `${zoneNames[key.split('/')[0] as ZoneId] ?? key}, ${key.split('/')[1] ?? ''}`;
+    return [
+      {
+        code: 'choice_unused',
+        path: `choices.${key}`,
+        message: named
+          ? `${where}: the product chosen is no longer on the shelf; the usual one stands in.`
+          : `${where}: this plan has no such step; the choice is kept for later.`,
+      },
+    ];
+  });
+  const without = steps.filter((s) => stepKind(s.kind).uses.length > 0 && s.productId === null);
+  return [
+    ...lost,
+    ...[...new Set(without.map((s) => s.kind))].map((k) => ({
+      code: 'product_none',
+      path: 'products',
+      message: `No product on the shelf can be used to ${stepKind(k).verb.toLowerCase()}: add one under Products.`,
+    })),
+  ];
+}

@@ -1,0 +1,13 @@
+export { availableLooks, type LookChoice, lookNames } from './availableLooks';
+export { bandColour } from './bandColour';
+export { cautionDefers, cautionsOf } from './cautions';
+export type { Finding, Severity } from './Finding';
+export { generatePlan } from './generatePlan';
+export { handsOnMinutes } from './handsOnMinutes';
+export { hasOldFilm, leadBanTable, leadHold } from './leadBans';
+export { type Replanned, replan } from './replan';
+export { checkPlan, type Rule, type RuleContext, ruleTable } from './ruleTable';
+export { runPlan, type StepStates } from './runPlan';
+export { lookOf } from './Situation';
+export { isSprayed, methodMinutes, methodNames, type StepKind, stepKind, stepKindTable } from './stepKinds';
+export { type SurfaceState, statesAsFound } from './surfaceState';

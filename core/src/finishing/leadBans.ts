@@ -1,0 +1,29 @@
+import type { Piece, Surface, Tag } from '../workshop';
+
+/** From which year on paint sold in a country is held to be without added lead. */
+export const leadBanTable: readonly { country: string; name: string; year: number; tag: Tag; source: string }[] = [
+  { country: 'US', name: 'United States', year: 1978, tag: 'P', source: '16 CFR 1303' },
+  { country: 'GB', name: 'United Kingdom', year: 1992, tag: 'M', source: 'from memory' },
+  { country: 'CA', name: 'Canada', year: 1990, tag: 'M', source: 'from memory' },
+  { country: 'AU', name: 'Australia', year: 1997, tag: 'M', source: 'from memory' },
+];
+
+/** Whether a surface carries a film that may hold lead: anything but bare wood and wax. */
+export const hasOldFilm = (surface: Surface): boolean =>
+  surface.oldFinish.kind !== 'none' && surface.oldFinish.kind !== 'wax';
+
+/**
+ * Whether a piece counts as made before its country's ban: a decade is taken by its first year, and an unknown decade or
+ * country counts as before.
+ */
+export function maybeBeforeLeadBan(piece: Pick<Piece, 'decade' | 'country'>): boolean {
+  const ban = leadBanTable.find((b) => b.country === piece.country);
+  return piece.decade === null || ban === undefined || piece.decade < ban.year;
+}
+
+/** Whether abrading the old film is held: only a negative test of every layer or licensed work lifts it. */
+export function leadHold(piece: Pick<Piece, 'decade' | 'country' | 'lead'>): boolean {
+  const { result, everyLayer, licensedWork } = piece.lead;
+  if (licensedWork || (result === 'negative' && everyLayer)) return false;
+  return result === 'positive' || maybeBeforeLeadBan(piece);
+}

@@ -1,0 +1,125 @@
+import type { Step } from '../workshop';
+import { phase } from './phases';
+import type { Situation } from './Situation';
+import { isSprayed, stepKind } from './stepKinds';
+import type { ZoneChain } from './ZoneChain';
+
+interface Planned {
+  situation: Situation;
+  chain: ZoneChain;
+}
+
+const stepsOf = (p: Planned): Step[] => p.chain.drafts.map((d) => d.step);
+const firstIn = (p: Planned, at: number): Step | undefined => p.chain.drafts.find((d) => d.phase === at)?.step;
+const lastIn = (p: Planned, at: number): Step | undefined => p.chain.drafts.filter((d) => d.phase === at).at(-1)?.step;
+const lastFilm = (p: Planned): Step | undefined =>
+  stepsOf(p)
+    .filter((s) => stepKind(s.kind).film)
+    .at(-1);
+const waitOn = (
+  step: Step | undefined,
+  on: Step | undefined,
+  wait: Step['waitsFor'][number]['wait'] = 'none',
+): void => {
+  if (step && on && step !== on && !step.waitsFor.some((w) => w.stepId === on.id && w.wait === wait))
+    step.waitsFor.push({ stepId: on.id, wait });
+};
+
+/** Nothing wet goes on anywhere while dust of sanding still flies. */
+function dustBeforeFilm(all: readonly Planned[]): void {
+  for (const p of all) {
+    const first = stepsOf(p).find((s) => stepKind(s.kind).film);
+    for (const other of all) if (other !== p) waitOn(first, lastIn(other, phase.abrade));
+  }
+}
+
+/** Tape on a clear zone before its neighbours are painted, off while the last coat is soft, clear after that. */
+function maskForPaint(p: Planned, all: readonly Planned[]): void {
+  const painted = all.filter(
+    (q) => q.situation.look === 'painted' && p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId),
+  );
+  const lineM = p.situation.neighbours.filter((n) => n.look === 'painted').reduce((sum, n) => sum + n.lineM, 0);
+  if (painted.length === 0 || lineM === 0) return;
+  const names = painted.map((q) => q.situation.zoneId).join(', ');
+  const sprayed = painted.some((q) => stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method)));
+  const later = p.chain.drafts.filter((d) => d.phase === phase.clear);
+  p.chain.drafts.splice(p.chain.drafts.length - later.length, later.length);
+  const mask = p.chain.add(phase.mask, 'mask', {
+    lineM,
+    reason: sprayed
+      ? `The mist of ${names} falls here too: tape the border and cover the rest.`
+      : `A clean line against the paint of ${names}.`,
+  });
+  const unmask = p.chain.add(phase.unmask, 'unmask', {
+    lineM,
+    reason: 'While the last coat is still soft: hard paint tears at the edge.',
+  });
+  for (const q of painted) {
+    waitOn(firstIn(q, phase.paint), mask);
+    waitOn(unmask, lastIn(q, phase.paint));
+  }
+  p.chain.drafts.push(...later);
+  waitOn(later[0]?.step, unmask);
+}
+
+/** A sprayed clear coat drifts: painted neighbours are covered once they can bear tape. */
+function coverFromClear(p: Planned, all: readonly Planned[]): void {
+  const clears = stepsOf(p).filter((s) => s.kind === 'clear');
+  if (p.situation.look === 'painted' || !clears.some((s) => isSprayed(s.method))) return;
+  for (const n of p.situation.neighbours.filter((x) => x.look === 'painted')) {
+    const q = all.find((x) => x.situation.zoneId === n.zoneId)!;
+    const film = lastIn(q, phase.paint);
+    const own = q.chain.drafts.filter((d) => d.phase === phase.clear);
+    q.chain.drafts.splice(q.chain.drafts.length - own.length, own.length);
+    const mask = q.chain.add(phase.coverPainted, 'mask', {
+      lineM: n.lineM,
+      reason: `Sprayed clear on the ${p.situation.zoneId} drifts: cover this zone.`,
+    });
+    waitOn(mask, film, 'tape');
+    waitOn(clears[0], mask);
+    q.chain.drafts.push(...own);
+    waitOn(own[0]?.step, mask);
+    const unmask = q.chain.add(phase.uncover, 'unmask', {
+      lineM: n.lineM,
+      reason: 'Cover off once the last clear coat is on.',
+    });
+    waitOn(unmask, clears.at(-1));
+  }
+}
+
+/** A zone that is left alone is covered before its neighbours get anything wet, and uncovered at the end. */
+function coverKept(p: Planned, all: readonly Planned[]): void {
+  const working = all.filter(
+    (q) => q.situation.look !== 'leave' && p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId),
+  );
+  const lineM = p.situation.neighbours.filter((n) => n.look !== 'leave').reduce((sum, n) => sum + n.lineM, 0);
+  if (working.length === 0 || lineM === 0) return;
+  const stripping = working.some((q) => stepsOf(q).some((s) => s.kind === 'strip-chemical'));
+  const mask = p.chain.add(phase.coverKept, 'mask', {
+    lineM,
+    reason: stripping
+      ? 'This zone stays as it is. Tape is no barrier to stripper: stop short of the border and finish the margin by hand.'
+      : 'This zone stays as it is: nothing may get on it.',
+  });
+  const unmask = p.chain.add(phase.uncover, 'unmask', {
+    lineM,
+    reason: 'Cover off once every neighbour has its last coat.',
+  });
+  for (const q of working) {
+    waitOn(mask, lastIn(q, phase.abrade));
+    waitOn(
+      stepsOf(q).find((s) => stepKind(s.kind).film),
+      mask,
+    );
+    waitOn(unmask, lastFilm(q));
+  }
+}
+
+/** Adds to the zones' own steps what they ask of each other, and the waits between them. */
+export function addNeighbourSteps(all: readonly Planned[]): void {
+  dustBeforeFilm(all);
+  for (const p of all) if (p.situation.look === 'leave') coverKept(p, all);
+  for (const p of all)
+    if (p.situation.look === 'natural-clear' || p.situation.look === 'stained-clear') maskForPaint(p, all);
+  for (const p of all) coverFromClear(p, all);
+}

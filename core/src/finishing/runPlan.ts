@@ -1,0 +1,43 @@
+import type { Face, Zone } from '../piece';
+import type { Piece, Product, Step } from '../workshop';
+import { afterStep, type SurfaceState, statesAsFound } from './surfaceState';
+
+/** States around one step of the faces it acts on, in the order of `faces`. Faces in one state share the object. */
+export interface StepStates {
+  step: Step;
+  faces: readonly Face[];
+  before: readonly SurfaceState[];
+  after: readonly SurfaceState[];
+}
+
+/** Faces a step acts on: those of its zone; a step of the whole piece acts on none. */
+const facesOfStep = (step: Step, zones: readonly Zone[]): readonly Face[] =>
+  zones.find((z) => z.id === step.zoneId)?.faces ?? [];
+
+/** Runs a plan as a state machine over the counted faces. */
+export function runPlan(
+  piece: Piece,
+  zones: readonly Zone[],
+  steps: readonly Step[],
+  products: Readonly<Record<string, Product>>,
+): StepStates[] {
+  const states = statesAsFound(
+    piece,
+    zones.flatMap((z) => z.faces),
+  );
+  return steps.map((step) => {
+    const faces = facesOfStep(step, zones);
+    const product = step.productId ? products[step.productId] : undefined;
+    const moved = new Map<SurfaceState, SurfaceState>();
+    const before = faces.map((f) => states.get(f.id)!);
+    const after = before.map((state) => {
+      const known = moved.get(state);
+      if (known) return known;
+      const next = afterStep(state, step, product);
+      moved.set(state, next);
+      return next;
+    });
+    faces.forEach((f, i) => void states.set(f.id, after[i]!));
+    return { step, faces, before, after };
+  });
+}

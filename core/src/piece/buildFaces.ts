@@ -1,0 +1,279 @@
+import type { FormId, LegKind } from '../workshop';
+import type { Face } from './Face';
+import { type Form, formById } from './forms';
+import { type Box, boxFace, squareLeg, turnedLeg } from './solids';
+
+/** What the geometry of a piece follows from; dimensions over all, m. */
+export interface Shape {
+  form: FormId;
+  heightM: number;
+  widthM: number;
+  depthM: number;
+  drawers: number;
+  doors: number;
+  shelves: number;
+  legs: LegKind;
+}
+
+// Make of the parts, m: common practice, no source. Fronts lie flush in a frame.
+const stileM = 0.03;
+const railM = 0.02;
+const boardM = 0.018;
+const apronM = 0.1;
+
+/** The slab on top with its edges and, where it overhangs, its underside in strips around the body. */
+function topFaces(form: Form, box: Box, body: Box): Face[] {
+  const strip = (id: string, name: string, x0: number, x1: number, z0: number, z1: number) =>
+    boxFace(`top/${id}`, name, 'top', 'down', { ...box, x0, x1, z0, z1 });
+  return [
+    boxFace('top/upper', 'Top, upper face', 'top', 'up', box),
+    boxFace('top/front-edge', 'Top, front edge', 'top', 'front', box),
+    boxFace('top/left-edge', 'Top, left edge', 'top', 'left', box),
+    boxFace('top/right-edge', 'Top, right edge', 'top', 'right', box),
+    boxFace('top/back-edge', 'Top, back edge', 'top', 'back', box, { counted: form.id === 'table' }),
+    strip('underside-front', 'Top, underside at the front', box.x0, box.x1, box.z0, body.z0),
+    strip('underside-left', 'Top, underside at the left', box.x0, body.x0, body.z0, body.z1),
+    strip('underside-right', 'Top, underside at the right', body.x1, box.x1, body.z0, body.z1),
+    ...(form.id === 'table'
+      ? [strip('underside-back', 'Top, underside at the back', box.x0, box.x1, body.z1, box.z1)]
+      : []),
+  ];
+}
+
+/** Feet at the four corners of a body, or none. */
+function legFaces(kind: LegKind, body: Box, widthM: number, heightM: number): Face[] {
+  const half = widthM / 2;
+  const spots = [
+    ['front-left', body.x0 + half, body.z0 + half],
+    ['front-right', body.x1 - half, body.z0 + half],
+    ['back-right', body.x1 - half, body.z1 - half],
+    ['back-left', body.x0 + half, body.z1 - half],
+  ] as const;
+  return spots.flatMap(([where, x, z]) => {
+    const part = `leg-${where}`;
+    const name = `Leg, ${where.replace('-', ' ')}`;
+    if (kind === 'turned') return [turnedLeg(part, name, x, z, half, half * 0.6, heightM)];
+    return kind === 'square' || kind === 'tapered'
+      ? squareLeg(part, name, x, z, widthM, heightM, kind === 'tapered' ? 0.6 : 1)
+      : [];
+  });
+}
+
+const drawerFace = (n: number, box: Box): Face =>
+  boxFace(`drawer-${n}/front`, `Drawer ${n}, front`, 'fronts', 'front', box, { pulls: box.x1 - box.x0 > 0.5 ? 2 : 1 });
+
+/** Inner faces of a drawer box: bottom and four sides, not counted unless asked. */
+function drawerInside(n: number, front: Box, depthM: number): Face[] {
+  const box = {
+    x0: front.x0 + 0.012,
+    x1: front.x1 - 0.012,
+    y0: front.y0 + 0.012,
+    y1: Math.max(front.y0 + 0.02, front.y1 - 0.02),
+    z0: front.z0 + 0.02,
+    z1: depthM,
+  };
+  const part = (side: 'down' | 'left' | 'right' | 'front' | 'back', name: string) =>
+    boxFace(
+      `drawer-${n}/inside-${side === 'down' ? 'bottom' : side}`,
+      `Drawer ${n}, inside ${name}`,
+      'interior',
+      side,
+      box,
+      { counted: false, inside: true },
+    );
+  return [
+    part('down', 'bottom'),
+    part('left', 'left'),
+    part('right', 'right'),
+    part('front', 'front'),
+    part('back', 'back'),
+  ];
+}
+
+/** A door with its outer face, four edges and inner face. */
+function doorFaces(n: number, box: Box): Face[] {
+  const slab = { ...box, z1: box.z0 + boardM };
+  const edge = (side: 'left' | 'right' | 'up' | 'down', name: string) =>
+    boxFace(`door-${n}/edge-${side}`, `Door ${n}, ${name} edge`, 'fronts', side, slab, { inside: true });
+  return [
+    boxFace(`door-${n}/front`, `Door ${n}, outer face`, 'fronts', 'front', slab, { pulls: 1, hinges: 2 }),
+    edge('left', 'left'),
+    edge('right', 'right'),
+    edge('up', 'upper'),
+    edge('down', 'lower'),
+    boxFace(`door-${n}/inner`, `Door ${n}, inner face`, 'interior', 'back', slab, { inside: true }),
+  ];
+}
+
+/** Frame members between columns or rows of fronts, as faces of the carcass. */
+const frame = (id: string, name: string, box: Box): Face => boxFace(`frame/${id}`, name, 'carcass', 'front', box);
+
+/** Rows of drawers in an opening, with rails above, between and below. */
+function drawerStack(opening: Box, count: number, first: number, depthM: number): Face[] {
+  const height = (opening.y1 - opening.y0 - (count + 1) * railM) / count;
+  return Array.from({ length: count }, (_, i) => {
+    const y1 = opening.y1 - railM - i * (height + railM);
+    const front = { ...opening, y0: y1 - height, y1 };
+    return [
+      frame(`rail-${first + i}`, `Rail above drawer ${first + i}`, { ...opening, y0: y1, y1: y1 + railM }),
+      drawerFace(first + i, front),
+      ...drawerInside(first + i, front, depthM),
+    ];
+  })
+    .flat()
+    .concat(frame('rail-bottom', 'Lowest rail', { ...opening, y1: opening.y0 + railM }));
+}
+
+/** Items side by side in a row: fronts with stiles between them. */
+function row(opening: Box, count: number, make: (n: number, box: Box) => Face[], stile: string): Face[] {
+  const width = (opening.x1 - opening.x0 - (count - 1) * railM) / count;
+  return Array.from({ length: count }, (_, i) => {
+    const x0 = opening.x0 + i * (width + railM);
+    const faces = make(i + 1, { ...opening, x0, x1: x0 + width });
+    const between = frame(`${stile}-${i + 1}`, `Stile ${i + 1}`, {
+      ...opening,
+      x0: x0 + width,
+      x1: x0 + width + railM,
+    });
+    return i < count - 1 ? [...faces, between] : faces;
+  }).flat();
+}
+
+/** Inner faces of a cabinet: sides, bottom, top, back and each shelf. */
+function cabinetInside(body: Box, opening: Box, shelves: number): Face[] {
+  const box = {
+    x0: body.x0 + boardM,
+    x1: body.x1 - boardM,
+    y0: body.y0 + boardM,
+    y1: opening.y1,
+    z0: body.z0 + 0.02,
+    z1: body.z1 - 0.006,
+  };
+  const options = { inside: true };
+  const wall = (side: 'left' | 'right' | 'down' | 'up' | 'back', name: string) =>
+    boxFace(`inside/${name}`, `Inside, ${name}`, 'interior', side, box, options);
+  const shelfFaces = Array.from({ length: shelves }, (_, i) => {
+    const y = box.y0 + ((i + 1) * (box.y1 - box.y0)) / (shelves + 1);
+    const shelf = { ...box, y0: y - boardM / 2, y1: y + boardM / 2 };
+    const part = (side: 'up' | 'down' | 'front', name: string) =>
+      boxFace(`shelf-${i + 1}/${name}`, `Shelf ${i + 1}, ${name}`, 'interior', side, shelf, options);
+    return [part('up', 'upper face'), part('down', 'lower face'), part('front', 'front edge')];
+  }).flat();
+  return [
+    wall('left', 'left'),
+    wall('right', 'right'),
+    wall('down', 'bottom'),
+    wall('up', 'top'),
+    wall('back', 'back'),
+    ...shelfFaces,
+  ];
+}
+
+/** The front of a carcass: frame, drawers and doors. */
+function frontFaces(shape: Shape, body: Box): Face[] {
+  const within = { ...body, x0: body.x0 + stileM, x1: body.x1 - stileM };
+  const stiles = [
+    frame('stile-left', 'Stile, left', { ...body, x1: within.x0 }),
+    frame('stile-right', 'Stile, right', { ...body, x0: within.x1 }),
+  ];
+  if (shape.form === 'chest-of-drawers') {
+    if (shape.drawers === 0) return [...stiles, frame('panel', 'Front panel', within)];
+    return [...stiles, ...drawerStack(within, shape.drawers, 1, body.z1 - 0.02)];
+  }
+  const drawerHeight = shape.drawers > 0 ? Math.min(0.14, (body.y1 - body.y0) * 0.3) : 0;
+  const doorsTop = body.y1 - railM - (drawerHeight > 0 ? drawerHeight + railM : 0);
+  const doorBox = { ...within, y0: body.y0 + railM, y1: doorsTop };
+  const drawerBox = { ...within, y0: body.y1 - railM - drawerHeight, y1: body.y1 - railM };
+  const drawerCell = (n: number, box: Box) => [drawerFace(n, box), ...drawerInside(n, box, body.z1 - 0.02)];
+  return [
+    ...stiles,
+    frame('rail-top', 'Rail, top', { ...within, y0: body.y1 - railM }),
+    frame('rail-bottom', 'Rail, bottom', { ...within, y1: body.y0 + railM }),
+    ...(drawerHeight > 0
+      ? [
+          frame('rail-middle', 'Rail between drawers and doors', { ...within, y0: doorsTop, y1: drawerBox.y0 }),
+          ...row(drawerBox, shape.drawers, drawerCell, 'drawer-stile'),
+        ]
+      : []),
+    ...(shape.doors > 0 ? row(doorBox, shape.doors, doorFaces, 'door-stile') : []),
+    ...cabinetInside(body, doorBox, shape.shelves),
+  ];
+}
+
+function carcassPiece(shape: Shape, form: Form): Face[] {
+  const { heightM: H, widthM: W, depthM: D } = shape;
+  const lift = shape.legs === 'none' ? 0 : shape.legs === 'plinth' ? form.footHeightM : form.footHeightM * 1.5;
+  const top = { x0: 0, x1: W, y0: H - form.topThicknessM, y1: H, z0: 0, z1: D };
+  const body = { x0: form.overhangM, x1: W - form.overhangM, y0: lift, y1: top.y0, z0: form.overhangM, z1: D };
+  const plinth = { ...body, y0: 0, y1: lift };
+  const plinthFaces = (['front', 'left', 'right'] as const).map((side) =>
+    boxFace(`plinth/${side}`, `Plinth, ${side}`, 'carcass', side, plinth),
+  );
+  return [
+    ...topFaces(form, top, body),
+    boxFace('carcass/left', 'Side, left', 'carcass', 'left', body),
+    boxFace('carcass/right', 'Side, right', 'carcass', 'right', body),
+    boxFace('carcass/back', 'Back', 'carcass', 'back', body, { counted: false }),
+    ...frontFaces(shape, body),
+    ...(shape.legs === 'plinth' ? plinthFaces : legFaces(shape.legs, body, 0.05, lift)),
+  ];
+}
+
+function tablePiece(shape: Shape, form: Form): Face[] {
+  const { heightM: H, widthM: W, depthM: D } = shape;
+  const legM = Math.min(0.07, Math.max(0.03, Math.min(W * 0.05, D * 0.08)));
+  const top = { x0: 0, x1: W, y0: H - form.topThicknessM, y1: H, z0: 0, z1: D };
+  const body = {
+    x0: form.overhangM,
+    x1: W - form.overhangM,
+    y0: top.y0 - apronM,
+    y1: top.y0,
+    z0: form.overhangM,
+    z1: D - form.overhangM,
+  };
+  const across = { ...body, x0: body.x0 + legM, x1: body.x1 - legM };
+  const deep = { ...body, z0: body.z0 + legM, z1: body.z1 - legM };
+  const drawerOpening = {
+    ...across,
+    x0: across.x0 + railM,
+    x1: across.x1 - railM,
+    y0: body.y0 + 0.01,
+    y1: body.y1 - 0.01,
+  };
+  const frontApron =
+    shape.drawers === 0
+      ? [boxFace('apron/front', 'Apron, front', 'carcass', 'front', across)]
+      : [
+          frame('apron-upper', 'Apron, rail above the drawers', { ...across, y0: drawerOpening.y1 }),
+          frame('apron-lower', 'Apron, rail below the drawers', { ...across, y1: drawerOpening.y0 }),
+          frame('apron-left', 'Apron, left of the drawers', { ...drawerOpening, x0: across.x0, x1: drawerOpening.x0 }),
+          frame('apron-right', 'Apron, right of the drawers', {
+            ...drawerOpening,
+            x0: drawerOpening.x1,
+            x1: across.x1,
+          }),
+          ...row(
+            drawerOpening,
+            shape.drawers,
+            (n, box) => [drawerFace(n, box), ...drawerInside(n, box, body.z1 - 0.1)],
+            'drawer-stile',
+          ),
+        ];
+  return [
+    ...topFaces(form, top, body),
+    boxFace('apron/left', 'Apron, left', 'carcass', 'left', deep),
+    boxFace('apron/right', 'Apron, right', 'carcass', 'right', deep),
+    boxFace('apron/back', 'Apron, back', 'carcass', 'back', across),
+    ...frontApron,
+    ...legFaces(shape.legs, body, legM, top.y0),
+  ];
+}
+
+/**
+ * Every face of a piece: the one source of its areas and of its drawing.
+ * @param shape dimensions over all, m, 0.005…10
+ */
+export function buildFaces(shape: Shape): Face[] {
+  const form = formById(shape.form);
+  return shape.form === 'table' ? tablePiece(shape, form) : carcassPiece(shape, form);
+}

@@ -1,0 +1,144 @@
+import type { ZoneId } from '../workshop';
+import { type Face, frustumLateralAreaM2, type Point, polygonAreaM2, type Side } from './Face';
+
+type Plane = Exclude<Side, 'round'>;
+
+/** A box of a part: from (x0, y0, z0) to (x1, y1, z1), m. */
+export interface Box {
+  x0: number;
+  x1: number;
+  y0: number;
+  y1: number;
+  z0: number;
+  z1: number;
+}
+
+interface FaceOptions {
+  counted?: boolean;
+  inside?: boolean;
+  pulls?: number;
+  hinges?: number;
+}
+
+const corners: Readonly<Record<Plane, (b: Box) => Point[]>> = {
+  front: (b) => [
+    [b.x0, b.y0, b.z0],
+    [b.x1, b.y0, b.z0],
+    [b.x1, b.y1, b.z0],
+    [b.x0, b.y1, b.z0],
+  ],
+  back: (b) => [
+    [b.x0, b.y0, b.z1],
+    [b.x1, b.y0, b.z1],
+    [b.x1, b.y1, b.z1],
+    [b.x0, b.y1, b.z1],
+  ],
+  left: (b) => [
+    [b.x0, b.y0, b.z0],
+    [b.x0, b.y0, b.z1],
+    [b.x0, b.y1, b.z1],
+    [b.x0, b.y1, b.z0],
+  ],
+  right: (b) => [
+    [b.x1, b.y0, b.z0],
+    [b.x1, b.y0, b.z1],
+    [b.x1, b.y1, b.z1],
+    [b.x1, b.y1, b.z0],
+  ],
+  up: (b) => [
+    [b.x0, b.y1, b.z0],
+    [b.x1, b.y1, b.z0],
+    [b.x1, b.y1, b.z1],
+    [b.x0, b.y1, b.z1],
+  ],
+  down: (b) => [
+    [b.x0, b.y0, b.z0],
+    [b.x1, b.y0, b.z0],
+    [b.x1, b.y0, b.z1],
+    [b.x0, b.y0, b.z1],
+  ],
+};
+
+/** A face of given corners. */
+export function plate(
+  id: string,
+  name: string,
+  zoneId: ZoneId,
+  side: Side,
+  outline: readonly Point[],
+  options: FaceOptions = {},
+): Face {
+  const { counted = true, inside = false, pulls = 0, hinges = 0 } = options;
+  return {
+    id,
+    name,
+    zoneId,
+    side,
+    outline,
+    areaM2: polygonAreaM2(outline),
+    counted,
+    inside,
+    fittings: { pulls, hinges },
+  };
+}
+
+/** One side of a box as a face. */
+export const boxFace = (
+  id: string,
+  name: string,
+  zoneId: ZoneId,
+  side: Plane,
+  box: Box,
+  options: FaceOptions = {},
+): Face => plate(id, name, zoneId, side, corners[side](box), options);
+
+/** The four upright sides of a square leg that narrows to `foot` of its width at the floor. */
+export function squareLeg(
+  part: string,
+  name: string,
+  cx: number,
+  cz: number,
+  widthM: number,
+  heightM: number,
+  foot: number,
+): Face[] {
+  const t = widthM / 2;
+  const b = t * foot;
+  const at = (sx: number, sz: number): [Point, Point] => [
+    [cx + sx * b, 0, cz + sz * b],
+    [cx + sx * t, heightM, cz + sz * t],
+  ];
+  const side = (which: Plane, s1: [number, number], s2: [number, number]) => {
+    const [low1, high1] = at(...s1);
+    const [low2, high2] = at(...s2);
+    return plate(`${part}/${which}`, `${name}, ${which}`, 'legs', which, [low1, low2, high2, high1]);
+  };
+  return [
+    side('front', [-1, -1], [1, -1]),
+    side('right', [1, -1], [1, 1]),
+    side('back', [1, 1], [-1, 1]),
+    side('left', [-1, 1], [-1, -1]),
+  ];
+}
+
+/** A turned leg as one frustum, thicker at the top. */
+export function turnedLeg(
+  part: string,
+  name: string,
+  cx: number,
+  cz: number,
+  topRadiusM: number,
+  footRadiusM: number,
+  heightM: number,
+): Face {
+  const outline: Point[] = [
+    [cx - footRadiusM, 0, cz],
+    [cx + footRadiusM, 0, cz],
+    [cx + topRadiusM, heightM, cz],
+    [cx - topRadiusM, heightM, cz],
+  ];
+  return {
+    ...plate(`${part}/turned`, `${name}, turned`, 'legs', 'round', outline),
+    areaM2: frustumLateralAreaM2(topRadiusM, footRadiusM, heightM),
+  };
+}

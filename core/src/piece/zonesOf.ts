@@ -1,0 +1,79 @@
+import type { Piece, Surface, ZoneId } from '../workshop';
+import type { Face, Point } from './Face';
+import { formById } from './forms';
+
+/** A zone with its counted faces. */
+export interface Zone {
+  id: ZoneId;
+  faces: Face[];
+  areaM2: number;
+}
+
+/** Where a face belongs now: moved by hand, or as the form has it. */
+export const zoneOfFace = (piece: Pick<Piece, 'faceZones'>, face: Face): ZoneId | 'uncounted' =>
+  piece.faceZones[face.id] ?? (face.counted ? face.zoneId : 'uncounted');
+
+/** Zones of a piece in the order of its form; those without a counted face are left out. */
+export function zonesOf(piece: Piece, faces: readonly Face[]): Zone[] {
+  return formById(piece.form).zones.flatMap((id) => {
+    const own = faces.filter((f) => zoneOfFace(piece, f) === id);
+    return own.length > 0 ? [{ id, faces: own, areaM2: own.reduce((sum, f) => sum + f.areaM2, 0) }] : [];
+  });
+}
+
+/** What a face is made of and carries: interior and legs follow the carcass where nothing else is said. */
+export const surfaceOf = (piece: Pick<Piece, 'surfaces'>, zoneId: ZoneId): Surface =>
+  piece.surfaces[zoneId] ?? piece.surfaces.carcass;
+
+const key = (p: Point) => p.map((c) => Math.round(c * 1e5)).join(',');
+
+/** Whether two segments lie too far apart to touch: cheap, and true for nearly every pair. */
+const apart = (a: readonly [Point, Point], b: readonly [Point, Point]): boolean =>
+  ([0, 1, 2] as const).some(
+    (i) =>
+      Math.max(a[0][i], a[1][i]) < Math.min(b[0][i], b[1][i]) - 1e-5 ||
+      Math.min(a[0][i], a[1][i]) > Math.max(b[0][i], b[1][i]) + 1e-5,
+  );
+
+/** Length that two segments on one line share, m. */
+function sharedM(a: readonly [Point, Point], b: readonly [Point, Point]): number {
+  const [p, q] = a;
+  const length = Math.hypot(q[0] - p[0], q[1] - p[1], q[2] - p[2]);
+  if (length < 1e-9) return 0;
+  const u = [(q[0] - p[0]) / length, (q[1] - p[1]) / length, (q[2] - p[2]) / length] as const;
+  const along = (r: Point) => {
+    const d = [r[0] - p[0], r[1] - p[1], r[2] - p[2]] as const;
+    const t = d[0] * u[0] + d[1] * u[1] + d[2] * u[2];
+    const off = Math.hypot(d[0] - t * u[0], d[1] - t * u[1], d[2] - t * u[2]);
+    return off < 1e-5 ? t : undefined;
+  };
+  const t1 = along(b[0]);
+  const t2 = along(b[1]);
+  if (t1 === undefined || t2 === undefined) return 0;
+  return Math.max(0, Math.min(length, Math.max(t1, t2)) - Math.max(0, Math.min(t1, t2)));
+}
+
+const edges = (face: Face): [Point, Point][] =>
+  face.outline.map((p, i) => [p, face.outline[(i + 1) % face.outline.length]!]);
+
+/**
+ * Length of the border between two sets of faces: the edges they share, each stretch counted once.
+ * @returns m; what masking tape follows
+ */
+export function borderM(one: readonly Face[], other: readonly Face[]): number {
+  const seen = new Set<string>();
+  let total = 0;
+  const otherEdges = other.flatMap(edges);
+  for (const a of one.flatMap(edges)) {
+    for (const b of otherEdges) {
+      if (apart(a, b)) continue;
+      const shared = sharedM(a, b);
+      if (shared < 1e-6) continue;
+      const name = [key(a[0]), key(a[1]), key(b[0]), key(b[1])].sort().join('|');
+      if (seen.has(name)) continue;
+      seen.add(name);
+      total += shared;
+    }
+  }
+  return total;
+}

@@ -1,0 +1,81 @@
+import type { PackChoice, Working } from '../coverage';
+import type { Finding } from '../finishing';
+import type { Issue, Range } from '../units';
+import type { LookKind, Step, ZoneId } from '../workshop';
+
+/** How far a step is. */
+export type StepStatus = 'done' | 'running' | 'planned';
+
+/** A step of the plan with everything worked out. Minutes are whole minutes since 1970. */
+export interface ReckonedStep {
+  step: Step;
+  status: StepStatus;
+  areaM2: number;
+  handsOnMin: number;
+  productL: Range | null;
+  thinnerL: Range | null;
+  actualL: number | null;
+  working: Working | null;
+  startMin: number;
+  endMin: number;
+  /** When the coat before allows it, and until when without abrading. */
+  opensAtMin: number | null;
+  closesAtMin: number | null;
+  /** Held by a finding that can only be satisfied: may not be begun. */
+  held: boolean;
+  /** Put in because a window passes. */
+  inserted: boolean;
+  bandColour: string;
+  cautions: readonly string[];
+}
+
+/** A product over the whole piece, with the cans that are never short of the high end. */
+export interface ProductNeed {
+  productId: string;
+  name: string;
+  needL: Range;
+  packs: PackChoice;
+  working: Working;
+}
+
+/** Marks on the drain of a wet zone, minutes since 1970; null where the product has none. */
+export interface WetZone {
+  zoneId: ZoneId;
+  stepId: string;
+  what: string;
+  laidAtMin: number;
+  touchMin: number;
+  recoatFromMin: number;
+  recoatUntilMin: number | null;
+  tapeSafeMin: number;
+  handleMin: number;
+  lightUseMin: number;
+  cureMin: number;
+}
+
+/** A zone with its share of the figures. */
+export interface ReckonedZone {
+  id: ZoneId;
+  look: LookKind;
+  areaM2: number;
+  /** Colour as found. */
+  colour: string;
+}
+
+/** Everything worked out for one piece. */
+export interface Reckoning {
+  pieceId: string;
+  zones: readonly ReckonedZone[];
+  steps: readonly ReckonedStep[];
+  products: readonly ProductNeed[];
+  findings: readonly Finding[];
+  wet: readonly WetZone[];
+  issues: readonly Issue[];
+  totals: {
+    handsOnMin: number;
+    productL: number;
+    price: number;
+    lightUseAtMin: number | null;
+    curedAtMin: number | null;
+  };
+}

@@ -1,0 +1,3 @@
+export type { ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
+export { type ReckonInput, reckonPiece } from './reckonPiece';
+export { minuteOf } from './scheduleSteps';

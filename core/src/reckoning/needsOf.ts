@@ -1,0 +1,40 @@
+import { cheapestPacks } from '../coverage';
+import { addRanges, certain, type Range } from '../units';
+import type { Product } from '../workshop';
+import type { ProductNeed, ReckonedStep } from './Reckoning';
+
+/** Litres of each product over a piece and the cheapest cans for the high end. What was logged counts as it was. */
+export function needsOf(steps: readonly ReckonedStep[], products: Readonly<Record<string, Product>>): ProductNeed[] {
+  const byProduct = new Map<string, ReckonedStep[]>();
+  for (const s of steps) {
+    const id = s.productL ? s.step.productId : null;
+    if (id) byProduct.set(id, [...(byProduct.get(id) ?? []), s]);
+  }
+  return [...byProduct].flatMap(([productId, own]) => {
+    const product = products[productId];
+    if (!product) return [];
+    const used = (s: ReckonedStep): Range => (s.actualL === null ? s.productL! : certain(s.actualL));
+    const needL = addRanges(own.map(used));
+    const packs = cheapestPacks(needL.high, product.packs);
+    return [
+      {
+        productId,
+        name: product.name,
+        needL,
+        packs,
+        working: {
+          title: `${product.name}, whole piece`,
+          formula: 'sum over its steps; cans: the cheapest that are never short of the high end',
+          inputs: own.map((s) => ({
+            name: `${s.step.zoneId ?? 'piece'}, ${s.step.kind} ${s.step.ordinal}${s.actualL === null ? '' : ', as logged'}`,
+            value: used(s).likely,
+            unit: 'L',
+            tag: s.actualL === null ? ('computed' as const) : ('measured' as const),
+          })),
+          result: { value: needL.likely, unit: 'L' },
+          note: 'Coats of one product err together, so their low and high ends are added.',
+        },
+      },
+    ];
+  });
+}

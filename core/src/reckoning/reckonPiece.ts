@@ -1,0 +1,172 @@
+import { stepVolume } from '../coverage';
+import {
+  bandColour,
+  cautionsOf,
+  checkPlan,
+  type Finding,
+  handsOnMinutes,
+  lookOf,
+  replan,
+  runPlan,
+  type StepStates,
+  type SurfaceState,
+  statesAsFound,
+  stepKind,
+} from '../finishing';
+import { buildFaces, shapeOf, type Zone, zonesOf } from '../piece';
+import { keptWorkCalendar } from '../schedule';
+import type { Issue, Result } from '../units';
+import { good, refused } from '../units';
+import type { Piece, Product, Settings, Step } from '../workshop';
+import { needsOf } from './needsOf';
+import type { ReckonedStep, Reckoning } from './Reckoning';
+import { minuteOf, scheduleSteps } from './scheduleSteps';
+import { wetZones } from './wetZones';
+
+/** What a reckoning is made from; nowMin: whole minutes since 1970. */
+export interface ReckonInput {
+  piece: Piece;
+  products: Readonly<Record<string, Product>>;
+  settings: Pick<Settings, 'timeZone' | 'workingHours'>;
+  nowMin: number;
+}
+
+/** Share of a step's area that is bare softwood or board and drinks its first coat. */
+function thirstyFrac(at: StepStates): number {
+  const total = at.faces.reduce((sum, f) => sum + f.areaM2, 0);
+  if (!stepKind(at.step.kind).film || total === 0) return 0;
+  const isThirsty = (state: SurfaceState) =>
+    state.layers.length === 0 &&
+    (state.material === 'mdf' || state.material === 'particleboard' || state.species.softwood);
+  return at.faces.reduce((sum, f, i) => sum + (isThirsty(at.before[i]!) ? f.areaM2 : 0), 0) / total;
+}
+
+/** The face that stands for the colour of a zone: its largest. */
+const largestFace = (zone: Zone): number =>
+  zone.faces.reduce((best, f, i) => (f.areaM2 > zone.faces[best]!.areaM2 ? i : best), 0);
+
+const statusOf = (piece: Piece, stepId: string): ReckonedStep['status'] => {
+  const entry = piece.log.find((e) => e.stepId === stepId);
+  return entry?.doneAt ? 'done' : entry?.startedAt ? 'running' : 'planned';
+};
+
+function totalsOf(
+  steps: readonly ReckonedStep[],
+  products: Reckoning['products'],
+  shelf: ReckonInput['products'],
+): Reckoning['totals'] {
+  const films = steps.filter((s) => stepKind(s.step.kind).film);
+  const lightUse = films.map(
+    (s) => s.endMin + (s.step.productId ? (shelf[s.step.productId]?.times.lightUseMin.high ?? 0) : 0),
+  );
+  const work = steps.filter((s) => s.step.kind !== 'cure');
+  const cure = steps.find((s) => s.step.kind === 'cure');
+  return {
+    handsOnMin: steps.reduce((sum, s) => sum + s.handsOnMin, 0),
+    productL: products.reduce((sum, p) => sum + p.needL.likely, 0),
+    price: products.reduce((sum, p) => sum + p.packs.price, 0),
+    lightUseAtMin: work.length > 0 ? Math.max(...lightUse, ...work.map((s) => s.endMin)) : null,
+    curedAtMin: cure ? cure.endMin : null,
+  };
+}
+
+/** From the first step that a locked finding names on, the rest of its zone is held. */
+function withHolds(steps: readonly ReckonedStep[], findings: readonly Finding[]): ReckonedStep[] {
+  const heldZones = new Set<Step['zoneId']>();
+  const starts = new Set(findings.filter((f) => f.severity === 'stop-locked').map((f) => f.stepId));
+  return steps.map((s) => {
+    if (starts.has(s.step.id)) heldZones.add(s.step.zoneId);
+    return s.status === 'planned' && heldZones.has(s.step.zoneId) ? { ...s, held: true } : s;
+  });
+}
+
+/** The stored plan; of a piece with looks but no steps, the plan as it would be made. */
+function planOf(piece: Piece, products: ReckonInput['products']): { steps: readonly Step[]; issues: Issue[] } {
+  const fresh = replan(piece, products);
+  return { steps: piece.steps.length > 0 ? piece.steps : fresh.steps, issues: fresh.issues };
+}
+
+/**
+ * Works out everything about one piece from its stored plan and its log: areas, litres, cans, times, findings.
+ * Pure: the same input gives the same figures in the page, in a worker and on the command line.
+ * Refused where the piece has not been measured.
+ */
+export function reckonPiece(input: ReckonInput): Result<Reckoning> {
+  const { piece, products, settings, nowMin } = input;
+  const shape = shapeOf(piece);
+  if (!shape.ok) return refused(...shape.issues);
+  const faces = buildFaces(shape.value);
+  const zones = zonesOf(piece, faces);
+  const plan = planOf(piece, products);
+  const areaOf = (step: Step) => zones.find((z) => z.id === step.zoneId)?.areaM2 ?? 0;
+  const scheduled = scheduleSteps({
+    steps: plan.steps,
+    products,
+    handsOnMin: (step) => handsOnMinutes(step, areaOf(step)),
+    log: piece.log,
+    nowMin,
+    startMin: piece.startAt ? minuteOf(piece.startAt) : null,
+    calendar: keptWorkCalendar(settings),
+  });
+  const run = runPlan(piece, zones, scheduled.steps, products);
+  const placed = new Map(scheduled.answer.placed.map((p) => [p.id, p]));
+  const actual = new Map(piece.log.map((entry) => [entry.stepId, entry.actualL]));
+  const asFound = statesAsFound(piece, faces);
+  const largest = new Map(zones.map((z) => [z.id, largestFace(z)]));
+  const colours = new Map(
+    zones.map((z) => [z.id, bandColour(asFound.get(z.faces[largest.get(z.id)!]!.id)!, products)]),
+  );
+  const found = zones.map((z) => ({
+    id: z.id,
+    look: lookOf(piece, z.id),
+    areaM2: z.areaM2,
+    colour: colours.get(z.id)!,
+  }));
+
+  const worked = run.map((at): ReckonedStep => {
+    const { step } = at;
+    const zone = zones.find((z) => z.id === step.zoneId);
+    if (zone) colours.set(zone.id, bandColour(at.after[largest.get(zone.id)!]!, products));
+    const product = step.productId ? products[step.productId] : undefined;
+    const volume = product ? stepVolume(step, product, areaOf(step), thirstyFrac(at)) : undefined;
+    const lags = scheduled.lags.get(step.id) ?? [];
+    const opens = lags.flatMap((l) => (l.minMin > 0 ? [placed.get(l.beforeId)!.endMin + l.minMin] : []));
+    const closes = lags.flatMap((l) => (l.maxMin !== null ? [placed.get(l.beforeId)!.endMin + l.maxMin] : []));
+    const { startMin, endMin } = placed.get(step.id)!;
+    return {
+      step,
+      status: statusOf(piece, step.id),
+      areaM2: areaOf(step),
+      handsOnMin: handsOnMinutes(step, areaOf(step)),
+      productL: volume?.productL ?? null,
+      thinnerL: volume && volume.thinnerL.likely > 0 ? volume.thinnerL : null,
+      actualL: actual.get(step.id) ?? null,
+      working: volume?.working ?? null,
+      startMin,
+      endMin,
+      opensAtMin: opens.length > 0 ? Math.max(...opens) : null,
+      closesAtMin: closes.length > 0 ? Math.min(...closes) : null,
+      held: false,
+      inserted: scheduled.insertedIds.has(step.id),
+      bandColour: (step.zoneId && colours.get(step.zoneId)) || '#cccccc',
+      cautions: cautionsOf(step, product),
+    };
+  });
+
+  const times = new Map(
+    worked.map((s) => [s.step.id, { startMin: s.startMin, endMin: s.endMin, logged: s.status !== 'planned' }]),
+  );
+  const findings = checkPlan({ piece, run, products, times });
+  const steps = withHolds(worked, findings);
+  const needs = needsOf(steps, products);
+  return good({
+    pieceId: piece.id,
+    zones: found,
+    steps,
+    products: needs,
+    findings,
+    wet: wetZones(steps, products, nowMin),
+    issues: plan.issues,
+    totals: totalsOf(steps, needs, products),
+  });
+}

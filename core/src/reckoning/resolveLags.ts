@@ -1,0 +1,41 @@
+import { stepKind } from '../finishing';
+import { noWait, productWait, type Wait } from '../products';
+import type { Lag } from '../schedule';
+import type { Product, Step, WaitKind } from '../workshop';
+
+/** The wait one step keeps after another, by the first one's product or by its own fixed time. */
+function waitAfter(before: Step, wait: WaitKind, products: Readonly<Record<string, Product>>, next: Step): Wait {
+  if (wait === 'none') return noWait;
+  if (wait === 'dry') return { ...noWait, minMin: before.fixedWaitMin };
+  const product = before.productId ? products[before.productId] : undefined;
+  if (!product) return noWait;
+  const nextProduct = next.productId ? products[next.productId] : undefined;
+  return productWait(product, wait, nextProduct?.carrier ?? null);
+}
+
+/**
+ * Waits of a plan as lags. A window stays open for ever once something abrasive lies between the two coats in the plan.
+ */
+export function resolveLags(steps: readonly Step[], products: Readonly<Record<string, Product>>): Map<string, Lag[]> {
+  const index = new Map(steps.map((s, i) => [s.id, i]));
+  const abradedBetween = (from: number, to: number, zoneId: Step['zoneId']) =>
+    steps.slice(from + 1, to).some((s) => s.zoneId === zoneId && stepKind(s.kind).abrasive);
+  return new Map(
+    steps.map((step, i) => [
+      step.id,
+      step.waitsFor.flatMap(({ stepId, wait }) => {
+        const at = index.get(stepId);
+        if (at === undefined) return [];
+        const { minMin, maxMin, blocked } = waitAfter(steps[at]!, wait, products, step);
+        return [
+          {
+            beforeId: stepId,
+            minMin,
+            maxMin: maxMin !== null && abradedBetween(at, i, step.zoneId) ? null : maxMin,
+            blocked,
+          },
+        ];
+      }),
+    ]),
+  );
+}

@@ -1,0 +1,116 @@
+import { stepKind } from '../finishing';
+import { type Lag, type ScheduleAnswer, scheduleInOrder, type WorkCalendar } from '../schedule';
+import type { LogEntry, Product, Step } from '../workshop';
+import { resolveLags } from './resolveLags';
+
+/** What the steps of a plan need to be laid out in time. */
+export interface StepTimes {
+  steps: readonly Step[];
+  products: Readonly<Record<string, Product>>;
+  handsOnMin: (step: Step) => number;
+  log: readonly LogEntry[];
+  nowMin: number;
+  startMin: number | null;
+  calendar: WorkCalendar;
+}
+
+/** A plan in time: with the scuffs that passed windows ask for. */
+export interface ScheduledSteps {
+  steps: readonly Step[];
+  insertedIds: ReadonlySet<string>;
+  answer: ScheduleAnswer;
+  lags: ReadonlyMap<string, Lag[]>;
+}
+
+const lateScuffGrit = 320;
+
+/** Whole minute of an ISO instant. */
+export const minuteOf = (instant: string): number => Math.floor(Date.parse(instant) / 60_000);
+
+/** What happened, as fixed time; a step that runs ends when it was meant to, but not before now. */
+function fixedTime(
+  entry: LogEntry | undefined,
+  handsOnMin: number,
+  nowMin: number,
+): { startMin: number; endMin: number } | null {
+  if (!entry) return null;
+  const doneMin = entry.doneAt === null ? null : minuteOf(entry.doneAt);
+  const startMin = entry.startedAt === null ? null : minuteOf(entry.startedAt);
+  if (doneMin !== null) return { startMin: Math.min(startMin ?? doneMin, doneMin), endMin: doneMin };
+  return startMin === null ? null : { startMin, endMin: Math.max(nowMin, startMin + handsOnMin) };
+}
+
+function layOut(steps: readonly Step[], times: StepTimes): { answer: ScheduleAnswer; lags: Map<string, Lag[]> } {
+  const lags = resolveLags(steps, times.products);
+  const byStep = new Map(times.log.map((entry) => [entry.stepId, entry]));
+  const begun = times.log.some((entry) => entry.startedAt !== null || entry.doneAt !== null);
+  const activities = steps.map((step) => {
+    const handsOnMin = times.handsOnMin(step);
+    return {
+      id: step.id,
+      handsOnMin,
+      divisible: stepKind(step.kind).divisible,
+      lags: lags.get(step.id) ?? [],
+      fixed: fixedTime(byStep.get(step.id), handsOnMin, times.nowMin),
+    };
+  });
+  const nowMin = begun ? times.nowMin : Math.max(times.nowMin, times.startMin ?? times.nowMin);
+  return { answer: scheduleInOrder({ activities, nowMin }, times.calendar), lags };
+}
+
+/** The scuff and dust removal that a coat needs when the window of the one before it has closed. */
+function withScuff(steps: readonly Step[], coat: Step, beforeId: string, productName: string): Step[] {
+  const bare = {
+    of: 1,
+    ordinal: 1,
+    productId: null,
+    method: null,
+    part: null,
+    count: 0,
+    lineM: 0,
+    fixedWaitMin: 0,
+    zoneId: coat.zoneId,
+  };
+  const scuff: Step = {
+    ...bare,
+    id: `${coat.id}/scuff`,
+    kind: 'scuff',
+    grit: lateScuffGrit,
+    byHand: true,
+    waitsFor: [{ stepId: beforeId, wait: 'sand' }],
+    reason: `The window of ${productName} closes before this coat can go on: unscuffed, it would not hold.`,
+  };
+  const dust: Step = {
+    ...bare,
+    id: `${coat.id}/de-dust`,
+    kind: 'de-dust',
+    grit: null,
+    byHand: false,
+    waitsFor: [{ stepId: scuff.id, wait: 'none' }],
+    reason: 'Dust left on the surface stands in the next coat.',
+  };
+  return steps.flatMap((s) =>
+    s.id === coat.id
+      ? [scuff, dust, { ...s, waitsFor: [...s.waitsFor, { stepId: dust.id, wait: 'none' as const }] }]
+      : [s],
+  );
+}
+
+/**
+ * Lays a plan out in time. A window that closes before its coat can go on gains a scuff, and the rest is laid out again:
+ * at most one for each coat, so it ends.
+ */
+export function scheduleSteps(times: StepTimes): ScheduledSteps {
+  let steps = times.steps;
+  const insertedIds = new Set<string>();
+  for (;;) {
+    const { answer, lags } = layOut(steps, times);
+    const missed = answer.missed.find((m) => !steps.some((s) => s.id === `${m.id}/scuff`));
+    if (!missed) return { steps, insertedIds, answer, lags };
+    const coat = steps.find((s) => s.id === missed.id)!;
+    const before = steps.find((s) => s.id === missed.beforeId);
+    const product = before?.productId ? times.products[before.productId] : undefined;
+    steps = withScuff(steps, coat, missed.beforeId, product?.name ?? 'the coat before');
+    insertedIds.add(`${coat.id}/scuff`).add(`${coat.id}/de-dust`);
+  }
+}

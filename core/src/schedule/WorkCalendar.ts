@@ -1,0 +1,70 @@
+import { TZDate } from '@date-fns/tz';
+import { addDays } from 'date-fns';
+import { DomainError } from '../units';
+import { type Settings, weekdays } from '../workshop';
+
+/** A stretch of working time, whole minutes since 1970. */
+export interface Shift {
+  startMin: number;
+  endMin: number;
+}
+
+/** Working hours laid out on the clock, in the workshop's time zone and through its changes of summer time. */
+export interface WorkCalendar {
+  /** The shift that holds the minute or the next one after it. */
+  shiftAt: (minute: number) => Shift;
+  /** The longest shift of the week, minutes. */
+  longestShiftMin: number;
+}
+
+const minutesOf = (date: Date): number => Math.round(date.getTime() / 60_000);
+
+const dayMin = 24 * 60;
+
+/** Days looked ahead for a shift before the calendar is called empty. */
+const mostDays = 400;
+
+/**
+ * The working hours of a workshop as a calendar.
+ * Wall-clock hours are kept over changes of summer time: a shift from 8:00 to 12:00 starts at 8:00 local time all year.
+ * @throws DomainError not_converged where no shift follows within 400 days
+ */
+export function workCalendar(settings: Pick<Settings, 'timeZone' | 'workingHours'>): WorkCalendar {
+  const { timeZone, workingHours } = settings;
+  const byUtcDay = new Map<number, Shift[]>();
+  const shiftsOf = (day: TZDate): Shift[] => {
+    const weekday = weekdays[(day.getDay() + 6) % 7]!;
+    const at = (ofDayMin: number) =>
+      minutesOf(new TZDate(day.getFullYear(), day.getMonth(), day.getDate(), 0, ofDayMin, 0, timeZone));
+    return (workingHours[weekday] ?? []).map((s) => ({ startMin: at(s.fromMin), endMin: at(s.toMin) }));
+  };
+  // Time-zone arithmetic is slow, so each day is laid out once: the local days that touch it, in order.
+  const around = (utcDay: number): Shift[] => {
+    const known = byUtcDay.get(utcDay);
+    if (known) return known;
+    const middle = new TZDate((utcDay * dayMin + dayMin / 2) * 60_000, timeZone);
+    const shifts = [-1, 0, 1].flatMap((n) => shiftsOf(addDays(middle, n))).sort((a, b) => a.startMin - b.startMin);
+    byUtcDay.set(utcDay, shifts);
+    return shifts;
+  };
+  return {
+    longestShiftMin: Math.max(...weekdays.flatMap((d) => (workingHours[d] ?? []).map((s) => s.toMin - s.fromMin))),
+    shiftAt(minute) {
+      const first = Math.floor(minute / dayMin);
+      for (let day = first; day < first + mostDays; day += 1) {
+        const shift = around(day).find((s) => s.endMin > minute);
+        if (shift) return shift;
+      }
+      throw new DomainError('not_converged', 'shiftAt', minute, `a shift within ${mostDays} days`);
+    },
+  };
+}
+
+let latest: { key: string; calendar: WorkCalendar } | undefined;
+
+/** The calendar of a workshop, kept while its hours stay the same: the laid-out days are reused between reckonings. */
+export function keptWorkCalendar(settings: Pick<Settings, 'timeZone' | 'workingHours'>): WorkCalendar {
+  const key = JSON.stringify([settings.timeZone, settings.workingHours]);
+  if (latest?.key !== key) latest = { key, calendar: workCalendar(settings) };
+  return latest.calendar;
+}

@@ -1,0 +1,119 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { defaultSettings } from '../workshop';
+import { type Activity, scheduleInOrder, workCalendar } from './index';
+
+const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP'); // Monday to Friday 8–12 and 13–17
+const calendar = workCalendar(settings);
+const at = (iso: string) => Date.parse(iso) / 60_000;
+const activity = (
+  id: string,
+  handsOnMin: number,
+  lags: [string, number, (number | null)?][] = [],
+  more: Partial<Activity> = {},
+): Activity => ({
+  id,
+  handsOnMin,
+  divisible: false,
+  fixed: null,
+  lags: lags.map(([beforeId, minMin, maxMin = null]) => ({ beforeId, minMin, maxMin, blocked: null })),
+  ...more,
+});
+const run = (now: string, ...activities: Activity[]) => {
+  const answer = scheduleInOrder({ activities, nowMin: at(now) }, calendar);
+  return {
+    ...answer,
+    times: Object.fromEntries(
+      answer.placed.map((p) => [p.id, new Date(p.startMin * 60_000).toISOString().slice(0, 16)]),
+    ),
+  };
+};
+
+describe('workCalendar', () => {
+  it('keeps wall-clock hours over the change of summer time (29 March 2026, 1:00 → 2:00)', () => {
+    expect(calendar.shiftAt(at('2026-03-27T18:00Z'))).toEqual({
+      startMin: at('2026-03-30T07:00Z'),
+      endMin: at('2026-03-30T11:00Z'),
+    });
+    expect(calendar.shiftAt(at('2026-03-27T16:30Z')).endMin).toBe(at('2026-03-27T17:00Z'));
+    expect(calendar.shiftAt(at('2026-10-23T17:00Z')).startMin).toBe(at('2026-10-26T08:00Z'));
+  });
+  it('keeps days apart in a zone far from Greenwich', () => {
+    const far = workCalendar({ ...settings, timeZone: 'Pacific/Auckland' }); // UTC+13 in November
+    expect(far.shiftAt(at('2026-11-24T18:00Z'))).toEqual({
+      startMin: at('2026-11-24T19:00Z'),
+      endMin: at('2026-11-24T23:00Z'),
+    });
+  });
+});
+
+describe('scheduleInOrder', () => {
+  it('lets waits run through the night and the weekend, and work only in working hours', () => {
+    // Friday 27 November 2026: 30 min from 16:00, then 2 h to dry: Monday.
+    expect(run('2026-11-27T16:00Z', activity('a', 30), activity('b', 30, [['a', 120]])).times).toEqual({
+      a: '2026-11-27T16:00',
+      b: '2026-11-30T08:00',
+    });
+  });
+  it('does not begin wet work that would not end before the break, but divides sanding', () => {
+    expect(run('2026-11-25T11:40Z', activity('wet', 30)).times.wet).toBe('2026-11-25T13:00');
+    const { placed } = run('2026-11-25T11:40Z', activity('dry', 30, [], { divisible: true }));
+    expect(placed[0]).toEqual({ id: 'dry', startMin: at('2026-11-25T11:40Z'), endMin: at('2026-11-25T13:10Z') });
+  });
+  it('fills a wait with other work', () => {
+    expect(
+      run('2026-11-25T08:00Z', activity('a', 10), activity('b', 10, [['a', 60]]), activity('c', 20)).times,
+    ).toEqual({ a: '2026-11-25T08:00', b: '2026-11-25T09:10', c: '2026-11-25T08:10' });
+  });
+  it('steps over a barred interval and reports a window it had to let pass', () => {
+    const blocked = {
+      ...activity('b', 10),
+      lags: [{ beforeId: 'a', minMin: 15, maxMin: null, blocked: { from: 60, to: 2880 } }],
+    };
+    const busy = activity('x', 100, [['a', 0]]);
+    expect(run('2026-11-23T08:00Z', activity('a', 10), busy, blocked).times.b).toBe('2026-11-25T08:10');
+    const late = run('2026-11-27T16:30Z', activity('a', 20), activity('b', 20, [['a', 120, 720]]));
+    expect(late.missed).toEqual([{ id: 'b', beforeId: 'a', closedAtMin: at('2026-11-28T04:50Z') }]);
+  });
+  it('lays work longer than any shift out from the start of one', () =>
+    expect(run('2026-11-25T09:00Z', activity('long', 300)).times.long).toBe('2026-11-25T13:00'));
+
+  it('never overlaps hands, never breaks a lag or working hours, and ends on circles', () => {
+    const arb = fc.array(
+      fc.record({
+        hands: fc.integer({ min: 0, max: 200 }),
+        divisible: fc.boolean(),
+        before: fc.array(fc.tuple(fc.nat(20), fc.nat(3000)), { maxLength: 3 }),
+      }),
+      { minLength: 1, maxLength: 14 },
+    );
+    fc.assert(
+      fc.property(arb, fc.boolean(), (rows, circles) => {
+        const activities = rows.map((r, i) =>
+          activity(
+            `s${i}`,
+            r.hands,
+            r.before.flatMap(([to, lag]): [string, number][] => {
+              const j = to % rows.length;
+              return j === i || (!circles && j > i) ? [] : [[`s${j}`, lag]];
+            }),
+            { divisible: r.divisible },
+          ),
+        );
+        const { placed } = scheduleInOrder({ activities, nowMin: at('2026-11-24T10:00Z') }, calendar);
+        expect(placed).toHaveLength(rows.length);
+        if (circles) return;
+        const by = new Map(placed.map((p) => [p.id, p]));
+        for (const a of activities) {
+          const p = by.get(a.id)!;
+          for (const l of a.lags) expect(p.startMin).toBeGreaterThanOrEqual(by.get(l.beforeId)!.endMin + l.minMin);
+          if (a.handsOnMin > 0) expect(calendar.shiftAt(p.startMin).startMin).toBeLessThanOrEqual(p.startMin);
+        }
+        const hands = placed.filter((p) => p.endMin > p.startMin).sort((a, b) => a.startMin - b.startMin);
+        hands.slice(1).forEach((p, i) => {
+          expect(p.startMin).toBeGreaterThanOrEqual(hands[i]!.endMin);
+        });
+      }),
+    );
+  });
+});

@@ -1,0 +1,2 @@
+export { quantitiesToCsv } from './quantitiesToCsv';
+export { stepsToICalendar, stepTitle } from './stepsToICalendar';

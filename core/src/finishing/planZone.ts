@@ -217,7 +217,10 @@ function paint(chain: ZoneChain, s: Situation): void {
   ]);
   if (s.zoneId !== 'top') return;
   const picked = chain.pick('clear', ['clear'], 3);
-  coats(chain, phase.clear, 'clear', picked, ['A used top needs clear over its paint.', 'Builds the film up to what the wear asks for.']);
+  coats(chain, phase.clear, 'clear', picked, [
+    'A used top needs clear over its paint.',
+    'Builds the film up to what the wear asks for.',
+  ]);
 }
 
 /** The steps of one zone from dirty to finished, without what its neighbours ask for. */

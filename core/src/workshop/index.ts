@@ -21,6 +21,7 @@ export {
   oldFinishKinds,
   type PartKind,
   type ProductKind,
+  productKinds,
   type StepKindId,
   stepKindIds,
   type Tag,

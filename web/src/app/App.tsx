@@ -1,0 +1,61 @@
+import { ThemeProvider } from '@mui/material/styles';
+import { lazy, Suspense } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { NewPiece } from '../features/pieces/NewPiece';
+import { Pieces } from '../features/pieces/Pieces';
+import { Today } from '../features/today/Today';
+import { Broken } from './Broken';
+import { Shell } from './Shell';
+import { theme } from './theme';
+
+const PieceFrame = lazy(() => import('../features/piece/PieceFrame'));
+const Survey = lazy(() => import('../features/piece/survey/Survey'));
+const Plan = lazy(() => import('../features/piece/plan/Plan'));
+const Quantities = lazy(() => import('../features/piece/quantities/Quantities'));
+const Time = lazy(() => import('../features/piece/time/Time'));
+const Log = lazy(() => import('../features/piece/log/Log'));
+const Products = lazy(() => import('../features/products/Products'));
+const ProductSheet = lazy(() => import('../features/products/ProductSheet'));
+const WorkshopScreen = lazy(() => import('../features/workshop/WorkshopScreen'));
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <Broken />,
+    children: [
+      { index: true, element: <Today /> },
+      { path: 'pieces', element: <Pieces /> },
+      { path: 'pieces/new', element: <NewPiece /> },
+      {
+        path: 'pieces/:pieceId',
+        element: <PieceFrame />,
+        children: [
+          { index: true, element: <Navigate to="plan" replace /> },
+          { path: 'survey', element: <Survey /> },
+          { path: 'plan', element: <Plan /> },
+          { path: 'quantities', element: <Quantities /> },
+          { path: 'time', element: <Time /> },
+          { path: 'log', element: <Log /> },
+        ],
+      },
+      { path: 'products', element: <Products /> },
+      { path: 'products/:productId', element: <ProductSheet /> },
+      { path: 'workshop', element: <WorkshopScreen /> },
+      { path: '*', element: <Navigate to="/" replace /> },
+    ],
+  },
+]);
+
+/** The application: theme, routes, and a way to save the data should anything break. */
+export function App() {
+  return (
+    <ThemeProvider theme={theme}>
+      <ErrorBoundary fallbackRender={({ error }) => <Broken error={error} />}>
+        <Suspense>
+          <RouterProvider router={router} />
+        </Suspense>
+      </ErrorBoundary>
+    </ThemeProvider>
+  );
+}

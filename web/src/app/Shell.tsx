@@ -1,0 +1,112 @@
+import { Suspense, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
+import { AirStrip } from '../features/air/AirStrip';
+import { demoId } from '../store/demoId';
+import { emptyWorkshop, theStore } from '../store/theStore';
+import { useStoreState } from '../store/useWorkshop';
+import { say, unsay, useSaid } from '../ui/say';
+import { Notices } from './Notices';
+import { ShortcutsDialog } from './ShortcutsDialog';
+
+const rooms = [
+  ['/', 'Today', 't'],
+  ['/pieces', 'Pieces', 'p'],
+  ['/products', 'Products', 'o'],
+  ['/workshop', 'Workshop', 'w'],
+] as const;
+
+function useShortcuts(help: () => void): void {
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const pieceId = /^\/pieces\/([^/]+)/.exec(pathname)?.[1];
+  for (const [to, , letter] of rooms) {
+    // biome-ignore lint/correctness/useHookAtTopLevel: the list of rooms never changes
+    useHotkeys(`g>${letter}`, () => void navigate(to));
+  }
+  useHotkeys('n', () => void navigate('/pieces/new'), { preventDefault: true });
+  useHotkeys('l', () => void navigate(pieceId && pieceId !== 'new' ? `/pieces/${pieceId}/log` : '/'));
+  useHotkeys('slash', () => void navigate('/pieces'), { preventDefault: true });
+  useHotkeys('shift+slash', help, { preventDefault: true });
+  const undo = () => {
+    const label = theStore().get().undoLabel;
+    if (!label) return say({ text: 'There is nothing to undo.' });
+    theStore().undo();
+    say({ text: `Undone: ${label.toLowerCase()}.` });
+  };
+  // In a text field the browser undoes the typing itself.
+  useHotkeys('mod+z', undo, { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', () => theStore().redo(), { preventDefault: true });
+}
+
+function SaidLine() {
+  const said = useSaid();
+  return (
+    <div role="status" className={said ? 'said' : 'visually-hidden'}>
+      {said && (
+        <>
+          <span>{said.text}</span>
+          {said.action && (
+            <button
+              type="button"
+              className="line"
+              onClick={() => {
+                said.action?.run();
+                unsay();
+              }}
+            >
+              {said.action.name}
+            </button>
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Frame of every screen: the air on top, the rooms at the side or below, messages at the foot. */
+export function Shell() {
+  const [help, setHelp] = useState(false);
+  const navigate = useNavigate();
+  const { workshop } = useStoreState();
+  useShortcuts(() => setHelp(true));
+  const leaveDemo = async () => {
+    await theStore().adopt(emptyWorkshop('My workshop'));
+    navigate('/');
+    say({ text: 'A new, empty workshop. The demo stays under Workshop.' });
+  };
+  return (
+    <div className="shell">
+      <a className="skip" href="#main">
+        To the content
+      </a>
+      <AirStrip />
+      <nav className="rooms" aria-label="Rooms">
+        {rooms.map(([to, name]) => (
+          <NavLink key={to} to={to} end={to === '/'}>
+            {name}
+          </NavLink>
+        ))}
+        <button type="button" className="keys-help" onClick={() => setHelp(true)}>
+          Keys
+        </button>
+      </nav>
+      <main id="main" tabIndex={-1}>
+        {workshop?.id === demoId && (
+          <div className="demo-line">
+            <span>This is the demo: made-up pieces, dated from now.</span>
+            <button type="button" className="line" onClick={leaveDemo}>
+              New workshop
+            </button>
+          </div>
+        )}
+        <Notices />
+        <Suspense fallback={<p className="quiet">Opening…</p>}>
+          <Outlet />
+        </Suspense>
+      </main>
+      <SaidLine />
+      {help && <ShortcutsDialog onClose={() => setHelp(false)} />}
+    </div>
+  );
+}

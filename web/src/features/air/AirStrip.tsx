@@ -1,0 +1,139 @@
+import { type AirBreach, airVerdict } from '@cosmesis/core/climate';
+import { formatTemperature, formatTemperatureDifference, type UnitSystem } from '@cosmesis/core/units';
+import type { Product, Reading } from '@cosmesis/core/workshop';
+import { lazy, Suspense, useState } from 'react';
+import { latestReading } from '../../store/logStep';
+import { useNowMin } from '../../store/useNowMin';
+import { useWorkshop } from '../../store/useWorkshop';
+import { duration } from '../../ui/formatTime';
+
+const AirDialog = lazy(() => import('./AirDialog'));
+
+/** A reading older than this says little about now, minutes. */
+const oldReadingMin = 180;
+
+const breachWords = (b: AirBreach, system: UnitSystem): string => {
+  const temp = (t: number) => formatTemperature(t, system);
+  const percent = (f: number) => `${Math.round(f * 100)} %`;
+  switch (b.limit) {
+    case 'too-cold':
+      return `too cold, label asks for ${temp(b.bound)}`;
+    case 'too-warm':
+      return `too warm, label allows ${temp(b.bound)}`;
+    case 'too-damp':
+      return `too damp, label allows ${percent(b.bound)}`;
+    case 'near-dew-point':
+      return `surface ${formatTemperatureDifference(b.value, system)} above dew point, label asks for ${formatTemperatureDifference(b.bound, system)}`;
+  }
+};
+
+/** Products that coats still to come will need. */
+function productsAhead(workshop: ReturnType<typeof useWorkshop>): Product[] {
+  const ids = new Set<string>();
+  for (const piece of Object.values(workshop.pieces)) {
+    const done = new Set(piece.log.filter((e) => e.doneAt).map((e) => e.stepId));
+    for (const s of piece.steps) if (s.productId && !done.has(s.id)) ids.add(s.productId);
+  }
+  const coats = new Set(['conditioner', 'stain', 'sealer', 'blocker', 'primer', 'paint', 'clear']);
+  return [...ids].flatMap((id) => workshop.products[id] ?? []).filter((p) => coats.has(p.kind));
+}
+
+const short = (p: Product): string => p.name.split(',')[0]!;
+
+function Verdicts({
+  reading,
+  products,
+  system,
+}: {
+  reading: Reading;
+  products: readonly Product[];
+  system: UnitSystem;
+}) {
+  const held = products.map((p) => ({ p, breaches: airVerdict(p.air, reading).breaches }));
+  const may = held.filter((x) => x.breaches.length === 0);
+  const not = held.filter((x) => x.breaches.length > 0);
+  if (products.length === 0) return <span>No coats are planned yet.</span>;
+  return (
+    <>
+      {may.length > 0 && (
+        <span className="may">
+          Within the label’s limits:{' '}
+          {not.length === 0
+            ? `all ${may.length} coats planned`
+            : may
+                .slice(0, 3)
+                .map((x) => short(x.p))
+                .join('; ')}
+          {not.length > 0 && may.length > 3 ? ` and ${may.length - 3} more` : ''}
+        </span>
+      )}
+      {not.length > 0 && (
+        <span className="maynot">
+          Not now: {short(not[0]!.p)}, {breachWords(not[0]!.breaches[0]!, system)}
+          {not.length > 1 ? `; ${not.length - 1} more` : ''}
+        </span>
+      )}
+    </>
+  );
+}
+
+/** Always on top: the air, its dew point, and in words what may go on now. */
+export function AirStrip() {
+  const workshop = useWorkshop();
+  const nowMin = useNowMin();
+  const [asking, setAsking] = useState(false);
+  const system = workshop.settings.unitSystem;
+  const reading = latestReading(workshop.readings);
+  const ageMin = reading ? nowMin - Math.floor(Date.parse(reading.at) / 60_000) : 0;
+  const verdict =
+    reading &&
+    airVerdict(
+      {
+        leastTempC: { value: 0, tag: 'own' },
+        mostTempC: { value: 50, tag: 'own' },
+        mostRelHumFrac: { value: 1, tag: 'own' },
+        leastDewMarginK: { value: 0, tag: 'own' },
+      },
+      reading,
+    );
+  return (
+    <section className="air" aria-label="Air">
+      <button type="button" onClick={() => setAsking(true)}>
+        {reading && verdict ? (
+          <>
+            <span>{reading.space}</span>
+            <b>{formatTemperature(reading.airTempC, system)}</b>
+            <b>{Math.round(reading.relHumFrac * 100)} %</b>
+            <span>
+              dew point <b>{formatTemperature(verdict.dewPointC, system)}</b>
+            </span>
+            <span>
+              {verdict.dewMarginK === null ? (
+                'surface not measured: no dew verdict'
+              ) : (
+                <>
+                  surface <b>{formatTemperatureDifference(verdict.dewMarginK, system)}</b>
+                </>
+              )}
+            </span>
+          </>
+        ) : (
+          <span className="unset">Type the air: temperature and humidity</span>
+        )}
+        <span className="visually-hidden">Press to note the air now.</span>
+      </button>
+      <div className="say">
+        {reading && ageMin > oldReadingMin ? (
+          <span className="maynot">This reading is {duration(ageMin)} old: press it and type a new one.</span>
+        ) : (
+          reading && <Verdicts reading={reading} products={productsAhead(workshop)} system={system} />
+        )}
+      </div>
+      {asking && (
+        <Suspense>
+          <AirDialog onClose={() => setAsking(false)} />
+        </Suspense>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,111 @@
+import { formatVolume, parseVolume } from '@cosmesis/core/units';
+import type { LogEntry } from '@cosmesis/core/workshop';
+import Dialog from '@mui/material/Dialog';
+import DialogContent from '@mui/material/DialogContent';
+import DialogTitle from '@mui/material/DialogTitle';
+import TextField from '@mui/material/TextField';
+import { type FormEvent, useState } from 'react';
+import { correctEntry, removeEntry } from '../../../store/logStep';
+import { theStore } from '../../../store/theStore';
+import { useSettings } from '../../../store/useWorkshop';
+import { say } from '../../../ui/say';
+import { fromField, toField } from '../../../ui/zonedInput';
+
+/** Corrects what was logged: times, amount, note; or takes it out. */
+export function CorrectDialog({
+  pieceId,
+  entry,
+  title,
+  onClose,
+}: {
+  pieceId: string;
+  entry: LogEntry;
+  title: string;
+  onClose: () => void;
+}) {
+  const { timeZone, unitSystem } = useSettings();
+  const [started, setStarted] = useState(toField(entry.startedAt, timeZone));
+  const [done, setDone] = useState(toField(entry.doneAt, timeZone));
+  const [amount, setAmount] = useState(entry.actualL === null ? '' : formatVolume(entry.actualL, unitSystem));
+  const [note, setNote] = useState(entry.note);
+  const startedAt = fromField(started, timeZone);
+  const doneAt = fromField(done, timeZone);
+  const read = amount.trim() === '' ? null : parseVolume(amount, unitSystem);
+  const wrongOrder = startedAt !== null && doneAt !== null && Date.parse(doneAt) < Date.parse(startedAt);
+  const neither = startedAt === null && doneAt === null;
+  const timeIssue = wrongOrder
+    ? 'It cannot be done before it was started.'
+    : neither
+      ? 'Give a time, or take the step out of the log.'
+      : undefined;
+  const undo = { name: 'Undo', run: () => theStore().undo() };
+  const unchanged = amount === (entry.actualL === null ? '' : formatVolume(entry.actualL, unitSystem));
+
+  const save = (event: FormEvent) => {
+    event.preventDefault();
+    if (timeIssue || (read && !read.ok)) return;
+    // A field the user did not touch keeps its seconds and its last digit.
+    correctEntry(pieceId, entry.id, {
+      startedAt: started === toField(entry.startedAt, timeZone) ? entry.startedAt : startedAt,
+      doneAt: done === toField(entry.doneAt, timeZone) ? entry.doneAt : doneAt,
+      actualL: unchanged ? entry.actualL : read?.ok ? read.value : null,
+      note,
+    });
+    say({ text: 'Corrected. All that follows is worked out again.', action: undo });
+    onClose();
+  };
+  const takeOut = () => {
+    removeEntry(pieceId, entry.id);
+    say({ text: 'Taken out of the log.', action: undo });
+    onClose();
+  };
+
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="correct-title">
+      <DialogTitle id="correct-title">{title}</DialogTitle>
+      <DialogContent>
+        <form className="stack" style={{ paddingTop: 8, gap: 18 }} onSubmit={save} noValidate>
+          <TextField
+            label="Started"
+            type="datetime-local"
+            value={started}
+            onChange={(e) => setStarted(e.target.value)}
+          />
+          <TextField
+            label="Done"
+            type="datetime-local"
+            value={done}
+            onChange={(e) => setDone(e.target.value)}
+            error={Boolean(timeIssue)}
+            helperText={timeIssue}
+          />
+          <TextField
+            label="Amount used"
+            value={amount}
+            onChange={(e) => setAmount(e.target.value)}
+            error={Boolean(read && !read.ok)}
+            helperText={read && !read.ok ? read.issues[0]?.message : '250 ml, 0.5 L, 1 qt'}
+          />
+          <TextField
+            label="Note"
+            multiline
+            minRows={2}
+            value={note}
+            onChange={(e) => setNote(e.target.value.slice(0, 4000))}
+          />
+          <div className="row">
+            <button type="submit" className="go">
+              Save
+            </button>
+            <button type="button" className="line" onClick={onClose}>
+              Cancel
+            </button>
+            <button type="button" className="plain spread" onClick={takeOut}>
+              Take out of the log
+            </button>
+          </div>
+        </form>
+      </DialogContent>
+    </Dialog>
+  );
+}

@@ -1,0 +1,117 @@
+import { cautionDefers, methodNames, stepKind } from '@cosmesis/core/finishing';
+import type { ReckonedStep } from '@cosmesis/core/reckoning';
+import { formatVolume } from '@cosmesis/core/units';
+import type { Method, Piece } from '@cosmesis/core/workshop';
+import TextField from '@mui/material/TextField';
+import { useEditPiece } from '../../../store/useEditPiece';
+import { useNowMin } from '../../../store/useNowMin';
+import { useWorkshop } from '../../../store/useWorkshop';
+import { dayTime, duration } from '../../../ui/formatTime';
+import { Select } from '../../../ui/Select';
+import { doWhat, whereOf } from '../../../ui/stepWords';
+import { Figure } from '../../../ui/Working';
+
+/** The values of a step that can be chosen: product, method, coats. */
+function Choices({ piece, step }: { piece: Piece; step: ReckonedStep['step'] }) {
+  const { products } = useWorkshop();
+  const edit = useEditPiece(piece.id);
+  const key = `${step.zoneId}/${step.kind}`;
+  const choice = piece.choices[key] ?? { productId: null, coats: null, method: null };
+  const usable = Object.values(products).filter((p) => stepKind(step.kind).uses.includes(p.kind));
+  const product = step.productId ? products[step.productId] : undefined;
+  const set = (label: string, change: Partial<typeof choice>) =>
+    edit(label, (draft) => {
+      draft.choices[key] = { ...choice, ...change };
+    });
+  const counted = ['stain', 'block', 'prime', 'paint', 'clear'].includes(step.kind);
+  if (usable.length === 0) return null;
+  return (
+    <div className="stack" style={{ gap: 16, paddingTop: 6 }}>
+      <Select
+        label="Product"
+        value={step.productId ?? ''}
+        options={usable.map((p) => ({ value: p.id, name: p.name }))}
+        onPick={(productId) => set('Product', { productId, method: null })}
+        help={choice.productId ? 'Chosen by you' : ' '}
+      />
+      <div className="row" style={{ flexWrap: 'nowrap' }}>
+        {product && product.methods.length > 1 && (
+          <Select
+            label="Method"
+            value={step.method ?? ''}
+            options={product.methods.map((m) => ({ value: m, name: methodNames[m] }))}
+            onPick={(method) => set('Method', { method: method as Method })}
+          />
+        )}
+        {counted && (
+          <Select
+            label="Coats"
+            value={String(step.of)}
+            options={Array.from({ length: 8 }, (_, i) => ({ value: String(i + 1), name: String(i + 1) }))}
+            onPick={(coats) => set('Coats', { coats: Number(coats) })}
+          />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** One step: what to do, why, how much, when, and what can be chosen. */
+export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: ReckonedStep }) {
+  const { settings } = useWorkshop();
+  const edit = useEditPiece(piece.id);
+  const nowMin = useNowMin();
+  const { step } = reckoned;
+  const at = (minute: number) => dayTime(minute, nowMin, settings.timeZone);
+  return (
+    <section className="panel" aria-label="Step">
+      <p className="quiet">{whereOf(reckoned)}</p>
+      <h2>{doWhat(reckoned)}</h2>
+      <p>{step.reason}</p>
+      <dl className="row n" style={{ gap: '4px 18px', margin: 0 }}>
+        <div>
+          {reckoned.status === 'done' ? 'done ' : ''}
+          {at(reckoned.startMin)}
+        </div>
+        {reckoned.handsOnMin > 0 && <div>{duration(reckoned.handsOnMin)}</div>}
+        {reckoned.productL && reckoned.working && (
+          <div>
+            <Figure working={reckoned.working}>{formatVolume(reckoned.productL.likely, settings.unitSystem)}</Figure>
+          </div>
+        )}
+      </dl>
+      {reckoned.opensAtMin !== null && (
+        <p className="quiet">
+          Not before {at(reckoned.opensAtMin)}
+          {reckoned.closesAtMin !== null ? `; unscuffed until ${at(reckoned.closesAtMin)}` : ''}.
+        </p>
+      )}
+      {reckoned.inserted && <p className="caution">Put in because the window of the coat before has closed by then.</p>}
+      {reckoned.status === 'planned' ? (
+        <Choices piece={piece} step={step} />
+      ) : (
+        <p className="quiet">Logged, and kept as it was.</p>
+      )}
+      <TextField
+        label="Note"
+        multiline
+        value={piece.stepNotes[step.id] ?? ''}
+        onChange={(e) =>
+          edit(
+            'Note',
+            (draft) => {
+              draft.stepNotes[step.id] = e.target.value.slice(0, 4000);
+            },
+            `${piece.id}/${step.id}/note`,
+          )
+        }
+      />
+      {reckoned.cautions.map((c) => (
+        <p className="caution" key={c}>
+          {c}
+        </p>
+      ))}
+      {reckoned.cautions.length > 0 && <p className="quiet">{cautionDefers}</p>}
+    </section>
+  );
+}

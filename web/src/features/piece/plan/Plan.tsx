@@ -1,0 +1,230 @@
+import { availableLooks, lookNames, lookOf, replan } from '@cosmesis/core/finishing';
+import { buildFaces, shapeToDraw, type Zone, zoneNames, zoneOfFace, zonesOf } from '@cosmesis/core/piece';
+import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import { formatArea } from '@cosmesis/core/units';
+import type { LookKind, Piece } from '@cosmesis/core/workshop';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useEditPiece } from '../../../store/useEditPiece';
+import { useNowMin } from '../../../store/useNowMin';
+import { useWorkshop } from '../../../store/useWorkshop';
+import { bandsOf } from '../../../ui/bands';
+import { dayTime, duration } from '../../../ui/formatTime';
+import { PieceDrawing } from '../../../ui/PieceDrawing';
+import { Select } from '../../../ui/Select';
+import { StepStick } from '../../../ui/StepStick';
+import { doWhat, whereOf } from '../../../ui/stepWords';
+import { faceColours } from '../../../ui/zoneLooks';
+import { usePieceContext } from '../PieceFrame';
+import { Inspector } from './Inspector';
+
+const worstOf = (reckoning: Reckoning) => (stepId: string) => {
+  const found = reckoning.findings.filter((f) => f.stepId === stepId);
+  if (found.some((f) => f.severity === 'stop' || f.severity === 'stop-locked')) return 'stop' as const;
+  return found.some((f) => f.severity === 'warn') ? ('warn' as const) : null;
+};
+
+function ZoneRow({
+  piece,
+  zone,
+  reckoning,
+  nextId,
+  selectedId,
+  onSelect,
+}: {
+  piece: Piece;
+  zone: Zone;
+  reckoning: Reckoning | undefined;
+  nextId: string | undefined;
+  selectedId: string | null;
+  onSelect: (id: string) => void;
+}) {
+  const edit = useEditPiece(piece.id);
+  const { settings } = useWorkshop();
+  const steps = reckoning?.steps.filter((s) => s.step.zoneId === zone.id) ?? [];
+  const looks = availableLooks(piece, zone.faces);
+  const barred = looks.find((l) => l.barredBecause)?.barredBecause;
+  return (
+    <section className="stick-row" aria-label={zoneNames[zone.id]}>
+      <div className="row">
+        <h2 style={{ minWidth: 92 }}>{zoneNames[zone.id]}</h2>
+        <div style={{ width: 230 }}>
+          <Select
+            label={`Look of the ${zone.id}`}
+            value={lookOf(piece, zone.id)}
+            options={looks
+              .filter((l) => !l.barredBecause || l.look === lookOf(piece, zone.id))
+              .map((l) => ({ value: l.look, name: lookNames[l.look] }))}
+            onPick={(look) =>
+              edit(`Look of the ${zone.id}`, (draft) => {
+                draft.looks[zone.id] = look as LookKind;
+              })
+            }
+          />
+        </div>
+        <span className="quiet n">{formatArea(zone.areaM2, settings.unitSystem)}</span>
+      </div>
+      {barred && <p className="quiet">{barred}</p>}
+      {steps.length > 0 && reckoning && (
+        <StepStick
+          label={`${zoneNames[zone.id]}: step stick`}
+          bands={bandsOf(steps, nextId, worstOf(reckoning))}
+          selectedId={selectedId}
+          onSelect={onSelect}
+        />
+      )}
+    </section>
+  );
+}
+
+function Findings({
+  reckoning,
+  piece,
+  onSelect,
+}: {
+  reckoning: Reckoning;
+  piece: Piece;
+  onSelect: (id: string) => void;
+}) {
+  return (
+    <>
+      {reckoning.findings.map((f) => (
+        <div key={f.id} className={`finding ${f.severity === 'warn' || f.severity === 'advice' ? '' : 'stop'}`}>
+          <b>{f.sentence}</b>
+          <span>{f.why}</span>
+          <span>{f.remedies.join(', or ')}.</span>
+          <span className="row">
+            {f.ruleId === 'SAF-01' && <Link to={`/pieces/${piece.id}/survey#lead`}>To the lead test</Link>}
+            <button type="button" className="plain" onClick={() => onSelect(f.stepId)}>
+              Show the step
+            </button>
+            <span className="quiet spread">{f.ruleId}</span>
+          </span>
+        </div>
+      ))}
+    </>
+  );
+}
+
+function StepRow({
+  reckoned,
+  selected,
+  onSelect,
+}: {
+  reckoned: ReckonedStep;
+  selected: boolean;
+  onSelect: () => void;
+}) {
+  const { settings } = useWorkshop();
+  const nowMin = useNowMin();
+  const when = dayTime(reckoned.startMin, nowMin, settings.timeZone);
+  return (
+    <li>
+      <button type="button" className="pick" aria-pressed={selected} onClick={onSelect}>
+        <span className="mark" style={{ background: reckoned.step.zoneId ? reckoned.bandColour : 'transparent' }} />
+        <span>
+          <b>{doWhat(reckoned)}</b>
+          <br />
+          <span className="quiet">
+            {whereOf(reckoned)} · {reckoned.held ? 'held' : reckoned.status === 'done' ? `done ${when}` : when}
+          </span>
+        </span>
+        <span className="n">{reckoned.handsOnMin > 0 ? duration(reckoned.handsOnMin) : 'waits'}</span>
+      </button>
+    </li>
+  );
+}
+
+function AllSteps({
+  reckoning,
+  selectedId,
+  onSelect,
+}: {
+  reckoning: Reckoning;
+  selectedId: string | null;
+  onSelect: (id: string) => void;
+}) {
+  const [all, setAll] = useState(false);
+  const inTime = [...reckoning.steps].sort((a, b) => a.startMin - b.startMin);
+  const ahead = inTime.filter((s) => s.status !== 'done');
+  const shown = all ? inTime : ahead.filter((s) => s.handsOnMin > 0).slice(0, 6);
+  return (
+    <section aria-label="Steps">
+      <div className="row">
+        <h2>{all ? 'Every step in order' : 'Next on this piece'}</h2>
+        <button type="button" className="plain spread" onClick={() => setAll(!all)}>
+          {all ? 'Only what is next' : `All ${inTime.length} steps`}
+        </button>
+      </div>
+      <ol className="bare">
+        {shown.map((s) => (
+          <StepRow
+            key={s.step.id}
+            reckoned={s}
+            selected={s.step.id === selectedId}
+            onSelect={() => onSelect(s.step.id)}
+          />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+/** The finish plan: a step stick for each zone, the order of work, and the step that is looked at. */
+export default function Plan() {
+  const { piece, result } = usePieceContext();
+  const { products } = useWorkshop();
+  const [picked, setPicked] = useState<string | null>(null);
+  const faces = buildFaces(shapeToDraw(piece));
+  const zones = zonesOf(piece, faces);
+  const reckoning = result?.ok ? result.value : undefined;
+  const nextId = [...(reckoning?.steps ?? [])]
+    .filter((s) => s.status !== 'done' && s.handsOnMin > 0)
+    .sort((a, b) => a.startMin - b.startMin)[0]?.step.id;
+  const selectedId = reckoning?.steps.some((s) => s.step.id === picked) ? picked : (nextId ?? null);
+  const selected = reckoning?.steps.find((s) => s.step.id === selectedId);
+  const issues = result === undefined ? [] : result.ok ? replan(piece, products).issues : result.issues;
+  return (
+    <div className="plan-grid">
+      <div className="drawing-side">
+        <PieceDrawing
+          faces={faces}
+          colourOf={faceColours(piece, reckoning, 'finished')}
+          keptOf={(f) => zoneOfFace(piece, f) === 'uncounted'}
+          title={`${piece.name}, as it will be`}
+        />
+        <p className="quiet">As it will be.</p>
+      </div>
+      <div>
+        {issues.map((i) => (
+          <p className="notice" key={i.path + i.code}>
+            {i.message}
+            {i.code.startsWith('dimension') && <Link to={`/pieces/${piece.id}/survey`}>To the survey</Link>}
+          </p>
+        ))}
+        {zones.map((zone) => (
+          <ZoneRow
+            key={zone.id}
+            piece={piece}
+            zone={zone}
+            reckoning={reckoning}
+            nextId={nextId}
+            selectedId={selectedId}
+            onSelect={setPicked}
+          />
+        ))}
+        {reckoning && reckoning.steps.length > 0 && (
+          <AllSteps reckoning={reckoning} selectedId={selectedId} onSelect={setPicked} />
+        )}
+      </div>
+      <aside className="stack" aria-label="The step looked at">
+        {selected ? (
+          <Inspector key={selected.step.id} piece={piece} reckoned={selected} />
+        ) : (
+          reckoning && <p className="quiet">Choose a look for a zone: its steps appear as bands of a stick.</p>
+        )}
+        {reckoning && <Findings reckoning={reckoning} piece={piece} onSelect={setPicked} />}
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,140 @@
+import { methodNames } from '@cosmesis/core/finishing';
+import type { ProductNeed, ReckonedStep } from '@cosmesis/core/reckoning';
+import { formatArea, formatVolume } from '@cosmesis/core/units';
+import { Link } from 'react-router';
+import { useSettings, useWorkshop } from '../../../store/useWorkshop';
+import { download, fileName } from '../../../ui/download';
+import { money } from '../../../ui/formatTime';
+import { ScrollRegion } from '../../../ui/ScrollRegion';
+import { say } from '../../../ui/say';
+import { doWhat, whereOf } from '../../../ui/stepWords';
+import { Figure } from '../../../ui/Working';
+import { callCore } from '../../../workers/callCore';
+import { NotYet, usePieceContext } from '../PieceFrame';
+
+function Cans({ need }: { need: ProductNeed }) {
+  const { unitSystem } = useSettings();
+  if (need.packs.counts.length === 0) return <>no pack on its sheet</>;
+  return <>{need.packs.counts.map((c) => `${c.count} × ${formatVolume(c.pack.volumeL, unitSystem)}`).join(' + ')}</>;
+}
+
+function NeedRow({ need }: { need: ProductNeed }) {
+  const { unitSystem, currency } = useSettings();
+  const amount = (litres: number) => formatVolume(litres, unitSystem);
+  return (
+    <tr>
+      <td>
+        <Link to={`/products/${need.productId}`}>{need.name}</Link>
+      </td>
+      <td className="num">
+        <Figure working={need.working}>{amount(need.needL.likely)}</Figure>
+      </td>
+      <td className="num">
+        {amount(need.needL.low)} – {amount(need.needL.high)}
+      </td>
+      <td className="num">
+        <b>
+          <Cans need={need} />
+        </b>
+      </td>
+      <td className="num">{money(need.packs.price, currency)}</td>
+    </tr>
+  );
+}
+
+function StepRow({ reckoned }: { reckoned: ReckonedStep }) {
+  const { products, settings } = useWorkshop();
+  const { step, productL, working } = reckoned;
+  if (!productL || !working) return null;
+  const amount = (litres: number) => formatVolume(litres, settings.unitSystem);
+  return (
+    <tr className={reckoned.status === 'done' ? 'over' : ''}>
+      <td>
+        {whereOf(reckoned)}: {doWhat(reckoned).toLowerCase()}
+      </td>
+      <td>{(step.productId && products[step.productId]?.name) || ''}</td>
+      <td>{step.method ? methodNames[step.method] : ''}</td>
+      <td className="num">{formatArea(reckoned.areaM2, settings.unitSystem)}</td>
+      <td className="num">
+        <Figure working={working}>{amount(productL.likely)}</Figure>
+        {reckoned.thinnerL && <div>+ {amount(reckoned.thinnerL.likely)} thinner</div>}
+      </td>
+      <td className="num">
+        {amount(productL.low)} – {amount(productL.high)}
+      </td>
+      <td className="num">{reckoned.actualL === null ? '' : amount(reckoned.actualL)}</td>
+    </tr>
+  );
+}
+
+/** Litres by product and by step, the cans to buy, and how each figure was worked out. */
+export default function Quantities() {
+  const { piece, result } = usePieceContext();
+  const { products, settings } = useWorkshop();
+  if (!result?.ok || result.value.products.length === 0) return <NotYet result={result} piece={piece} />;
+  const reckoning = result.value;
+  const save = async () => {
+    const csv = await callCore('csv', piece.name, reckoning, products);
+    if (csv.ok) download(fileName(`${piece.name} quantities`, 'csv'), 'text/csv', csv.value);
+    else say({ text: csv.issues[0]?.message ?? 'The file could not be made.' });
+  };
+  return (
+    <div className="stack" style={{ gap: 24 }}>
+      <section aria-label="To buy">
+        <div className="row">
+          <h2>
+            Cans for the whole piece: <span className="n">{money(reckoning.totals.price, settings.currency)}</span>
+          </h2>
+          <button type="button" className="line spread" onClick={save}>
+            Download as CSV
+          </button>
+        </div>
+        <p className="quiet">
+          The cheapest cans that are never short of the high end. Prices are placeholders until you type your own under
+          Products.
+        </p>
+        <ScrollRegion label="Cans by product">
+          <table className="figures">
+            <thead>
+              <tr>
+                <th>Product</th>
+                <th className="num">Likely</th>
+                <th className="num">10 to 90 %</th>
+                <th className="num">Buy</th>
+                <th className="num">Price</th>
+              </tr>
+            </thead>
+            <tbody>
+              {reckoning.products.map((need) => (
+                <NeedRow key={need.productId} need={need} />
+              ))}
+            </tbody>
+          </table>
+        </ScrollRegion>
+      </section>
+      <section aria-label="By step">
+        <h2>By step</h2>
+        <ScrollRegion label="Litres by step">
+          <table className="figures">
+            <thead>
+              <tr>
+                <th>Step</th>
+                <th>Product</th>
+                <th>By</th>
+                <th className="num">Area</th>
+                <th className="num">Likely</th>
+                <th className="num">10 to 90 %</th>
+                <th className="num">Used</th>
+              </tr>
+            </thead>
+            <tbody>
+              {reckoning.steps.map((s) => (
+                <StepRow key={s.step.id} reckoned={s} />
+              ))}
+            </tbody>
+          </table>
+        </ScrollRegion>
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,91 @@
+import { hasOldFilm, leadBanTable, leadHold } from '@cosmesis/core/finishing';
+import type { Piece } from '@cosmesis/core/workshop';
+import { useEditPiece } from '../../../store/useEditPiece';
+import { Keys } from '../../../ui/Keys';
+import { Select } from '../../../ui/Select';
+
+type Answer = 'unknown' | 'negative-all' | 'negative-some' | 'positive' | 'licensed';
+
+function answerOf({ result, everyLayer, licensedWork }: Piece['lead']): Answer {
+  if (licensedWork) return 'licensed';
+  if (result === 'negative') return everyLayer ? 'negative-all' : 'negative-some';
+  return result;
+}
+
+const leadOf: Readonly<Record<Answer, Piece['lead']>> = {
+  unknown: { result: 'unknown', everyLayer: false, licensedWork: false },
+  'negative-all': { result: 'negative', everyLayer: true, licensedWork: false },
+  'negative-some': { result: 'negative', everyLayer: false, licensedWork: false },
+  positive: { result: 'positive', everyLayer: false, licensedWork: false },
+  licensed: { result: 'unknown', everyLayer: false, licensedWork: true },
+};
+
+const decades = Array.from({ length: 26 }, (_, i) => 2020 - i * 10);
+const countries = [
+  ...leadBanTable.map((b) => ({ value: b.country, name: b.name })),
+  { value: 'XX', name: 'Another country' },
+];
+
+/** Age, country and lead test: asked wherever an old film will be touched. */
+export function LeadFields({ piece }: { piece: Piece }) {
+  const edit = useEditPiece(piece.id);
+  const touched = (['top', 'carcass', 'fronts'] as const).some((p) => hasOldFilm(piece.surfaces[p]));
+  const held = touched && leadHold(piece);
+  return (
+    <section className="stack" aria-label="Age and lead" id="lead">
+      <h2>Age and lead</h2>
+      {touched ? (
+        <p className="quiet">Old paint may hold lead. It is asked before anything is sanded or scraped.</p>
+      ) : (
+        <p className="quiet">No old film is recorded: nothing to test.</p>
+      )}
+      <div className="fields">
+        <Select
+          label="Decade it was made"
+          value={piece.decade === null ? '' : String(piece.decade)}
+          options={[{ value: '', name: 'Not known' }, ...decades.map((d) => ({ value: String(d), name: `${d}s` }))]}
+          onPick={(d) =>
+            edit('Decade', (draft) => {
+              draft.decade = d === '' ? null : Number(d);
+            })
+          }
+        />
+        <Select
+          label="Country it was made in"
+          value={piece.country ?? ''}
+          options={[{ value: '', name: 'Not known' }, ...countries]}
+          onPick={(c) =>
+            edit('Country', (draft) => {
+              draft.country = c === '' ? null : c;
+            })
+          }
+        />
+      </div>
+      {touched && (
+        <Keys<Answer>
+          legend="Lead test"
+          value={answerOf(piece.lead)}
+          onPick={(answer) =>
+            edit('Lead test', (draft) => {
+              draft.lead = leadOf[answer];
+            })
+          }
+          choices={[
+            { value: 'unknown', name: 'Not tested' },
+            { value: 'negative-all', name: 'Negative, every layer' },
+            { value: 'negative-some', name: 'Negative, not every layer' },
+            { value: 'positive', name: 'Positive' },
+            { value: 'licensed', name: 'Licensed people do it' },
+          ]}
+        />
+      )}
+      {held && (
+        <p className="finding stop">
+          <b>Held: the old film may not be sanded, scraped or heated yet.</b>
+          Record a negative test of every layer, leave the film untouched, or hand the work to licensed people. Home
+          kits can miss low levels; local codes and licensed practice come first.
+        </p>
+      )}
+    </section>
+  );
+}

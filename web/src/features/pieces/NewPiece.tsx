@@ -1,0 +1,40 @@
+import { buildFaces, formById, formTable, newPiece, shapeToDraw } from '@cosmesis/core/piece';
+import type { FormId } from '@cosmesis/core/workshop';
+import { useNavigate } from 'react-router';
+import { newId, nowIso, theStore } from '../../store/theStore';
+import { useWorkshop } from '../../store/useWorkshop';
+import { PieceDrawing } from '../../ui/PieceDrawing';
+
+/** Choose a form: the one thing to know before measuring. */
+export function NewPiece() {
+  const navigate = useNavigate();
+  const { pieces } = useWorkshop();
+  const make = (form: FormId) => {
+    const id = newId();
+    const name = formById(form).name;
+    const same = Object.values(pieces).filter((p) => p.name === name || p.name.startsWith(`${name} `)).length;
+    const piece = newPiece(id, same === 0 ? name : `${name} ${same + 1}`, form, nowIso());
+    theStore().transact('New piece', (draft) => {
+      draft.pieces[id] = piece;
+    });
+    navigate(`/pieces/${id}/survey`);
+  };
+  return (
+    <div className="stack">
+      <h1>Which form is it?</h1>
+      <p className="quiet">The form gives the faces that are measured. Everything can be changed later.</p>
+      <div className="form-cards">
+        {formTable.map((form) => (
+          <button type="button" key={form.id} className="form-card" onClick={() => make(form.id)}>
+            <PieceDrawing
+              faces={buildFaces(shapeToDraw(newPiece('sample', form.name, form.id, '')))}
+              colourOf={(f) => (f.side === 'front' ? '#d9b27c' : f.side === 'up' ? '#e3c494' : '#c39a63')}
+              title=""
+            />
+            {form.name}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

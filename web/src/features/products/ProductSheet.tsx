@@ -1,0 +1,417 @@
+import { typicalProducts } from '@cosmesis/core/products';
+import { formatVolume, good, parseNumber, parseVolume, type Result, refused } from '@cosmesis/core/units';
+import { type Product, productSchema, type SourcedRange, type Tag } from '@cosmesis/core/workshop';
+import TextField from '@mui/material/TextField';
+import type { Draft } from 'immer';
+import { Link, useParams } from 'react-router';
+import { replanAll } from '../../store/logStep';
+import { theStore } from '../../store/theStore';
+import { useWorkshop } from '../../store/useWorkshop';
+import { MeasureField } from '../../ui/MeasureField';
+import { say } from '../../ui/say';
+import { tagWords } from '../../ui/Working';
+import { kindNames, timeNames } from './words';
+
+/** Reads a number within limits; tells what to do where it is none. */
+const within =
+  (low: number, high: number, unit: string) =>
+  (text: string): Result<number> => {
+    const value = parseNumber(text.replace(new RegExp(`${unit}$`, 'i'), '').trim());
+    if (value === undefined)
+      return refused({ code: 'number_unreadable', path: '', message: `"${text}" is not a number.` });
+    if (!(value >= low && value <= high))
+      return refused({
+        code: 'number_out_of_range',
+        path: '',
+        message: `Between ${low} and ${high}${unit ? ` ${unit}` : ''}.`,
+      });
+    return good(value);
+  };
+
+/** A change that leaves the sheet valid; one that would not is refused with the reason. */
+function edit(product: Product, label: string, mergeKey: string, change: (draft: Draft<Product>) => void): void {
+  theStore().transact(
+    label,
+    (draft) => {
+      const own = draft.products[product.id];
+      if (!own) throw new Error('the product is gone');
+      change(own);
+      const checked = productSchema.safeParse(JSON.parse(JSON.stringify(own)));
+      if (!checked.success) throw new Error(checked.error.issues[0]?.message ?? 'not valid');
+      replanAll(draft);
+    },
+    mergeKey,
+  );
+}
+
+function attempt(product: Product, label: string, mergeKey: string, change: (draft: Draft<Product>) => void): void {
+  try {
+    edit(product, label, mergeKey, change);
+  } catch (error) {
+    say({ text: `Not taken over: ${error instanceof Error ? error.message : String(error)}.` });
+  }
+}
+
+const Tagged = ({ tag }: { tag: Tag }) => <>{tagWords[tag]}</>;
+
+/** Low, likely and high of one value. */
+function RangeFields({
+  product,
+  name,
+  value,
+  factor,
+  unit,
+  most,
+  set,
+}: {
+  product: Product;
+  name: string;
+  value: SourcedRange;
+  factor: number;
+  unit: string;
+  most: number;
+  set: (draft: Draft<Product>, range: SourcedRange) => void;
+}) {
+  const shown = (x: number) => String(Number((x / factor).toPrecision(6)));
+  const take = (end: 'low' | 'likely' | 'high', typed: number) => {
+    const next = { ...value, [end]: typed * factor, tag: 'own' as const };
+    // Moving one end past another takes the others along, so that a range stays a range while it is typed.
+    if (end === 'low')
+      Object.assign(next, { likely: Math.max(next.likely, next.low), high: Math.max(next.high, next.low) });
+    if (end === 'likely')
+      Object.assign(next, { low: Math.min(next.low, next.likely), high: Math.max(next.high, next.likely) });
+    if (end === 'high')
+      Object.assign(next, { likely: Math.min(next.likely, next.high), low: Math.min(next.low, next.high) });
+    attempt(product, name, `${product.id}/${name}/${end}`, (draft) => set(draft, next));
+  };
+  return (
+    <fieldset>
+      <legend>
+        {name}, {unit}{' '}
+        <span className="quiet">
+          <Tagged tag={value.tag} />
+        </span>
+      </legend>
+      <div className="fields" style={{ gridTemplateColumns: 'repeat(3, minmax(90px, 140px))', marginTop: 10 }}>
+        {(['low', 'likely', 'high'] as const).map((end) => (
+          <MeasureField
+            key={end}
+            label={end}
+            draftKey={`${product.id}/${name}/${end}`}
+            shown={shown(value[end])}
+            parse={within(0, most, unit)}
+            onValue={(typed) => take(end, typed)}
+          />
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function SingleField({
+  product,
+  name,
+  unit,
+  shown,
+  tag,
+  low,
+  high,
+  set,
+}: {
+  product: Product;
+  name: string;
+  unit: string;
+  shown: number;
+  tag: Tag;
+  low: number;
+  high: number;
+  set: (draft: Draft<Product>, value: number) => void;
+}) {
+  return (
+    <MeasureField
+      label={unit ? `${name}, ${unit}` : name}
+      draftKey={`${product.id}/${name}`}
+      shown={String(Number(shown.toPrecision(6)))}
+      parse={within(low, high, unit)}
+      help={tagWords[tag]}
+      onValue={(value) => attempt(product, name, `${product.id}/${name}`, (draft) => set(draft, value))}
+    />
+  );
+}
+
+function Packs({ product }: { product: Product }) {
+  const { settings } = useWorkshop();
+  return (
+    <section className="stack" aria-label="Packs">
+      <h2>Packs</h2>
+      {product.packs
+        .map((pack, i) => ({ pack, i, key: `pack-${i}` }))
+        .map(({ pack, i, key }) => (
+          <div
+            key={key}
+            className="fields"
+            style={{ gridTemplateColumns: 'minmax(110px, 160px) minmax(110px, 160px) auto' }}
+          >
+            <MeasureField
+              label={`Pack ${i + 1}`}
+              draftKey={`${product.id}/pack/${i}`}
+              shown={formatVolume(pack.volumeL, settings.unitSystem)}
+              help={tagWords[pack.tag]}
+              parse={(text) => {
+                const v = parseVolume(text, settings.unitSystem);
+                return v.ok && v.value <= 0
+                  ? refused({ code: 'pack_empty', path: '', message: 'A pack holds more than nothing.' })
+                  : v;
+              }}
+              onValue={(volumeL) =>
+                attempt(product, 'Pack size', `${product.id}/pack/${i}`, (draft) => {
+                  draft.packs[i] = { ...pack, volumeL, tag: 'own' };
+                })
+              }
+            />
+            <MeasureField
+              label={`Price, ${settings.currency}`}
+              draftKey={`${product.id}/price/${i}`}
+              shown={String(pack.price)}
+              parse={within(0, 100_000, '')}
+              onValue={(price) =>
+                attempt(product, 'Price', `${product.id}/price/${i}`, (draft) => {
+                  draft.packs[i] = { ...pack, price, tag: 'own' };
+                })
+              }
+            />
+            <button
+              type="button"
+              className="plain"
+              aria-label={`Remove pack ${i + 1}`}
+              onClick={() =>
+                attempt(product, 'Remove a pack', '', (draft) => {
+                  draft.packs.splice(i, 1);
+                })
+              }
+            >
+              Remove
+            </button>
+          </div>
+        ))}
+      <div>
+        <button
+          type="button"
+          className="line"
+          onClick={() =>
+            attempt(product, 'Add a pack', '', (draft) => {
+              draft.packs.push({ volumeL: 1, price: 0, tag: 'own' });
+            })
+          }
+        >
+          Add a pack
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** One product: every value with where it comes from; what is typed here wins and can be reset. */
+export default function ProductSheet() {
+  const { productId = '' } = useParams();
+  const product = useWorkshop().products[productId];
+  const typical = (typicalProducts as readonly Product[]).find((p) => p.id === productId);
+  if (!product) {
+    return (
+      <div className="stack">
+        <h1>This product is not on the shelf</h1>
+        <Link to="/products">All products</Link>
+      </div>
+    );
+  }
+  const days = 1440;
+  const scale = (range: SourcedRange) =>
+    range.high >= 2 * days
+      ? { factor: days, unit: 'days', most: 400 }
+      : range.high >= 120
+        ? { factor: 60, unit: 'h', most: 2000 }
+        : { factor: 1, unit: 'min', most: 100_000 };
+  return (
+    <div className="stack" style={{ gap: 26, maxWidth: 900 }}>
+      <div className="row">
+        <h1>{product.name}</h1>
+        <span className="quiet">{kindNames[product.kind]}</span>
+        {typical && (
+          <button
+            type="button"
+            className="line spread"
+            onClick={() => {
+              attempt(product, 'Reset to typical', '', (draft) => {
+                Object.assign(draft, typical);
+              });
+              say({ text: 'Typical values are back.', action: { name: 'Undo', run: () => theStore().undo() } });
+            }}
+          >
+            Reset to typical
+          </button>
+        )}
+      </div>
+      <p>Type what the label of your can says. What you type is marked your own, and every plan follows.</p>
+      <TextField
+        label="Name"
+        value={product.name}
+        onChange={(e) =>
+          attempt(product, 'Name', `${product.id}/name`, (draft) => {
+            draft.name = e.target.value.slice(0, 200);
+          })
+        }
+      />
+      <section className="stack" aria-label="Coverage" style={{ gap: 18 }}>
+        <h2>Coverage</h2>
+        {product.spreadM2PerL && (
+          <RangeFields
+            product={product}
+            name="Spreading rate by brush"
+            value={product.spreadM2PerL}
+            factor={1}
+            unit="m²/L"
+            most={60}
+            set={(draft, r) => {
+              draft.spreadM2PerL = r;
+            }}
+          />
+        )}
+        {product.perPlaceL && (
+          <RangeFields
+            product={product}
+            name="Amount for one place"
+            value={product.perPlaceL}
+            factor={0.001}
+            unit="ml"
+            most={1000}
+            set={(draft, r) => {
+              draft.perPlaceL = r;
+            }}
+          />
+        )}
+        <div className="fields">
+          {product.volumeSolidsFrac && (
+            <SingleField
+              product={product}
+              name="Volume solids"
+              unit="%"
+              shown={product.volumeSolidsFrac.value * 100}
+              tag={product.volumeSolidsFrac.tag}
+              low={1}
+              high={100}
+              set={(draft, x) => {
+                draft.volumeSolidsFrac = { value: x / 100, tag: 'own' };
+              }}
+            />
+          )}
+          {product.thinner && (
+            <SingleField
+              product={product}
+              name={`Thinned with ${product.thinner}`}
+              unit="%"
+              shown={product.thinningFrac.value * 100}
+              tag={product.thinningFrac.tag}
+              low={0}
+              high={product.thinningMaxFrac.value * 100}
+              set={(draft, x) => {
+                draft.thinningFrac = { value: x / 100, tag: 'own' };
+              }}
+            />
+          )}
+          <SingleField
+            product={product}
+            name="Coats"
+            unit=""
+            shown={product.coats}
+            tag="M"
+            low={1}
+            high={20}
+            set={(draft, x) => {
+              draft.coats = Math.round(x);
+            }}
+          />
+        </div>
+      </section>
+      <section className="stack" aria-label="Times" style={{ gap: 18 }}>
+        <h2>Times</h2>
+        <p className="quiet">At 23 °C and 50 %, thin coat, moving air.</p>
+        {timeNames.map(([key, name]) => {
+          const range = product.times[key];
+          if (range === null || (range.high === 0 && range.tag === 'T')) return null;
+          return (
+            <RangeFields
+              key={key}
+              product={product}
+              name={name}
+              value={range}
+              {...scale(range)}
+              set={(draft, r) => {
+                draft.times[key] = r;
+              }}
+            />
+          );
+        })}
+        {product.times.blockedMin && (
+          <p>
+            No next coat between {product.times.blockedMin.from} min and {product.times.blockedMin.to / 60} h after a
+            coat: it may wrinkle ({tagWords[product.times.blockedMin.tag]}).
+          </p>
+        )}
+      </section>
+      <section className="stack" aria-label="Air" style={{ gap: 18 }}>
+        <h2>Air limits</h2>
+        <div className="fields">
+          <SingleField
+            product={product}
+            name="Not below"
+            unit="°C"
+            shown={product.air.leastTempC.value}
+            tag={product.air.leastTempC.tag}
+            low={-10}
+            high={40}
+            set={(draft, x) => {
+              draft.air.leastTempC = { value: x, tag: 'own' };
+            }}
+          />
+          <SingleField
+            product={product}
+            name="Not above"
+            unit="°C"
+            shown={product.air.mostTempC.value}
+            tag={product.air.mostTempC.tag}
+            low={5}
+            high={60}
+            set={(draft, x) => {
+              draft.air.mostTempC = { value: x, tag: 'own' };
+            }}
+          />
+          <SingleField
+            product={product}
+            name="Humidity at most"
+            unit="%"
+            shown={product.air.mostRelHumFrac.value * 100}
+            tag={product.air.mostRelHumFrac.tag}
+            low={10}
+            high={100}
+            set={(draft, x) => {
+              draft.air.mostRelHumFrac = { value: x / 100, tag: 'own' };
+            }}
+          />
+          <SingleField
+            product={product}
+            name="Surface above dew point by"
+            unit="K"
+            shown={product.air.leastDewMarginK.value}
+            tag={product.air.leastDewMarginK.tag}
+            low={0}
+            high={20}
+            set={(draft, x) => {
+              draft.air.leastDewMarginK = { value: x, tag: 'own' };
+            }}
+          />
+        </div>
+      </section>
+      <Packs product={product} />
+    </div>
+  );
+}

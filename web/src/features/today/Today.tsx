@@ -1,0 +1,235 @@
+import { cautionDefers, lookNames, methodNames } from '@cosmesis/core/finishing';
+import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import { formatVolume } from '@cosmesis/core/units';
+import type { Piece } from '@cosmesis/core/workshop';
+import { Link } from 'react-router';
+import { logStep } from '../../store/logStep';
+import { theStore } from '../../store/theStore';
+import { useNowMin } from '../../store/useNowMin';
+import { useReckonings } from '../../store/useReckoning';
+import { useWorkshop } from '../../store/useWorkshop';
+import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
+import { clockTime, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
+import { say } from '../../ui/say';
+import { doWhat, whereOf } from '../../ui/stepWords';
+
+interface Act {
+  piece: Piece;
+  reckoning: Reckoning;
+  step: ReckonedStep;
+}
+
+/** What can be done next: the running and planned hands-on steps of every piece, in time. */
+function actsOf(pieces: readonly Piece[], reckonings: ReturnType<typeof useReckonings>): Act[] {
+  return pieces
+    .flatMap((piece) => {
+      const r = reckonings?.get(piece.id);
+      if (!r?.ok) return [];
+      return r.value.steps
+        .filter((s) => s.status !== 'done' && s.handsOnMin > 0)
+        .map((step) => ({ piece, reckoning: r.value, step }));
+    })
+    .sort(
+      (a, b) =>
+        Number(a.step.held) - Number(b.step.held) ||
+        Number(b.step.status === 'running') - Number(a.step.status === 'running') ||
+        a.step.startMin - b.step.startMin,
+    );
+}
+
+function press(act: Act, what: 'start' | 'done'): void {
+  logStep(act.piece.id, what, act.step, act.reckoning.steps);
+  say({
+    text:
+      what === 'start'
+        ? `Started: ${doWhat(act.step)}.`
+        : `Done: ${doWhat(act.step)}. All that follows is worked out again.`,
+    action: { name: 'Undo', run: () => theStore().undo() },
+  });
+}
+
+function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
+  const { products, settings } = useWorkshop();
+  const { step, piece } = act;
+  const product = step.step.productId ? products[step.step.productId] : undefined;
+  const running = step.status === 'running';
+  const now = running || step.startMin <= nowMin + 1;
+  return (
+    <article className="act first" aria-labelledby="first-act">
+      <p className="quiet">
+        <b className="when">{running ? 'Running' : now ? 'Now' : dayTime(step.startMin, nowMin, settings.timeZone)}</b>{' '}
+        · <Link to={`/pieces/${piece.id}/plan`}>{piece.name}</Link>, {whereOf(step).toLowerCase()}
+      </p>
+      <h2 className="what" id="first-act">
+        {doWhat(step)}
+      </h2>
+      <div className="bigs">
+        <span className="big">
+          {running
+            ? `${duration(Math.max(0, nowMin - step.startMin))} of ${duration(step.handsOnMin)}`
+            : duration(step.handsOnMin)}
+        </span>
+        {step.productL && <span className="big">{formatVolume(step.productL.likely, settings.unitSystem)}</span>}
+      </div>
+      {product && (
+        <p>
+          {product.name}
+          {step.step.method ? `, ${methodNames[step.step.method]}` : ''}
+        </p>
+      )}
+      <p className="quiet">{step.step.reason}</p>
+      {step.closesAtMin !== null && <p>Window closes {dayTime(step.closesAtMin, nowMin, settings.timeZone)}.</p>}
+      {step.held ? (
+        <p className="finding stop">
+          <b>Held until the old film is tested for lead.</b>
+          <Link to={`/pieces/${piece.id}/survey`}>Record a result in the survey</Link>
+        </p>
+      ) : (
+        <div className="presses">
+          {running ? (
+            <button type="button" className="go" onClick={() => press(act, 'done')}>
+              Done
+            </button>
+          ) : (
+            <>
+              <button type="button" className="go" onClick={() => press(act, 'start')}>
+                Start
+              </button>
+              <button type="button" className="line" onClick={() => press(act, 'done')}>
+                Done
+              </button>
+            </>
+          )}
+          <Link className="line" to={`/pieces/${piece.id}/log`}>
+            Log
+          </Link>
+        </div>
+      )}
+      {step.cautions.map((c) => (
+        <p className="caution" key={c}>
+          {c}
+        </p>
+      ))}
+      {step.cautions.length > 0 && <p className="quiet">{cautionDefers}</p>}
+    </article>
+  );
+}
+
+function LaterAct({ act, nowMin }: { act: Act; nowMin: number }) {
+  const { settings } = useWorkshop();
+  const { step, piece } = act;
+  return (
+    <li className="act">
+      <span className="when">{step.held ? 'Held' : dayTime(step.startMin, nowMin, settings.timeZone)}</span>
+      <div>
+        <p className="quiet">
+          <Link to={`/pieces/${piece.id}/plan`}>{piece.name}</Link>, {whereOf(step).toLowerCase()}
+        </p>
+        <p className="what">{doWhat(step)}</p>
+        <p className="quiet">
+          <span className="n">{duration(step.handsOnMin)}</span>
+          {step.productL && <> · {formatVolume(step.productL.likely, settings.unitSystem)}</>}
+          {step.held && ' · waits for a lead test'}
+          {step.closesAtMin !== null && !step.held && (
+            <> · window to {dayTime(step.closesAtMin, nowMin, settings.timeZone)}</>
+          )}
+        </p>
+      </div>
+    </li>
+  );
+}
+
+/** Nothing to do yet: what to press first. */
+function Nothing() {
+  return (
+    <div className="stack" style={{ maxWidth: 560 }}>
+      <h1>Nothing on the bench</h1>
+      <p>Measure a piece, choose what it shall look like, and its steps, litres and dates stand here.</p>
+      <div>
+        <Link className="go" to="/pieces/new">
+          New piece
+        </Link>
+      </div>
+    </div>
+  );
+}
+
+/** What to do now, and what is wet. */
+export function Today() {
+  const { pieces, settings } = useWorkshop();
+  const nowMin = useNowMin();
+  const all = Object.values(pieces);
+  const reckonings = useReckonings(all);
+  if (all.length === 0) return <Nothing />;
+  if (!reckonings) return <h1>{weekdayName(nowMin, settings.timeZone)}</h1>;
+  const acts = actsOf(all, reckonings);
+  const today = dayName(nowMin, settings.timeZone);
+  const todayMin = acts
+    .filter((a) => !a.step.held && dayName(a.step.startMin, settings.timeZone) === today)
+    .reduce((sum, a) => sum + a.step.handsOnMin, 0);
+  const firstOfPiece = acts
+    .slice(1)
+    .filter(
+      (a, i, rest) => rest.findIndex((b) => b.piece.id === a.piece.id && b.step.held === a.step.held) === i || i < 3,
+    );
+  const wet = all.flatMap((piece) => {
+    const r = reckonings.get(piece.id);
+    return r?.ok ? r.value.wet.map((w) => ({ piece, w })) : [];
+  });
+  wet.sort((a, b) => a.w.recoatFromMin - b.w.recoatFromMin);
+  const unplanned = all.filter((p) => p.steps.length === 0);
+  return (
+    <div className="today">
+      <section aria-label="What to do" className="stack">
+        <h1>
+          {weekdayName(nowMin, settings.timeZone)}
+          {todayMin > 0 ? `, ${duration(todayMin)} hands-on` : ''}
+        </h1>
+        {acts[0] ? <FirstAct act={acts[0]} nowMin={nowMin} /> : <p>No step is waiting.</p>}
+        <ul className="bare">
+          {firstOfPiece.slice(0, 6).map((a) => (
+            <LaterAct key={`${a.piece.id}/${a.step.step.id}`} act={a} nowMin={nowMin} />
+          ))}
+          {unplanned.map((p) => (
+            <li className="act" key={p.id}>
+              <span className="when">Survey</span>
+              <div>
+                <p className="what">
+                  <Link to={`/pieces/${p.id}/survey`}>{p.name}</Link>
+                </p>
+                <p className="quiet">
+                  {Object.keys(p.looks).length === 0
+                    ? `Choose its looks: ${lookNames.painted}, ${lookNames['natural-clear']}, …`
+                    : 'Measure it to get its plan.'}
+                </p>
+              </div>
+            </li>
+          ))}
+        </ul>
+      </section>
+      <section aria-label="What is wet">
+        <div className="row">
+          <h2>What is wet</h2>
+          <span className="quiet">one clock, the next two days</span>
+        </div>
+        {wet.length === 0 ? (
+          <p className="quiet">Nothing is drying at {clockTime(nowMin, settings.timeZone)}.</p>
+        ) : (
+          <>
+            <DrainScale nowMin={nowMin} timeZone={settings.timeZone} />
+            {wet.map(({ piece, w }) => (
+              <Drain
+                key={`${piece.id}/${w.zoneId}`}
+                title={`${piece.name}, ${w.zoneId}`}
+                wet={w}
+                nowMin={nowMin}
+                timeZone={settings.timeZone}
+              />
+            ))}
+            <DrainLegend />
+          </>
+        )}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,349 @@
+import type { Issue } from '@cosmesis/core/units';
+import {
+  fileSizeIssue,
+  readWorkshopFile,
+  type Settings,
+  settingsSchema,
+  type Weekday,
+  weekdays,
+  workshopFromFile,
+  writeWorkshopFile,
+} from '@cosmesis/core/workshop';
+import TextField from '@mui/material/TextField';
+import type { Draft } from 'immer';
+import { type ChangeEvent, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { demoId } from '../../store/demoId';
+import { emptyWorkshop, freshDemo, newId, nowIso, theStore } from '../../store/theStore';
+import { useServerHealth } from '../../store/useServerHealth';
+import { useStoreState, useWorkshop } from '../../store/useWorkshop';
+import { download, fileName } from '../../ui/download';
+import { Keys } from '../../ui/Keys';
+import { Select } from '../../ui/Select';
+import { say } from '../../ui/say';
+
+const dayNames: Readonly<Record<Weekday, string>> = {
+  mon: 'Monday',
+  tue: 'Tuesday',
+  wed: 'Wednesday',
+  thu: 'Thursday',
+  fri: 'Friday',
+  sat: 'Saturday',
+  sun: 'Sunday',
+};
+const clock = (minutes: number): string =>
+  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+
+/** Reads hours as typed: `8-12, 13-17`, `8:30-16`; empty for a day off. */
+export function parseHours(
+  text: string,
+): { ok: true; shifts: Settings['workingHours'][Weekday] } | { ok: false; message: string } {
+  const parts = text
+    .split(/[,;]/)
+    .map((p) => p.trim())
+    .filter(Boolean);
+  const shifts = parts.map((part) => {
+    const m = /^(\d{1,2})(?::(\d\d))?\s*(?:-|–|to)\s*(\d{1,2})(?::(\d\d))?$/.exec(part);
+    return m
+      ? { fromMin: Number(m[1]) * 60 + Number(m[2] ?? 0), toMin: Number(m[3]) * 60 + Number(m[4] ?? 0) }
+      : undefined;
+  });
+  if (shifts.some((s) => !s || s.fromMin >= s.toMin || s.toMin > 1440))
+    return { ok: false, message: 'Write 8-12, 13-17, or leave it empty for a day off.' };
+  const sorted = (shifts as { fromMin: number; toMin: number }[]).sort((a, b) => a.fromMin - b.fromMin);
+  if (sorted.length > 4 || sorted.some((s, i) => i > 0 && s.fromMin < sorted[i - 1]!.toMin))
+    return { ok: false, message: 'Hours of one day may not overlap; four stretches at most.' };
+  return { ok: true, shifts: sorted };
+}
+
+const set = (label: string, change: (settings: Draft<Settings>) => void, mergeKey: string | null = null): void =>
+  theStore().transact(
+    label,
+    (draft) => {
+      change(draft.settings);
+      const checked = settingsSchema.safeParse(JSON.parse(JSON.stringify(draft.settings)));
+      if (!checked.success) throw new Error(checked.error.issues[0]?.message ?? 'not valid');
+    },
+    mergeKey,
+  );
+
+function Hours({ day }: { day: Weekday }) {
+  const { settings } = useWorkshop();
+  const shown = (settings.workingHours[day] ?? []).map((s) => `${clock(s.fromMin)}-${clock(s.toMin)}`).join(', ');
+  const [text, setText] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const take = (typed: string) => {
+    setText(typed);
+    const read = parseHours(typed);
+    if (!read.ok) return setWrong(read.message);
+    try {
+      set(
+        'Working hours',
+        (s) => {
+          s.workingHours[day] = read.shifts ?? [];
+        },
+        `hours/${day}`,
+      );
+      setWrong(null);
+    } catch {
+      setWrong('A week needs some working hours.');
+    }
+  };
+  return (
+    <TextField
+      label={dayNames[day]}
+      value={text ?? shown}
+      placeholder="day off"
+      error={wrong !== null}
+      helperText={wrong ?? ' '}
+      onChange={(e) => take(e.target.value)}
+      onBlur={() => {
+        if (wrong === null) setText(null);
+      }}
+    />
+  );
+}
+
+function SettingsFields() {
+  const { settings } = useWorkshop();
+  const zones = Intl.supportedValuesOf('timeZone');
+  const all = zones.includes(settings.timeZone) ? zones : [settings.timeZone, ...zones];
+  const [name, setName] = useState<string | null>(null);
+  return (
+    <section className="stack" aria-label="Settings" style={{ gap: 18 }}>
+      <h2>This workshop</h2>
+      <TextField
+        label="Name"
+        value={name ?? settings.name}
+        error={name === ''}
+        helperText={name === '' ? 'A workshop needs a name.' : ' '}
+        onChange={(e) => {
+          const next = e.target.value.slice(0, 200);
+          setName(next);
+          if (next !== '')
+            set(
+              'Name of the workshop',
+              (s) => {
+                s.name = next;
+              },
+              'settings/name',
+            );
+        }}
+        onBlur={() => setName(null)}
+      />
+      <Keys
+        legend="Units shown"
+        value={settings.unitSystem}
+        choices={[
+          { value: 'metric', name: 'Centimetres, litres' },
+          { value: 'us', name: 'Inches, quarts' },
+        ]}
+        onPick={(unitSystem) =>
+          set('Units', (s) => {
+            s.unitSystem = unitSystem;
+          })
+        }
+      />
+      <div className="fields">
+        <Select
+          label="Currency"
+          value={settings.currency}
+          options={Intl.supportedValuesOf('currency').map((c) => ({ value: c, name: c }))}
+          onPick={(currency) =>
+            set('Currency', (s) => {
+              s.currency = currency;
+            })
+          }
+        />
+        <Select
+          label="Time zone"
+          value={settings.timeZone}
+          options={all.map((z) => ({ value: z, name: z.replaceAll('_', ' ') }))}
+          onPick={(timeZone) =>
+            set('Time zone', (s) => {
+              s.timeZone = timeZone;
+            })
+          }
+        />
+      </div>
+      <h3>Working hours</h3>
+      <div className="fields">
+        {weekdays.map((day) => (
+          <Hours key={day} day={day} />
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Issues({ issues }: { issues: readonly Issue[] }) {
+  return (
+    <div className="notice stop" role="alert">
+      <div>
+        <b>The file was not opened; nothing was changed.</b>
+        <ul>
+          {issues.slice(0, 12).map((i) => (
+            <li key={i.path + i.code + i.message}>{i.message}</li>
+          ))}
+        </ul>
+      </div>
+    </div>
+  );
+}
+
+function Files() {
+  const { workshop, heads } = useStoreState();
+  const navigate = useNavigate();
+  const [issues, setIssues] = useState<readonly Issue[]>([]);
+  if (!workshop) return null;
+  const exportFile = () =>
+    download(fileName(workshop.settings.name, 'json'), 'application/json', writeWorkshopFile(workshop, nowIso()));
+  const importFile = async (event: ChangeEvent<HTMLInputElement>) => {
+    const file = event.target.files?.[0];
+    event.target.value = '';
+    if (!file) return;
+    const tooLarge = fileSizeIssue(file.size);
+    if (tooLarge) return setIssues([tooLarge]);
+    const read = readWorkshopFile(await file.text());
+    if (!read.ok) return setIssues(read.issues);
+    setIssues([]);
+    const opened = workshopFromFile(read.value);
+    // A workshop that is already here is never overwritten: the file comes in beside it.
+    const taken = heads.some((h) => h.workshopId === opened.id);
+    await theStore().adopt(
+      taken
+        ? {
+            ...opened,
+            id: newId(),
+            settings: { ...opened.settings, name: `${opened.settings.name} (from file)`.slice(0, 200), demo: false },
+          }
+        : opened,
+    );
+    say({ text: `${opened.settings.name} opened.${read.warnings.length > 0 ? ` ${read.warnings[0]!.message}` : ''}` });
+    navigate('/');
+  };
+  return (
+    <section className="stack" aria-label="Files">
+      <h2>Take away and bring back</h2>
+      <p className="quiet">One file holds the whole workshop: pieces, products, readings, log.</p>
+      {issues.length > 0 && <Issues issues={issues} />}
+      <div className="row">
+        <button type="button" className="go" onClick={exportFile}>
+          Export this workshop
+        </button>
+        <label className="line">
+          Import a file
+          <input type="file" accept=".json,application/json" className="visually-hidden" onChange={importFile} />
+        </label>
+      </div>
+    </section>
+  );
+}
+
+/** Starts an empty workshop and opens it. */
+export async function startNewWorkshop(): Promise<void> {
+  await theStore().adopt(emptyWorkshop('My workshop'));
+  say({ text: 'A new, empty workshop. The others stay under Workshop.' });
+}
+
+function Switch() {
+  const { heads, workshop } = useStoreState();
+  const navigate = useNavigate();
+  const [confirming, setConfirming] = useState<string | null>(null);
+  const open = async (id: string) => {
+    await theStore().open(id);
+    navigate('/');
+  };
+  const remove = async (id: string) => {
+    const rest = heads.filter((h) => h.workshopId !== id);
+    if (id === workshop?.id) {
+      if (rest[0]) await theStore().open(rest[0].workshopId);
+      else await theStore().adopt(emptyWorkshop('My workshop'));
+    }
+    await theStore().remove(id);
+    setConfirming(null);
+  };
+  return (
+    <section className="stack" aria-label="Workshops on this device">
+      <h2>Workshops on this device</h2>
+      <ul className="bare">
+        {heads.map((h) => (
+          <li key={h.workshopId} className="row" style={{ borderBottom: '1px solid var(--hair)', padding: '6px 0' }}>
+            <b>{h.name}</b>
+            {h.demo && <span className="quiet">demo, made up</span>}
+            <span className="row spread">
+              {confirming === h.workshopId ? (
+                <>
+                  <span>Delete it with everything in it? Export it first.</span>
+                  <button type="button" className="go" onClick={() => remove(h.workshopId)}>
+                    Delete for good
+                  </button>
+                  <button type="button" className="line" onClick={() => setConfirming(null)}>
+                    Keep
+                  </button>
+                </>
+              ) : (
+                <>
+                  {h.workshopId === workshop?.id ? (
+                    <span className="quiet">open</span>
+                  ) : (
+                    <button
+                      type="button"
+                      className="line"
+                      aria-label={`Open ${h.name}`}
+                      onClick={() => open(h.workshopId)}
+                    >
+                      Open
+                    </button>
+                  )}
+                  <button
+                    type="button"
+                    className="plain"
+                    aria-label={`Delete ${h.name}`}
+                    onClick={() => setConfirming(h.workshopId)}
+                  >
+                    Delete
+                  </button>
+                </>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <div className="row">
+        <button type="button" className="go" onClick={() => void startNewWorkshop().then(() => navigate('/'))}>
+          New workshop
+        </button>
+        <button
+          type="button"
+          className="line"
+          onClick={async () => {
+            await theStore().adopt(await freshDemo());
+            navigate('/');
+          }}
+        >
+          {heads.some((h) => h.workshopId === demoId) ? 'Reset the demo' : 'Bring the demo back'}
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** Settings, files and the other workshops on this device. */
+export default function WorkshopScreen() {
+  const { workshop } = useStoreState();
+  const health = useServerHealth();
+  return (
+    <div className="stack" style={{ gap: 34, maxWidth: 860 }}>
+      <h1>Workshop</h1>
+      <Switch />
+      <Files />
+      <SettingsFields key={workshop?.id} />
+      <p className="quiet">
+        {health === 'away'
+          ? 'The server is not answering; what is open here goes on working.'
+          : 'Everything is kept in this browser on this device. Export now and then: a file survives a lost device.'}
+      </p>
+    </div>
+  );
+}

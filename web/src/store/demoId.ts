@@ -1,0 +1,2 @@
+/** Id under which the demo workshop is kept. */
+export const demoId = 'demo';

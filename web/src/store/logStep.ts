@@ -1,0 +1,94 @@
+import { replan } from '@cosmesis/core/finishing';
+import { minuteOf, type ReckonedStep } from '@cosmesis/core/reckoning';
+import type { LogEntry, Piece, Reading, Workshop } from '@cosmesis/core/workshop';
+import { current, type Draft } from 'immer';
+import { newId, nowIso, theStore } from './theStore';
+import { editPiece } from './useEditPiece';
+
+/** How old a reading may be to be noted with a step, minutes. */
+const freshReadingMin = 180;
+
+/** The newest reading of a workshop. */
+export const latestReading = (readings: Workshop['readings']): Reading | undefined =>
+  Object.values(readings).reduce<Reading | undefined>(
+    (latest, r) => (!latest || Date.parse(r.at) > Date.parse(latest.at) ? r : latest),
+    undefined,
+  );
+
+function airNow(readings: Workshop['readings'], at: string): LogEntry['air'] {
+  const reading = latestReading(readings);
+  if (!reading || minuteOf(at) - minuteOf(reading.at) > freshReadingMin) return null;
+  return { airTempC: reading.airTempC, relHumFrac: reading.relHumFrac };
+}
+
+const iso = (minute: number): string => new Date(minute * 60_000).toISOString().replace('.000Z', '+00:00');
+
+/** What the plan said, kept so that History can hold it against what happened. */
+const plannedOf = (step: ReckonedStep): LogEntry['planned'] => ({
+  startAt: iso(step.startMin),
+  endAt: iso(step.endMin),
+  volumeL: step.productL?.likely ?? null,
+});
+
+/** A step that the schedule put in is written into the plan when it is begun. */
+function keepSteps(piece: Draft<Piece>, step: ReckonedStep, all: readonly ReckonedStep[]): void {
+  if (step.inserted)
+    piece.steps = all
+      .filter((s) => !s.inserted || s.step.id.startsWith(step.step.id.replace(/\/(scuff|de-dust)$/, '/')))
+      .map((s) => s.step) as Draft<Piece>['steps'];
+}
+
+/** Marks a step started or done, now. */
+export function logStep(
+  pieceId: string,
+  what: 'start' | 'done',
+  step: ReckonedStep,
+  all: readonly ReckonedStep[],
+): void {
+  const at = nowIso();
+  const id = newId();
+  theStore().transact(what === 'start' ? 'Start a step' : 'Step done', (draft) => {
+    const piece = draft.pieces[pieceId];
+    if (!piece) throw new Error('the piece is gone');
+    keepSteps(piece, step, all);
+    const entry = piece.log.find((e) => e.stepId === step.step.id);
+    if (entry) {
+      if (what === 'done') entry.doneAt = at;
+      return;
+    }
+    piece.log.push({
+      id,
+      stepId: step.step.id,
+      startedAt: what === 'start' ? at : null,
+      doneAt: what === 'done' ? at : null,
+      actualL: null,
+      air: airNow(current(draft.readings), at),
+      note: '',
+      planned: plannedOf(step),
+    });
+  });
+}
+
+/** Corrects an entry of the log. */
+export function correctEntry(pieceId: string, entryId: string, change: Partial<Omit<LogEntry, 'id' | 'stepId'>>): void {
+  theStore().transact('Correct the log', (draft) => {
+    const entry = draft.pieces[pieceId]?.log.find((e) => e.id === entryId);
+    if (!entry) throw new Error('the entry is gone');
+    Object.assign(entry, change);
+  });
+}
+
+/** Takes an entry out of the log: the step is planned again. */
+export function removeEntry(pieceId: string, entryId: string): void {
+  editPiece(pieceId, 'Take a step out of the log', (piece) => {
+    piece.log = piece.log.filter((e) => e.id !== entryId);
+  });
+}
+
+/** Plans every piece again, after a product was changed. */
+export function replanAll(draft: Draft<Workshop>): void {
+  for (const piece of Object.values(draft.pieces)) {
+    if (piece.steps.length > 0)
+      piece.steps = replan(current(piece), current(draft.products)).steps as Draft<Piece>['steps'];
+  }
+}

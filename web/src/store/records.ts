@@ -1,0 +1,78 @@
+import {
+  defaultSettings,
+  pieceSchema,
+  productSchema,
+  readingSchema,
+  settingsSchema,
+  type Workshop,
+} from '@cosmesis/core/workshop';
+import type { Patch } from 'immer';
+import type { RecordKind, StoredRecord } from './database';
+
+const collections = { pieces: 'piece', products: 'product', readings: 'reading' } as const;
+const schemas = {
+  piece: pieceSchema,
+  product: productSchema,
+  reading: readingSchema,
+  settings: settingsSchema,
+} as const;
+
+/** Settings that stand in where the stored ones cannot be read. */
+const fallbackSettings = () =>
+  defaultSettings('Workshop', Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC', 'metric', 'EUR');
+
+/** Builds a workshop from its records; those that are not valid come back with the reason. */
+export function workshopFromRecords(
+  id: string,
+  records: readonly StoredRecord[],
+): { workshop: Workshop; broken: { record: StoredRecord; why: string }[] } {
+  const workshop: Workshop = { id, settings: fallbackSettings(), pieces: {}, products: {}, readings: {} };
+  const broken: { record: StoredRecord; why: string }[] = [];
+  for (const record of records) {
+    const parsed = schemas[record.kind]?.safeParse(record.value);
+    if (!parsed?.success) {
+      const first = parsed?.error.issues[0];
+      broken.push({
+        record,
+        why: first ? `${first.path.map(String).join(' → ')}: ${first.message}` : 'unknown kind of record',
+      });
+    } else if (record.kind === 'settings') workshop.settings = parsed.data as Workshop['settings'];
+    else (workshop[`${record.kind}s`] as Record<string, unknown>)[record.id] = parsed.data;
+  }
+  return { workshop, broken };
+}
+
+/** Every record of a workshop, to write it whole. */
+export function recordsOf(workshop: Workshop): StoredRecord[] {
+  const { id: workshopId } = workshop;
+  const of = (kind: RecordKind, all: Record<string, unknown>) =>
+    Object.entries(all).map(([id, value]) => ({ workshopId, kind, id, value }));
+  return [
+    { workshopId, kind: 'settings', id: 'settings', value: workshop.settings },
+    ...of('piece', workshop.pieces),
+    ...of('product', workshop.products),
+    ...of('reading', workshop.readings),
+  ];
+}
+
+/** Records that patches touch: to be put, or removed where they are gone. */
+export function touchedRecords(
+  workshop: Workshop,
+  patches: readonly Patch[],
+): { put: StoredRecord[]; remove: [RecordKind, string][] } {
+  const keys = new Map<string, [RecordKind, string]>();
+  for (const { path } of patches) {
+    const [collection, id] = path.map(String);
+    if (collection === 'settings') keys.set('settings', ['settings', 'settings']);
+    const kind = collections[collection as keyof typeof collections];
+    if (kind && id !== undefined) keys.set(`${kind}/${id}`, [kind, id]);
+  }
+  const put: StoredRecord[] = [];
+  const remove: [RecordKind, string][] = [];
+  for (const [kind, id] of keys.values()) {
+    const value = kind === 'settings' ? workshop.settings : workshop[`${kind}s`][id];
+    if (value === undefined) remove.push([kind, id]);
+    else put.push({ workshopId: workshop.id, kind, id, value });
+  }
+  return { put, remove };
+}

@@ -1,0 +1,68 @@
+import { typicalProducts } from '@cosmesis/core/products';
+import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/workshop';
+import { callCore } from '../workers/callCore';
+import { Database } from './database';
+import { type Surroundings, WorkshopStore } from './WorkshopStore';
+
+const timeZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+
+/** US customary units and dollars where the browser speaks American English; metric elsewhere. */
+function localHabits(): { unitSystem: 'metric' | 'us'; currency: string } {
+  const us = navigator.language === 'en-US';
+  return us
+    ? { unitSystem: 'us', currency: 'USD' }
+    : { unitSystem: 'metric', currency: navigator.language === 'en-GB' ? 'GBP' : 'EUR' };
+}
+
+/** An id that is new everywhere. */
+export const newId = (): string => crypto.randomUUID();
+
+/** Now as an ISO instant with offset, whole seconds. */
+export const nowIso = (): string =>
+  new Date(Math.floor(Date.now() / 1000) * 1000).toISOString().replace('.000Z', '+00:00');
+
+/** An empty workshop under a new id. */
+export function emptyWorkshop(name: string): Workshop {
+  const { unitSystem, currency } = localHabits();
+  return newWorkshop(newId(), defaultSettings(name, timeZone(), unitSystem, currency), typicalProducts);
+}
+
+/** The demo, dated from now. */
+export async function freshDemo(): Promise<Workshop> {
+  const made = await callCore('demo', Math.floor(Date.now() / 60_000), timeZone());
+  return made.ok ? made.value : emptyWorkshop('New workshop');
+}
+
+let store: WorkshopStore | undefined;
+
+/** The one store of this page. */
+export function theStore(): WorkshopStore {
+  if (!store) throw new Error('the store is not open yet');
+  return store;
+}
+
+/** The other tabs of this origin. */
+function otherTabs(): Surroundings['channel'] {
+  const channel = new BroadcastChannel('cosmesis');
+  const tabs: Surroundings['channel'] = { onmessage: null, postMessage: (message) => channel.postMessage(message) };
+  channel.onmessage = ({ data }) => tabs.onmessage?.({ data });
+  return tabs;
+}
+
+/** Opens the store: the workshop used last, or the demo on a first visit. */
+export async function openStore(): Promise<WorkshopStore> {
+  const database = await Database.open();
+  const opened = new WorkshopStore(database, {
+    nowMs: () => Date.now(),
+    lock: (name, work) => navigator.locks.request(name, work) as Promise<void>,
+    channel: otherTabs(),
+    later: (work, ms) => void setTimeout(work, ms),
+  });
+  store = opened;
+  const heads = await database.heads();
+  const last = await database.currentId();
+  const id = heads.some((h) => h.workshopId === last) ? last : heads[0]?.workshopId;
+  if (id === undefined) await opened.adopt(await freshDemo());
+  else await opened.open(id);
+  return opened;
+}

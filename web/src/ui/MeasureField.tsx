@@ -1,0 +1,73 @@
+import type { Result } from '@cosmesis/core/units';
+import TextField from '@mui/material/TextField';
+import { useEffect, useState } from 'react';
+
+interface Props {
+  label: string;
+  /** Key under which text that cannot be read yet is kept over a reload. */
+  draftKey: string;
+  /** The value as shown; empty where there is none. */
+  shown: string;
+  parse: (text: string) => Result<number>;
+  onValue: (value: number) => void;
+  help?: string;
+  /** Something wrong with the value itself. */
+  complaint?: string | undefined;
+  /** Whether an empty field is an answer. */
+  onEmpty?: () => void;
+  autoFocus?: boolean;
+}
+
+/**
+ * A field for a measure with its unit. What can be read is taken over at every key; what cannot stays as typed, with what
+ * to do, and survives a reload.
+ */
+export function MeasureField({ label, draftKey, shown, parse, onValue, help, complaint, onEmpty, autoFocus }: Props) {
+  const stored = `draft/${draftKey}`;
+  const [text, setText] = useState(() => sessionStorage.getItem(stored) ?? shown);
+  const [focused, setFocused] = useState(false);
+  const [wrong, setWrong] = useState<string | null>(() => {
+    const draft = sessionStorage.getItem(stored);
+    const read = draft === null ? undefined : parse(draft);
+    return read && !read.ok ? (read.issues[0]?.message ?? null) : null;
+  });
+
+  // Undo, another tab or the other unit system may change the value under the field.
+  useEffect(() => {
+    if (!focused && wrong === null) setText(shown);
+  }, [shown, focused, wrong]);
+
+  const take = (typed: string) => {
+    setText(typed);
+    if (typed.trim() === '' && onEmpty) {
+      sessionStorage.removeItem(stored);
+      setWrong(null);
+      onEmpty();
+      return;
+    }
+    const read = parse(typed);
+    if (read.ok) {
+      sessionStorage.removeItem(stored);
+      setWrong(null);
+      onValue(read.value);
+    } else {
+      sessionStorage.setItem(stored, typed);
+      setWrong(read.issues[0]?.message ?? 'This cannot be read.');
+    }
+  };
+
+  const message = focused && text.trim() === '' ? undefined : (wrong ?? complaint);
+  return (
+    <TextField
+      label={label}
+      value={text}
+      autoComplete="off"
+      autoFocus={autoFocus ?? false}
+      error={message !== undefined && message !== null}
+      helperText={message ?? help ?? ' '}
+      onFocus={() => setFocused(true)}
+      onBlur={() => setFocused(false)}
+      onChange={(event) => take(event.target.value)}
+    />
+  );
+}

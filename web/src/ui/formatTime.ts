@@ -1,0 +1,46 @@
+const cache = new Map<string, Intl.DateTimeFormat>();
+
+function format(minute: number, timeZone: string, options: Intl.DateTimeFormatOptions): string {
+  const key = `${timeZone}|${JSON.stringify(options)}`;
+  let formatter = cache.get(key);
+  if (!formatter) {
+    formatter = new Intl.DateTimeFormat('en-GB', { timeZone, ...options });
+    cache.set(key, formatter);
+  }
+  return formatter.format(minute * 60_000);
+}
+
+/** Clock time, 13:40. */
+export const clockTime = (minute: number, timeZone: string): string =>
+  format(minute, timeZone, { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+
+/** Day without year, Tue 9 Dec. */
+export const dayName = (minute: number, timeZone: string): string =>
+  format(minute, timeZone, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '');
+
+/** Weekday and its full name: Wednesday. */
+export const weekdayName = (minute: number, timeZone: string): string => format(minute, timeZone, { weekday: 'long' });
+
+/** Clock time, with the day where it is not today: 13:40, Thu 11:00, Tue 9 Dec 11:00. */
+export function dayTime(minute: number, nowMin: number, timeZone: string): string {
+  const clock = clockTime(minute, timeZone);
+  if (dayName(minute, timeZone) === dayName(nowMin, timeZone) && Math.abs(minute - nowMin) < 2880) return clock;
+  if (minute > nowMin && minute - nowMin < 6 * 1440)
+    return `${format(minute, timeZone, { weekday: 'short' })} ${clock}`;
+  return `${dayName(minute, timeZone)} ${clock}`;
+}
+
+/** Hands-on time: 25 min, 3 h 10. */
+export const duration = (minutes: number): string =>
+  minutes < 60
+    ? `${minutes} min`
+    : `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${String(minutes % 60).padStart(2, '0')}` : ''}`;
+
+/** An amount of money in the workshop's currency, shown as an estimate without cents where it is large. */
+export const money = (amount: number, currency: string): string =>
+  new Intl.NumberFormat('en-GB', {
+    style: 'currency',
+    currency,
+    maximumFractionDigits: amount >= 20 ? 0 : 2,
+    minimumFractionDigits: amount >= 20 ? 0 : 2,
+  }).format(amount);

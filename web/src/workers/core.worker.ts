@@ -1,0 +1,33 @@
+import { demoWorkshop } from '@cosmesis/core/demo';
+import { type ReckonInput, type Reckoning, reckonPiece } from '@cosmesis/core/reckoning';
+import { quantitiesToCsv, stepsToICalendar } from '@cosmesis/core/takeaway';
+import { good, type Result, refused } from '@cosmesis/core/units';
+import type { Product, Workshop } from '@cosmesis/core/workshop';
+import { expose } from 'comlink';
+
+/** Runs core and turns whatever it throws into an issue: nothing is thrown across the border. */
+function guarded<T>(work: () => Result<T>): Result<T> {
+  try {
+    return work();
+  } catch (error) {
+    return refused({
+      code: 'core_failed',
+      path: '',
+      message: `This could not be worked out (${error instanceof Error ? error.message : String(error)}). The record is kept as it is.`,
+    });
+  }
+}
+
+const core = {
+  reckon: (input: ReckonInput): Result<Reckoning> => guarded(() => reckonPiece(input)),
+  demo: (nowMin: number, timeZone: string): Result<Workshop> => guarded(() => good(demoWorkshop(nowMin, timeZone))),
+  calendar: (name: string, reckoning: Reckoning, products: Record<string, Product>, nowMin: number): Result<string> =>
+    guarded(() => good(stepsToICalendar(name, reckoning, products, nowMin))),
+  csv: (name: string, reckoning: Reckoning, products: Record<string, Product>): Result<string> =>
+    guarded(() => good(quantitiesToCsv(name, reckoning, products))),
+};
+
+/** What the worker offers. */
+export type Core = typeof core;
+
+expose(core);

@@ -15,7 +15,7 @@ const rooms = [
 const upward = rooms.map((room, i) => ({
   name: `core-${room}-looks-down`,
   severity: 'error',
-  from: { path: `^core/src/${room}/` },
+  from: { path: `^core/src/${room}/`, pathNot: '\\.test\\.ts$' },
   to: { path: `^core/src/(${rooms.slice(i + 1).join('|') || 'nothing-above'})/` },
 }));
 module.exports = {

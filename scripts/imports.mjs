@@ -1,8 +1,14 @@
 // Import directions. An empty graph would pass every rule, so the number of modules is checked too.
 import { createRequire } from 'node:module';
-import { cruise } from 'dependency-cruiser';
 
-const config = createRequire(import.meta.url)('../.dependency-cruiser.cjs');
+const require = createRequire(import.meta.url);
+// dependency-cruiser parses every file as plain TypeScript, which fails on TSX: the parser is told by the file's name.
+const swc = require('@swc/core');
+const { parseFileSync } = swc;
+swc.parseFileSync = (file, options) => parseFileSync(file, { ...options, tsx: file.endsWith('.tsx') });
+const { cruise } = await import('dependency-cruiser');
+
+const config = require('../.dependency-cruiser.cjs');
 const { output } = await cruise(['core/src', 'cli/src', 'web/src', 'server/src', 'e2e'], {
   ...config.options,
   ruleSet: { forbidden: config.forbidden },

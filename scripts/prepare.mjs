@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, statSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
-export const root = fileURLToPath(new URL('..', import.meta.url));
+export const root = fileURLToPath(new URL('..', import.meta.url)).replace(/\/$/, '');
 
 /** Runs a command in the repository root, shown as it goes; true when it ended well. */
 export function run(command, args, options = {}) {

@@ -1,6 +1,6 @@
 // The share of tests in the code: non-blank lines; data tables, fixtures and scripts of the repository left out.
 import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { root } from './prepare.mjs';
 
 const dataTables = /(typicalProducts|species|forms|stepKinds|demoWorkshop|leadBans|tokens\.css)/;
@@ -9,7 +9,7 @@ const files = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '*.t
   encoding: 'utf8',
 })
   .split('\n')
-  .filter((f) => f && !f.includes('fixtures/') && !f.startsWith('scripts/'));
+  .filter((f) => f && existsSync(`${root}/${f}`) && !f.includes('fixtures/') && !f.startsWith('scripts/'));
 const lines = (file) =>
   readFileSync(`${root}/${file}`, 'utf8')
     .split('\n')

@@ -1,7 +1,7 @@
 import type { Request, Response } from 'express';
 
 /** One message of the stream; `topic` names the instrument, so that any number of instruments share one connection. */
-export interface StreamMessage {
+interface StreamMessage {
   topic: string;
   data: unknown;
 }

@@ -3,7 +3,7 @@ import type { DamageKind, LookKind, Piece, Surface, ZoneId } from '../workshop';
 import { gluedDamage } from './surfaceState';
 
 /** A zone that shares an edge with another one. */
-export interface Neighbour {
+interface Neighbour {
   zoneId: ZoneId;
   look: LookKind;
   lineM: number;

@@ -12,7 +12,7 @@ export interface Draft {
 export type StepDetails = Partial<Omit<Step, 'id' | 'zoneId' | 'kind' | 'ordinal'>> & { reason: string };
 
 /** Which wait a step has to keep after the one before it on the same surface. */
-export function waitBetween(before: Step, kind: StepKindId, productId: string | null): WaitKind {
+function waitBetween(before: Step, kind: StepKindId, productId: string | null): WaitKind {
   if (before.kind === 'dry-out') return 'dry';
   if (before.kind === 'strip-chemical') return 'dwell';
   if (before.kind === 'glue' || before.kind === 'fill') return 'sand';

@@ -27,7 +27,7 @@ const medianGrainUm: Readonly<Record<number, number>> = {
 };
 
 /** Median grain of a P-grade, µm. Unknown grades give the next coarser one, which is the cautious side. */
-export function grainUm(grit: number): number {
+function grainUm(grit: number): number {
   const grades = Object.keys(medianGrainUm).map(Number);
   const coarser = grades.filter((g) => g <= grit).at(-1) ?? 40;
   return medianGrainUm[coarser] ?? 425;
@@ -53,7 +53,7 @@ export const ladderRemovalUm = (ladder: readonly number[]): number =>
 export const veneerReserveMm = 0.25;
 
 /** What may be taken off a veneer of known thickness, mm. */
-export const veneerBudgetMm = (thicknessMm: number): number => Math.max(0, thicknessMm - veneerReserveMm);
+const veneerBudgetMm = (thicknessMm: number): number => Math.max(0, thicknessMm - veneerReserveMm);
 
 /** Below this a veneer, or one of unknown thickness, is sanded by hand only, mm (from memory). */
 export const handOnlyBelowMm = 0.4;

@@ -20,5 +20,5 @@ export function handsOnMinutes(step: Step, areaM2: number): number {
     parts +
     fixed +
     byMethod.fixed;
-  return Math.ceil(total - 1e-9);
+  return Math.max(0, Math.ceil(total - 1e-9));
 }

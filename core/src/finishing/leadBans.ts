@@ -16,7 +16,7 @@ export const hasOldFilm = (surface: Surface): boolean =>
  * Whether a piece counts as made before its country's ban: a decade is taken by its first year, and an unknown decade or
  * country counts as before.
  */
-export function maybeBeforeLeadBan(piece: Pick<Piece, 'decade' | 'country'>): boolean {
+function maybeBeforeLeadBan(piece: Pick<Piece, 'decade' | 'country'>): boolean {
   const ban = leadBanTable.find((b) => b.country === piece.country);
   return piece.decade === null || ban === undefined || piece.decade < ban.year;
 }

@@ -1,7 +1,7 @@
 import type { Method, PartKind, ProductKind, StepKindId } from '../workshop';
 
 /** Hands-on minutes of a step; parts that are absent count nothing. */
-export interface StepMinutes {
+interface StepMinutes {
   perM2?: number;
   perPlace?: number;
   perMetre?: number;

@@ -3,7 +3,7 @@ import type { Carrier, DamageKind, MaterialKind, OldFinishKind, Piece, Product, 
 import { removedUm } from './grits';
 
 /** One layer on a face, bottom to top. */
-export interface Layer {
+interface Layer {
   stepId: string | null;
   productId: string | null;
   carrier: Carrier | null;

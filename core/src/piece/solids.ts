@@ -60,7 +60,7 @@ const corners: Readonly<Record<Plane, (b: Box) => Point[]>> = {
 };
 
 /** A face of given corners. */
-export function plate(
+function plate(
   id: string,
   name: string,
   zoneId: ZoneId,

@@ -18,6 +18,8 @@ export interface ReckonedStep {
   working: Working | null;
   startMin: number;
   endMin: number;
+  /** When what it leaves wet lets the next step begin; the end where nothing waits for it. */
+  readyMin: number;
   /** When the coat before allows it, and until when without abrading. */
   opensAtMin: number | null;
   closesAtMin: number | null;
@@ -25,6 +27,8 @@ export interface ReckonedStep {
   held: boolean;
   /** Put in because a window passes. */
   inserted: boolean;
+  /** When that window closed. */
+  missedAtMin: number | null;
   bandColour: string;
   cautions: readonly string[];
 }

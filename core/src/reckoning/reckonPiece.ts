@@ -17,7 +17,7 @@ import { buildFaces, shapeOf, type Zone, zonesOf } from '../piece';
 import { keptWorkCalendar } from '../schedule';
 import type { Issue, Result } from '../units';
 import { good, refused } from '../units';
-import type { Piece, Product, Settings, Step } from '../workshop';
+import type { LogEntry, Piece, Product, Settings, Step } from '../workshop';
 import { needsOf } from './needsOf';
 import type { ReckonedStep, Reckoning } from './Reckoning';
 import { minuteOf, scheduleSteps } from './scheduleSteps';
@@ -45,10 +45,8 @@ function thirstyFrac(at: StepStates): number {
 const largestFace = (zone: Zone): number =>
   zone.faces.reduce((best, f, i) => (f.areaM2 > zone.faces[best]!.areaM2 ? i : best), 0);
 
-const statusOf = (piece: Piece, stepId: string): ReckonedStep['status'] => {
-  const entry = piece.log.find((e) => e.stepId === stepId);
-  return entry?.doneAt ? 'done' : entry?.startedAt ? 'running' : 'planned';
-};
+const statusOf = (entry: LogEntry | undefined): ReckonedStep['status'] =>
+  entry?.doneAt ? 'done' : entry?.startedAt ? 'running' : 'planned';
 
 function totalsOf(
   steps: readonly ReckonedStep[],
@@ -82,8 +80,7 @@ function withHolds(steps: readonly ReckonedStep[], findings: readonly Finding[])
 
 /** The stored plan; of a piece with looks but no steps, the plan as it would be made. */
 function planOf(piece: Piece, products: ReckonInput['products']): { steps: readonly Step[]; issues: Issue[] } {
-  const fresh = replan(piece, products);
-  return { steps: piece.steps.length > 0 ? piece.steps : fresh.steps, issues: fresh.issues };
+  return piece.steps.length > 0 ? { steps: piece.steps, issues: [] } : replan(piece, products);
 }
 
 /**
@@ -98,7 +95,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const faces = buildFaces(shape.value);
   const zones = zonesOf(piece, faces);
   const plan = planOf(piece, products);
-  const areaOf = (step: Step) => zones.find((z) => z.id === step.zoneId)?.areaM2 ?? 0;
+  const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
+  const areaOf = (step: Step) => zoneById.get(step.zoneId)?.areaM2 ?? 0;
   const scheduled = scheduleSteps({
     steps: plan.steps,
     products,
@@ -110,7 +108,16 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   });
   const run = runPlan(piece, zones, scheduled.steps, products);
   const placed = new Map(scheduled.answer.placed.map((p) => [p.id, p]));
-  const actual = new Map(piece.log.map((entry) => [entry.stepId, entry.actualL]));
+  const logged = new Map(piece.log.map((entry) => [entry.stepId, entry]));
+  const cures = new Set(scheduled.steps.filter((s) => s.kind === 'cure').map((s) => s.id));
+  const readyMin = new Map<string, number>();
+  for (const [id, lags] of scheduled.lags) {
+    if (cures.has(id)) continue;
+    for (const lag of lags) {
+      const at = placed.get(lag.beforeId)!.endMin + lag.minMin;
+      readyMin.set(lag.beforeId, Math.max(at, readyMin.get(lag.beforeId) ?? at));
+    }
+  }
   const asFound = statesAsFound(piece, faces);
   const largest = new Map(zones.map((z) => [z.id, largestFace(z)]));
   const colours = new Map(
@@ -125,7 +132,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
 
   const worked = run.map((at): ReckonedStep => {
     const { step } = at;
-    const zone = zones.find((z) => z.id === step.zoneId);
+    const zone = zoneById.get(step.zoneId);
     if (zone) colours.set(zone.id, bandColour(at.after[largest.get(zone.id)!]!, products));
     const product = step.productId ? products[step.productId] : undefined;
     const volume = product ? stepVolume(step, product, areaOf(step), thirstyFrac(at)) : undefined;
@@ -135,19 +142,21 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     const { startMin, endMin } = placed.get(step.id)!;
     return {
       step,
-      status: statusOf(piece, step.id),
+      status: statusOf(logged.get(step.id)),
       areaM2: areaOf(step),
       handsOnMin: handsOnMinutes(step, areaOf(step)),
       productL: volume?.productL ?? null,
       thinnerL: volume && volume.thinnerL.likely > 0 ? volume.thinnerL : null,
-      actualL: actual.get(step.id) ?? null,
+      actualL: logged.get(step.id)?.actualL ?? null,
       working: volume?.working ?? null,
       startMin,
       endMin,
+      readyMin: Math.max(endMin, readyMin.get(step.id) ?? endMin),
       opensAtMin: opens.length > 0 ? Math.max(...opens) : null,
       closesAtMin: closes.length > 0 ? Math.min(...closes) : null,
       held: false,
-      inserted: scheduled.insertedIds.has(step.id),
+      inserted: scheduled.inserted.has(step.id),
+      missedAtMin: scheduled.inserted.get(step.id) ?? null,
       bandColour: (step.zoneId && colours.get(step.zoneId)) || '#cccccc',
       cautions: cautionsOf(step, product),
     };

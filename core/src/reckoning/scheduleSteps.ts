@@ -17,7 +17,8 @@ export interface StepTimes {
 /** A plan in time: with the scuffs that passed windows ask for. */
 export interface ScheduledSteps {
   steps: readonly Step[];
-  insertedIds: ReadonlySet<string>;
+  /** Steps put in, each with the minute at which the window closed that it answers. */
+  inserted: ReadonlyMap<string, number>;
   answer: ScheduleAnswer;
   lags: ReadonlyMap<string, Lag[]>;
 }
@@ -102,15 +103,15 @@ function withScuff(steps: readonly Step[], coat: Step, beforeId: string, product
  */
 export function scheduleSteps(times: StepTimes): ScheduledSteps {
   let steps = times.steps;
-  const insertedIds = new Set<string>();
+  const inserted = new Map<string, number>();
   for (;;) {
     const { answer, lags } = layOut(steps, times);
     const missed = answer.missed.find((m) => !steps.some((s) => s.id === `${m.id}/scuff`));
-    if (!missed) return { steps, insertedIds, answer, lags };
+    if (!missed) return { steps, inserted, answer, lags };
     const coat = steps.find((s) => s.id === missed.id)!;
     const before = steps.find((s) => s.id === missed.beforeId);
     const product = before?.productId ? times.products[before.productId] : undefined;
     steps = withScuff(steps, coat, missed.beforeId, product?.name ?? 'the coat before');
-    insertedIds.add(`${coat.id}/scuff`).add(`${coat.id}/de-dust`);
+    inserted.set(`${coat.id}/scuff`, missed.closedAtMin).set(`${coat.id}/de-dust`, missed.closedAtMin);
   }
 }

@@ -4,7 +4,7 @@ import { parseNumber } from './parseNumber';
 import { good, type Result, refused } from './Result';
 
 /** Air temperatures believed in a workshop, °C. */
-export const temperatureLimitsC = { least: -30, most: 50 } as const;
+const temperatureLimitsC = { least: -30, most: 50 } as const;
 
 /**
  * Reads a temperature: `14.5`, `14.5 C`, `58 F`; a bare number is in the system's own unit.

@@ -94,7 +94,7 @@ export function Shell() {
       <main id="main" tabIndex={-1}>
         {workshop?.id === demoId && (
           <div className="demo-line">
-            <span>This is the demo: made-up pieces, dated from now.</span>
+            <span>Demo, all made up.</span>
             <button type="button" className="line" onClick={leaveDemo}>
               New workshop
             </button>

@@ -61,14 +61,36 @@ export const theme = createTheme({
     MuiTextField: {
       defaultProps: { fullWidth: true, variant: 'outlined', slotProps: { inputLabel: { shrink: true } } },
     },
+    // Fields as ruled strips: the label stands above in full size, the field is a raised strip on a ruled line.
     MuiOutlinedInput: {
       styleOverrides: {
-        root: { minHeight: 52, background: 'var(--raised)' },
-        input: { fontSize: 18 },
-        notchedOutline: { borderColor: 'var(--ink-2)', borderWidth: 1.5 },
+        root: { minHeight: 50, background: 'var(--raised)', borderRadius: 0 },
+        input: { fontSize: 18, padding: '12px 12px' },
+        multiline: { padding: 0 },
+        notchedOutline: {
+          top: 0,
+          border: 0,
+          borderBottom: '2px solid var(--ink)',
+          borderRadius: 0,
+          '& legend': { display: 'none' },
+        },
       },
     },
-    MuiInputLabel: { styleOverrides: { root: { color: 'var(--ink)', fontWeight: 600 } } },
+    MuiInputLabel: {
+      styleOverrides: {
+        root: {
+          position: 'static',
+          transform: 'none',
+          color: 'var(--ink)',
+          fontWeight: 600,
+          fontSize: 16,
+          marginBottom: 3,
+          whiteSpace: 'normal',
+          maxWidth: 'none',
+        },
+        shrink: { transform: 'none', maxWidth: 'none' },
+      },
+    },
     MuiFormHelperText: {
       styleOverrides: {
         root: {

@@ -9,7 +9,7 @@ enablePatches();
 export type Recipe = (draft: Draft<Workshop>) => void;
 
 /** Whether what is on screen is on disk. */
-export type SaveStatus =
+type SaveStatus =
   | { status: 'saved' }
   | { status: 'saving' }
   | { status: 'failed'; why: 'full' | 'other'; waiting: number };
@@ -28,9 +28,26 @@ export interface StoreState {
 }
 
 type Operation =
-  | { kind: 'change'; label: string; recipe: Recipe; mergeKey: string | null; atMs: number }
+  | {
+      kind: 'change';
+      id: string;
+      label: string;
+      recipe: Recipe;
+      mergeKey: string | null;
+      atMs: number;
+      patches: Patch[];
+    }
   | { kind: 'undo' }
   | { kind: 'redo' };
+
+/** A change that is not on disk yet, kept where a reload finds it again. */
+export interface Unsaved {
+  id: string;
+  label: string;
+  mergeKey: string | null;
+  atMs: number;
+  patches: Patch[];
+}
 
 /** What the store needs from its surroundings; tests bring their own. */
 export interface Surroundings {
@@ -39,6 +56,12 @@ export interface Surroundings {
   lock: (name: string, work: () => Promise<void>) => Promise<void>;
   channel: { postMessage: (message: unknown) => void; onmessage: ((event: { data: unknown }) => void) | null };
   later: (work: () => void, ms: number) => void;
+  newId: () => string;
+  /** Written at once at every change, read when the page opens again. */
+  journal: {
+    read: (workshopId: string) => Unsaved[];
+    write: (workshopId: string, unsaved: readonly Unsaved[]) => void;
+  };
 }
 
 /** Keys typed into one field within this time are one change to undo. */
@@ -51,7 +74,7 @@ interface Worked {
   patches: Patch[];
   position: number;
   change: StoredChange | null;
-  forgetAfter: number;
+  forgetAfter: number | null;
 }
 
 /**
@@ -96,6 +119,7 @@ export class WorkshopStore {
   async open(workshopId: string): Promise<void> {
     await this.idle();
     await this.load(workshopId);
+    await this.recover(workshopId);
     await this.database.setCurrentId(workshopId);
     await this.refreshHeads();
   }
@@ -125,9 +149,18 @@ export class WorkshopStore {
   /** Makes a change: shown at once, saved behind it, undone as one. @param mergeKey joins it to the change before */
   transact(label: string, recipe: Recipe, mergeKey: string | null = null): void {
     if (!this.state.workshop) return;
-    const next = produce(this.state.workshop, recipe);
-    if (next === this.state.workshop) return;
-    this.pending.push({ kind: 'change', label, recipe, mergeKey, atMs: this.around.nowMs() });
+    const [next, patches] = produceWithPatches(this.state.workshop, recipe);
+    if (patches.length === 0) return;
+    this.pending.push({
+      kind: 'change',
+      id: this.around.newId(),
+      label,
+      recipe,
+      mergeKey,
+      atMs: this.around.nowMs(),
+      patches,
+    });
+    this.writeJournal();
     this.set({ workshop: next, undoLabel: label, redoLabel: null });
     this.kick();
   }
@@ -137,6 +170,7 @@ export class WorkshopStore {
     const last = this.pending.at(-1);
     if (this.state.save.status === 'failed' && last?.kind === 'change') {
       this.pending.pop();
+      this.writeJournal();
       this.show();
       return;
     }
@@ -170,6 +204,31 @@ export class WorkshopStore {
   private set(change: Partial<StoreState>): void {
     this.state = { ...this.state, ...change };
     for (const listener of this.listeners) listener();
+  }
+
+  private writeJournal(): void {
+    if (!this.head) return;
+    const unsaved = this.pending.flatMap((p) =>
+      p.kind === 'change' ? [{ id: p.id, label: p.label, mergeKey: p.mergeKey, atMs: p.atMs, patches: p.patches }] : [],
+    );
+    this.around.journal.write(this.head.workshopId, unsaved);
+  }
+
+  /** Changes that a reload interrupted before they were on disk are made again. */
+  private async recover(workshopId: string): Promise<void> {
+    const unsaved = this.around.journal.read(workshopId);
+    if (unsaved.length === 0) return;
+    const last = await this.database.change(workshopId, this.head!.position);
+    const missing = unsaved.filter((u) => u.id !== last?.id);
+    this.pending.push(
+      ...missing.map((u) => ({
+        ...u,
+        kind: 'change' as const,
+        recipe: (draft: Draft<Workshop>) => void applyPatches(draft, u.patches),
+      })),
+    );
+    this.show();
+    this.kick();
   }
 
   private async refreshHeads(): Promise<void> {
@@ -268,6 +327,7 @@ export class WorkshopStore {
       if (renamed) await this.refreshHeads();
     }
     this.pending.shift();
+    this.writeJournal();
     if (operation.kind !== 'change' || behind) this.show();
     if (this.pending.length === 0) await this.showLabels();
   }
@@ -282,7 +342,7 @@ export class WorkshopStore {
         patches: change.inverse,
         position: position - 1,
         change: null,
-        forgetAfter: Number.MAX_SAFE_INTEGER,
+        forgetAfter: null,
       };
     }
     if (operation.kind === 'redo') {
@@ -293,7 +353,7 @@ export class WorkshopStore {
         patches: change.patches,
         position: position + 1,
         change: null,
-        forgetAfter: Number.MAX_SAFE_INTEGER,
+        forgetAfter: null,
       };
     }
     return this.workChange(operation);
@@ -315,12 +375,14 @@ export class WorkshopStore {
     const change: StoredChange = merges
       ? {
           ...before,
+          id: operation.id,
           atMs: operation.atMs,
           patches: [...before.patches, ...patches],
           inverse: [...inverse, ...before.inverse],
         }
       : {
           workshopId,
+          id: operation.id,
           seq: position + 1,
           label: operation.label,
           mergeKey: operation.mergeKey,

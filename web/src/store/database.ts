@@ -16,6 +16,8 @@ export interface StoredRecord {
 export interface StoredChange {
   workshopId: string;
   seq: number;
+  /** Id of the operation that was saved last in it. */
+  id: string;
   label: string;
   /** Changes with the same key within a short time are one, such as the keys typed into a field. */
   mergeKey: string | null;
@@ -54,7 +56,7 @@ interface Schema extends DBSchema {
 }
 
 /** How many changes can be undone. */
-export const mostChanges = 500;
+const mostChanges = 500;
 
 const everyChange = (workshopId: string) => IDBKeyRange.bound([workshopId, 0], [workshopId, Number.MAX_SAFE_INTEGER]);
 
@@ -64,8 +66,8 @@ export interface Save {
   put: readonly StoredRecord[];
   remove: readonly (readonly [RecordKind, string])[];
   changes: readonly StoredChange[];
-  /** Forget changes after this one before the new ones are added. */
-  forgetAfter: number;
+  /** Forget changes after this one before the new ones are added; null: keep them, to be done again. */
+  forgetAfter: number | null;
 }
 
 /** The only door to IndexedDB. Every method rejects where the browser refuses; nothing is half written. */
@@ -126,9 +128,13 @@ export class Database {
     const tx = this.db.transaction(['heads', 'records', 'changes'], 'readwrite', { durability: 'strict' });
     const [records, changes] = [tx.objectStore('records'), tx.objectStore('changes')];
     const work: Promise<unknown>[] = [
-      changes.delete(
-        IDBKeyRange.bound([head.workshopId, save.forgetAfter], [head.workshopId, Number.MAX_SAFE_INTEGER], true),
-      ),
+      ...(save.forgetAfter === null
+        ? []
+        : [
+            changes.delete(
+              IDBKeyRange.bound([head.workshopId, save.forgetAfter], [head.workshopId, Number.MAX_SAFE_INTEGER], true),
+            ),
+          ]),
       ...save.put.map((r) => records.put(r)),
       ...save.remove.map(([kind, id]) => records.delete([head.workshopId, kind, id])),
       ...save.changes.map((c) => changes.put(c)),

@@ -2,7 +2,7 @@ import { typicalProducts } from '@cosmesis/core/products';
 import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/workshop';
 import { callCore } from '../workers/callCore';
 import { Database } from './database';
-import { type Surroundings, WorkshopStore } from './WorkshopStore';
+import { type Surroundings, type Unsaved, WorkshopStore } from './WorkshopStore';
 
 const timeZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
 
@@ -41,6 +41,26 @@ export function theStore(): WorkshopStore {
   return store;
 }
 
+/** Unsaved changes in the session storage of this tab: written at once, and there again after a reload or a crash. */
+const sessionJournal: Surroundings['journal'] = {
+  read: (workshopId) => {
+    try {
+      const kept: unknown = JSON.parse(sessionStorage.getItem(`unsaved/${workshopId}`) ?? '[]');
+      return Array.isArray(kept) ? (kept as Unsaved[]) : [];
+    } catch {
+      return [];
+    }
+  },
+  write: (workshopId, unsaved) => {
+    try {
+      if (unsaved.length === 0) sessionStorage.removeItem(`unsaved/${workshopId}`);
+      else sessionStorage.setItem(`unsaved/${workshopId}`, JSON.stringify(unsaved));
+    } catch {
+      // No room in the journal: the change is still in memory and on its way to the disk.
+    }
+  },
+};
+
 /** The other tabs of this origin. */
 function otherTabs(): Surroundings['channel'] {
   const channel = new BroadcastChannel('cosmesis');
@@ -57,6 +77,8 @@ export async function openStore(): Promise<WorkshopStore> {
     lock: (name, work) => navigator.locks.request(name, work) as Promise<void>,
     channel: otherTabs(),
     later: (work, ms) => void setTimeout(work, ms),
+    newId,
+    journal: sessionJournal,
   });
   store = opened;
   const heads = await database.heads();

@@ -33,7 +33,7 @@ export function useReckonings(pieces: readonly Piece[]): ReadonlyMap<string, Res
           ),
         ),
       ),
-    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+    { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
   );
   return data;
 }

@@ -12,7 +12,8 @@ export function useStoreState(): StoreState {
       next(null, store.get());
       return store.subscribe(() => next(null, store.get()));
     },
-    { fallbackData: store.get() },
+    // Records are never changed in place: identity tells all, and hashing a whole workshop would be slow.
+    { fallbackData: store.get(), compare: Object.is },
   );
   return data ?? store.get();
 }

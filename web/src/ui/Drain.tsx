@@ -2,7 +2,7 @@ import type { WetZone } from '@cosmesis/core/reckoning';
 import { clockTime, dayName, dayTime } from './formatTime';
 
 /** Length of the shared clock, minutes. */
-export const drainSpanMin = 48 * 60;
+const drainSpanMin = 48 * 60;
 /** The clock begins a little before now, so that the line of now stands inside it. */
 const pastMin = 120;
 
@@ -57,11 +57,17 @@ export function Drain({ title, wet, nowMin, timeZone }: Props) {
   const full = `${title}: ${next.words} ${dayTime(next.atMin, nowMin, timeZone)}; touch ${dayTime(wet.touchMin, nowMin, timeZone)}, tape from ${dayTime(wet.tapeSafeMin, nowMin, timeZone)}, light use ${dayTime(wet.lightUseMin, nowMin, timeZone)}, cured ${dayName(wet.cureMin, timeZone)}`;
   return (
     <div className="drain">
-      <div className="row">
-        <b>{title}</b>
-        <span className="quiet">{wet.what}</span>
-        <span className="spread quiet">{next.words}</span>
-        <span className="big">{dayTime(next.atMin, nowMin, timeZone)}</span>
+      <div className="drain-head">
+        <p>
+          <b>{title}</b>
+          <br />
+          <span className="quiet">{wet.what}</span>
+        </p>
+        <p>
+          <span className="quiet">{next.words}</span>
+          <br />
+          <span className="big">{dayTime(next.atMin, nowMin, timeZone)}</span>
+        </p>
       </div>
       <div className="drain-bar" role="img" aria-label={full}>
         {segmentsOf(wet)

@@ -1,6 +1,6 @@
 import type { Result } from '@cosmesis/core/units';
 import TextField from '@mui/material/TextField';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
 interface Props {
   label: string;
@@ -32,10 +32,16 @@ export function MeasureField({ label, draftKey, shown, parse, onValue, help, com
     return read && !read.ok ? (read.issues[0]?.message ?? null) : null;
   });
 
-  // Undo, another tab or the other unit system may change the value under the field.
+  // Undo, another tab or the other unit system may change the value under the field; what was typed here is left alone.
+  const emitted = useRef(new Set<number>());
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new value from outside may replace the text
   useEffect(() => {
-    if (!focused && wrong === null) setText(shown);
-  }, [shown, focused, wrong]);
+    if (wrong !== null) return;
+    const read = parse(shown);
+    const ownValue =
+      focused && read.ok && [...emitted.current].some((v) => Math.abs(v - read.value) <= 0.001 * Math.max(1, v));
+    if (!ownValue) setText(shown);
+  }, [shown]);
 
   const take = (typed: string) => {
     setText(typed);
@@ -49,6 +55,7 @@ export function MeasureField({ label, draftKey, shown, parse, onValue, help, com
     if (read.ok) {
       sessionStorage.removeItem(stored);
       setWrong(null);
+      emitted.current.add(read.value);
       onValue(read.value);
     } else {
       sessionStorage.setItem(stored, typed);
@@ -65,8 +72,14 @@ export function MeasureField({ label, draftKey, shown, parse, onValue, help, com
       autoFocus={autoFocus ?? false}
       error={message !== undefined && message !== null}
       helperText={message ?? help ?? ' '}
-      onFocus={() => setFocused(true)}
-      onBlur={() => setFocused(false)}
+      onFocus={() => {
+        emitted.current.clear();
+        setFocused(true);
+      }}
+      onBlur={() => {
+        setFocused(false);
+        if (wrong === null) setText(shown);
+      }}
       onChange={(event) => take(event.target.value)}
     />
   );

@@ -82,7 +82,7 @@ export function PieceDrawing({
   const bottom = Math.max(...flat.map((p) => p[1]));
   const size = Math.max(right - left, bottom - top);
   const pad = size * 0.03;
-  const room = labels ? size * 0.11 : pad;
+  const room = labels ? size * 0.13 : pad;
   const text = size * 0.052;
   const roving = seen.some((f) => f.id === selectedId) ? selectedId : seen.at(-1)?.id;
 
@@ -156,9 +156,10 @@ export function PieceDrawing({
             {labels.height}
           </text>
           <text
-            x={widthM + (depthM * depthX) / 2 + text * 0.4}
-            y={view === 'below' ? -heightM + depthM * depthY * 0.3 : bottom - (depthM * depthY) / 2 + text * 1.2}
+            x={right + room * 0.9}
+            y={view === 'below' ? top + text : bottom + text * 1.6}
             fontSize={text}
+            textAnchor="end"
           >
             {labels.depth}
           </text>

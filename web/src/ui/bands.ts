@@ -47,9 +47,9 @@ export function bandsOf(
     if (joins) last.steps.push(s);
     else groups.push({ group, steps: [s] });
   }
-  let height = 44;
+  let height = 58;
   return groups.map(({ group, steps: own }) => {
-    height = Math.max(30, height + own.reduce((sum, s) => sum + stepKind(s.step.kind).rise, 0));
+    height = Math.max(40, height + own.reduce((sum, s) => sum + stepKind(s.step.kind).rise, 0));
     const done = own.every((s) => s.status === 'done');
     const now = own.some((s) => s.status === 'running' || s.step.id === nextId);
     const severities = own.map((s) => worst(s.step.id));

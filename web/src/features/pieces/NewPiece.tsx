@@ -25,11 +25,17 @@ export function NewPiece() {
       <p className="quiet">The form gives the faces that are measured. Everything can be changed later.</p>
       <div className="form-cards">
         {formTable.map((form) => (
-          <button type="button" key={form.id} className="form-card" onClick={() => make(form.id)}>
+          <button
+            type="button"
+            key={form.id}
+            className="form-card"
+            aria-label={form.name}
+            onClick={() => make(form.id)}
+          >
             <PieceDrawing
               faces={buildFaces(shapeToDraw(newPiece('sample', form.name, form.id, '')))}
               colourOf={(f) => (f.side === 'front' ? '#d9b27c' : f.side === 'up' ? '#e3c494' : '#c39a63')}
-              title=""
+              title={`${form.name}, drawn`}
             />
             {form.name}
           </button>

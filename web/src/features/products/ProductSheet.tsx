@@ -358,7 +358,7 @@ export default function ProductSheet() {
           </p>
         )}
       </section>
-      <section className="stack" aria-label="Air" style={{ gap: 18 }}>
+      <section className="stack" aria-label="Air limits" style={{ gap: 18 }}>
         <h2>Air limits</h2>
         <div className="fields">
           <SingleField

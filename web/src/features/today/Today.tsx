@@ -33,7 +33,8 @@ function actsOf(pieces: readonly Piece[], reckonings: ReturnType<typeof useRecko
       (a, b) =>
         Number(a.step.held) - Number(b.step.held) ||
         Number(b.step.status === 'running') - Number(a.step.status === 'running') ||
-        a.step.startMin - b.step.startMin,
+        a.step.startMin - b.step.startMin ||
+        Number(b.piece.log.length > 0) - Number(a.piece.log.length > 0),
     );
 }
 
@@ -56,7 +57,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
   const now = running || step.startMin <= nowMin + 1;
   return (
     <article className="act first" aria-labelledby="first-act">
-      <p className="quiet">
+      <p>
         <b className="when">{running ? 'Running' : now ? 'Now' : dayTime(step.startMin, nowMin, settings.timeZone)}</b>{' '}
         · <Link to={`/pieces/${piece.id}/plan`}>{piece.name}</Link>, {whereOf(step).toLowerCase()}
       </p>

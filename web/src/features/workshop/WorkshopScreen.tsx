@@ -21,6 +21,7 @@ import { download, fileName } from '../../ui/download';
 import { Keys } from '../../ui/Keys';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
+import { parseHours } from './parseHours';
 
 const dayNames: Readonly<Record<Weekday, string>> = {
   mon: 'Monday',
@@ -33,28 +34,6 @@ const dayNames: Readonly<Record<Weekday, string>> = {
 };
 const clock = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
-
-/** Reads hours as typed: `8-12, 13-17`, `8:30-16`; empty for a day off. */
-export function parseHours(
-  text: string,
-): { ok: true; shifts: Settings['workingHours'][Weekday] } | { ok: false; message: string } {
-  const parts = text
-    .split(/[,;]/)
-    .map((p) => p.trim())
-    .filter(Boolean);
-  const shifts = parts.map((part) => {
-    const m = /^(\d{1,2})(?::(\d\d))?\s*(?:-|–|to)\s*(\d{1,2})(?::(\d\d))?$/.exec(part);
-    return m
-      ? { fromMin: Number(m[1]) * 60 + Number(m[2] ?? 0), toMin: Number(m[3]) * 60 + Number(m[4] ?? 0) }
-      : undefined;
-  });
-  if (shifts.some((s) => !s || s.fromMin >= s.toMin || s.toMin > 1440))
-    return { ok: false, message: 'Write 8-12, 13-17, or leave it empty for a day off.' };
-  const sorted = (shifts as { fromMin: number; toMin: number }[]).sort((a, b) => a.fromMin - b.fromMin);
-  if (sorted.length > 4 || sorted.some((s, i) => i > 0 && s.fromMin < sorted[i - 1]!.toMin))
-    return { ok: false, message: 'Hours of one day may not overlap; four stretches at most.' };
-  return { ok: true, shifts: sorted };
-}
 
 const set = (label: string, change: (settings: Draft<Settings>) => void, mergeKey: string | null = null): void =>
   theStore().transact(
@@ -113,7 +92,7 @@ function SettingsFields() {
     <section className="stack" aria-label="Settings" style={{ gap: 18 }}>
       <h2>This workshop</h2>
       <TextField
-        label="Name"
+        label="Name of the workshop"
         value={name ?? settings.name}
         error={name === ''}
         helperText={name === '' ? 'A workshop needs a name.' : ' '}
@@ -241,7 +220,7 @@ function Files() {
 }
 
 /** Starts an empty workshop and opens it. */
-export async function startNewWorkshop(): Promise<void> {
+async function startNewWorkshop(): Promise<void> {
   await theStore().adopt(emptyWorkshop('My workshop'));
   say({ text: 'A new, empty workshop. The others stay under Workshop.' });
 }

@@ -68,7 +68,7 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
       <p className="quiet">{whereOf(reckoned)}</p>
       <h2>{doWhat(reckoned)}</h2>
       <p>{step.reason}</p>
-      <dl className="row n" style={{ gap: '4px 18px', margin: 0 }}>
+      <div className="row n" style={{ gap: '4px 18px', margin: 0 }}>
         <div>
           {reckoned.status === 'done' ? 'done ' : ''}
           {at(reckoned.startMin)}
@@ -79,14 +79,16 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
             <Figure working={reckoned.working}>{formatVolume(reckoned.productL.likely, settings.unitSystem)}</Figure>
           </div>
         )}
-      </dl>
+      </div>
       {reckoned.opensAtMin !== null && (
         <p className="quiet">
           Not before {at(reckoned.opensAtMin)}
           {reckoned.closesAtMin !== null ? `; unscuffed until ${at(reckoned.closesAtMin)}` : ''}.
         </p>
       )}
-      {reckoned.inserted && <p className="caution">Put in because the window of the coat before has closed by then.</p>}
+      {reckoned.missedAtMin !== null && (
+        <p className="caution">Put in because the window of the coat before closed {at(reckoned.missedAtMin)}.</p>
+      )}
       {reckoned.status === 'planned' ? (
         <Choices piece={piece} step={step} />
       ) : (

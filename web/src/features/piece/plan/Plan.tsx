@@ -11,9 +11,9 @@ import { useWorkshop } from '../../../store/useWorkshop';
 import { bandsOf } from '../../../ui/bands';
 import { dayTime, duration } from '../../../ui/formatTime';
 import { PieceDrawing } from '../../../ui/PieceDrawing';
-import { Select } from '../../../ui/Select';
 import { StepStick } from '../../../ui/StepStick';
 import { doWhat, whereOf } from '../../../ui/stepWords';
+import { tagWords } from '../../../ui/Working';
 import { faceColours } from '../../../ui/zoneLooks';
 import { usePieceContext } from '../PieceFrame';
 import { Inspector } from './Inspector';
@@ -48,20 +48,24 @@ function ZoneRow({
     <section className="stick-row" aria-label={zoneNames[zone.id]}>
       <div className="row">
         <h2 style={{ minWidth: 92 }}>{zoneNames[zone.id]}</h2>
-        <div style={{ width: 230 }}>
-          <Select
-            label={`Look of the ${zone.id}`}
-            value={lookOf(piece, zone.id)}
-            options={looks
-              .filter((l) => !l.barredBecause || l.look === lookOf(piece, zone.id))
-              .map((l) => ({ value: l.look, name: lookNames[l.look] }))}
-            onPick={(look) =>
-              edit(`Look of the ${zone.id}`, (draft) => {
-                draft.looks[zone.id] = look as LookKind;
-              })
-            }
-          />
-        </div>
+        <select
+          className="inline-select"
+          aria-label={`Look of the ${zone.id}`}
+          value={lookOf(piece, zone.id)}
+          onChange={(e) =>
+            edit(`Look of the ${zone.id}`, (draft) => {
+              draft.looks[zone.id] = e.target.value as LookKind;
+            })
+          }
+        >
+          {looks
+            .filter((l) => !l.barredBecause || l.look === lookOf(piece, zone.id))
+            .map((l) => (
+              <option key={l.look} value={l.look}>
+                {lookNames[l.look]}
+              </option>
+            ))}
+        </select>
         <span className="quiet n">{formatArea(zone.areaM2, settings.unitSystem)}</span>
       </div>
       {barred && <p className="quiet">{barred}</p>}
@@ -77,6 +81,7 @@ function ZoneRow({
   );
 }
 
+/** Findings of one rule are one thing to put right: the first speaks, the other zones are named. */
 function Findings({
   reckoning,
   piece,
@@ -86,22 +91,32 @@ function Findings({
   piece: Piece;
   onSelect: (id: string) => void;
 }) {
+  const rules = [...new Set(reckoning.findings.map((f) => f.ruleId))];
   return (
     <>
-      {reckoning.findings.map((f) => (
-        <div key={f.id} className={`finding ${f.severity === 'warn' || f.severity === 'advice' ? '' : 'stop'}`}>
-          <b>{f.sentence}</b>
-          <span>{f.why}</span>
-          <span>{f.remedies.join(', or ')}.</span>
-          <span className="row">
-            {f.ruleId === 'SAF-01' && <Link to={`/pieces/${piece.id}/survey#lead`}>To the lead test</Link>}
-            <button type="button" className="plain" onClick={() => onSelect(f.stepId)}>
-              Show the step
-            </button>
-            <span className="quiet spread">{f.ruleId}</span>
-          </span>
-        </div>
-      ))}
+      {rules.map((ruleId) => {
+        const [first, ...others] = reckoning.findings.filter((f) => f.ruleId === ruleId);
+        if (!first) return null;
+        const mild = first.severity === 'warn' || first.severity === 'advice';
+        const elsewhere = others.flatMap((f) => (f.zoneId ? [zoneNames[f.zoneId].toLowerCase()] : []));
+        return (
+          <div key={ruleId} className={`finding ${mild ? '' : 'stop'}`}>
+            <b>{first.sentence}</b>
+            {elsewhere.length > 0 && <span>The same on: {elsewhere.join(', ')}.</span>}
+            <span>What helps: {first.remedies.map((r) => r.toLowerCase()).join('; ')}.</span>
+            <details>
+              <summary>Why</summary>
+              {first.why} <span className="quiet">({tagWords[first.tag]})</span>
+            </details>
+            <span className="row">
+              {ruleId === 'SAF-01' && <Link to={`/pieces/${piece.id}/survey#lead`}>To the lead test</Link>}
+              <button type="button" className="plain" onClick={() => onSelect(first.stepId)}>
+                Show the step
+              </button>
+            </span>
+          </div>
+        );
+      })}
     </>
   );
 }

@@ -29,8 +29,8 @@ function NeedRow({ need }: { need: ProductNeed }) {
       <td className="num">
         <Figure working={need.working}>{amount(need.needL.likely)}</Figure>
       </td>
-      <td className="num">
-        {amount(need.needL.low)} – {amount(need.needL.high)}
+      <td className="num hide-small">
+        {need.needL.low === need.needL.high ? 'as logged' : `${amount(need.needL.low)} – ${amount(need.needL.high)}`}
       </td>
       <td className="num">
         <b>
@@ -53,13 +53,13 @@ function StepRow({ reckoned }: { reckoned: ReckonedStep }) {
         {whereOf(reckoned)}: {doWhat(reckoned).toLowerCase()}
       </td>
       <td>{(step.productId && products[step.productId]?.name) || ''}</td>
-      <td>{step.method ? methodNames[step.method] : ''}</td>
-      <td className="num">{formatArea(reckoned.areaM2, settings.unitSystem)}</td>
+      <td className="hide-small">{step.method ? methodNames[step.method] : ''}</td>
+      <td className="num hide-small">{formatArea(reckoned.areaM2, settings.unitSystem)}</td>
       <td className="num">
         <Figure working={working}>{amount(productL.likely)}</Figure>
         {reckoned.thinnerL && <div>+ {amount(reckoned.thinnerL.likely)} thinner</div>}
       </td>
-      <td className="num">
+      <td className="num hide-small">
         {amount(productL.low)} – {amount(productL.high)}
       </td>
       <td className="num">{reckoned.actualL === null ? '' : amount(reckoned.actualL)}</td>
@@ -99,7 +99,7 @@ export default function Quantities() {
               <tr>
                 <th>Product</th>
                 <th className="num">Likely</th>
-                <th className="num">10 to 90 %</th>
+                <th className="num hide-small">10 to 90 %</th>
                 <th className="num">Buy</th>
                 <th className="num">Price</th>
               </tr>
@@ -120,10 +120,10 @@ export default function Quantities() {
               <tr>
                 <th>Step</th>
                 <th>Product</th>
-                <th>By</th>
-                <th className="num">Area</th>
+                <th className="hide-small">By</th>
+                <th className="num hide-small">Area</th>
                 <th className="num">Likely</th>
-                <th className="num">10 to 90 %</th>
+                <th className="num hide-small">10 to 90 %</th>
                 <th className="num">Used</th>
               </tr>
             </thead>

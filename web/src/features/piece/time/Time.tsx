@@ -20,7 +20,7 @@ function Row({ reckoned, nowMin, timeZone }: { reckoned: ReckonedStep; nowMin: n
     <tr className={reckoned.status === 'done' ? 'over' : ''}>
       <td>
         {whereOf(reckoned)}: {doWhat(reckoned).toLowerCase()}
-        {reckoned.inserted && <b> (window closed, so a scuff)</b>}
+        {reckoned.missedAtMin !== null && <b> (window closed {at(reckoned.missedAtMin)})</b>}
       </td>
       <td className="num">
         {reckoned.opensAtMin !== null && reckoned.status === 'planned' ? at(reckoned.opensAtMin) : ''}
@@ -56,16 +56,21 @@ export default function Time() {
   return (
     <div className="stack" style={{ gap: 22 }}>
       <div className="row" style={{ gap: '14px 30px', alignItems: 'flex-end' }}>
-        <div style={{ width: 250 }}>
-          <TextField
-            label="Start not before"
-            type="datetime-local"
-            value={toField(piece.startAt, timeZone)}
-            disabled={begun}
-            helperText={begun ? 'Begun: dates follow the log' : 'Empty: from now'}
-            onChange={(e) => {
-              const next = fromField(e.target.value, timeZone);
-              if (next !== null || e.target.value === '')
+        {begun ? (
+          <div>
+            <p className="quiet">Begun</p>
+            <p className="big">{dayName(Math.min(...reckoning.steps.map((s) => s.startMin)), timeZone)}</p>
+          </div>
+        ) : (
+          <div style={{ width: 250 }}>
+            <TextField
+              label="Start not before"
+              type="datetime-local"
+              value={toField(piece.startAt, timeZone)}
+              helperText="Empty: from now"
+              onChange={(e) => {
+                const next = fromField(e.target.value, timeZone);
+                if (next === null && e.target.value !== '') return;
                 edit(
                   'Start date',
                   (draft) => {
@@ -73,9 +78,10 @@ export default function Time() {
                   },
                   `${piece.id}/start`,
                 );
-            }}
-          />
-        </div>
+              }}
+            />
+          </div>
+        )}
         {lightUseAtMin !== null && (
           <div>
             <p className="quiet">Light use from</p>

@@ -1,5 +1,5 @@
 import { zoneNames } from '@cosmesis/core/piece';
-import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import type { Reckoning } from '@cosmesis/core/reckoning';
 import { TZDate } from '@date-fns/tz';
 import { addDays, startOfDay } from 'date-fns';
 import { dayName } from '../../../ui/formatTime';
@@ -9,14 +9,6 @@ import { doWhat } from '../../../ui/stepWords';
 const rowHeight = 54;
 const headHeight = 34;
 const labelWidth = 104;
-
-/** When the surface is ready for what follows: the end of the longest wait that a later step keeps. */
-function readyAt(step: ReckonedStep, reckoning: Reckoning): number {
-  const next = reckoning.steps
-    .filter((s) => s.step.waitsFor.some((w) => w.stepId === step.step.id && w.wait !== 'none' && w.wait !== 'cure'))
-    .map((s) => Math.min(s.opensAtMin ?? step.endMin, s.startMin));
-  return Math.max(step.endMin, ...next);
-}
 
 /** Steps of each zone on one clock: work as blocks, waits as hatching, nights and days marked. */
 export function Timeline({ reckoning, nowMin, timeZone }: { reckoning: Reckoning; nowMin: number; timeZone: string }) {
@@ -59,7 +51,7 @@ export function Timeline({ reckoning, nowMin, timeZone }: { reckoning: Reckoning
               />
               <path d={`M${x(d.start)} 0V${height}`} stroke="var(--line)" />
               <text className="day" x={x(d.start) + 6} y={21}>
-                {dayName(d.start + 720, timeZone).slice(0, perDay < 90 ? 6 : 10)}
+                {dayName(d.start + 720, timeZone).slice(0, perDay < 120 ? 6 : 10)}
               </text>
             </g>
           ))}
@@ -79,7 +71,7 @@ export function Timeline({ reckoning, nowMin, timeZone }: { reckoning: Reckoning
                       <rect
                         x={x(s.endMin)}
                         y={y + 20}
-                        width={Math.max(0, x(readyAt(s, reckoning)) - x(s.endMin))}
+                        width={Math.max(0, x(s.readyMin) - x(s.endMin))}
                         height={14}
                         fill="url(#wait)"
                       />

@@ -1,0 +1,90 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { demoWorkshop } from '@cosmesis/core/demo';
+import { reckonPiece } from '@cosmesis/core/reckoning';
+import { writeWorkshopFile } from '@cosmesis/core/workshop';
+import { describe, expect, it } from 'vitest';
+import { runCommand } from './runCommand';
+
+const at = '2026-11-25T10:07:00+00:00';
+const nowMin = Date.parse(at) / 60_000;
+const demo = demoWorkshop(nowMin, 'Europe/London');
+const text = writeWorkshopFile(demo, at);
+
+type Printed = {
+  pieces: {
+    id: string;
+    generated?: boolean;
+    steps: { id: string; start: string; litres: { likely: number }; reason: string }[];
+    lightUse: string;
+    findings: { ruleId: string }[];
+    issues: { message: string }[];
+  }[];
+};
+const printed = (command: 'plan' | 'quantities' | 'schedule' | 'check', file = text): Printed['pieces'] => {
+  const r = runCommand(command, file);
+  if (!r.ok) throw new Error('refused');
+  return (JSON.parse(JSON.stringify(r.value)) as Printed).pieces;
+};
+const file = (content: string) => {
+  const path = join(mkdtempSync(join(tmpdir(), 'cosmesis-')), 'w.json');
+  writeFileSync(path, content);
+  return path;
+};
+const run = (...args: string[]) =>
+  spawnSync(process.execPath, ['--import', 'tsx', fileURLToPath(new URL('./main.ts', import.meta.url)), ...args], {
+    encoding: 'utf8',
+  });
+
+describe('the command line', () => {
+  it('prints the figures of the page: litres to 1e-9, times to the minute', () => {
+    const quantities = printed('quantities');
+    const schedule = printed('schedule');
+    for (const piece of Object.values(demo.pieces)) {
+      const r = reckonPiece({ piece, products: demo.products, settings: demo.settings, nowMin });
+      if (!r.ok) throw new Error('not measured');
+      const litres = quantities.find((p) => p.id === piece.id)!.steps;
+      r.value.steps
+        .filter((s) => s.productL)
+        .forEach((s, i) => {
+          expect(Math.abs(litres[i]!.litres.likely / s.productL!.likely - 1)).toBeLessThan(1e-9);
+        });
+      const times = schedule.find((p) => p.id === piece.id)!;
+      expect(times.steps.map((s) => Date.parse(s.start) / 60_000)).toEqual(r.value.steps.map((s) => s.startMin));
+      expect(Date.parse(times.lightUse) / 60_000).toBe(r.value.totals.lightUseAtMin);
+    }
+    expect(
+      printed('check')
+        .find((p) => p.id === 'parcels-counter')
+        ?.findings.map((f) => f.ruleId),
+    ).toEqual(['SAF-01', 'SAF-01']);
+  });
+
+  it('plans a piece that has a survey and looks but no steps', () => {
+    const bare = JSON.parse(text);
+    for (const piece of bare.pieces) Object.assign(piece, { steps: [], log: [] });
+    const counter = printed('plan', JSON.stringify(bare)).find((p) => p.id === 'parcels-counter')!;
+    expect(counter.generated).toBe(true);
+    expect(counter.steps.map((s) => s.id)).toEqual(demo.pieces['parcels-counter']!.steps.map((s) => s.id));
+    expect(printed('schedule', JSON.stringify(bare)).find((p) => p.id === 'parcels-counter')?.steps.length).toBe(
+      counter.steps.length,
+    );
+  });
+
+  it('ends with 0 and JSON on a good file, with 1 and plain words on a bad one', () => {
+    const good = run('schedule', file(text), '--now', at);
+    expect(good.status).toBe(0);
+    expect((JSON.parse(good.stdout) as Printed).pieces).toHaveLength(3);
+    const bad = run('check', file(text.replace('"heightM": 1.1,', '"heightM": "tall",')));
+    expect(bad.status).toBe(1);
+    expect(bad.stdout).toBe('');
+    expect(bad.stderr).toMatch(/pieces → "Ticket-office cupboard" → heightM: .*expected number/);
+    expect(run('check', file('{')).stderr).toContain('it may be cut short');
+    expect(run('check', '/nowhere.json').stderr).toContain('cannot be read');
+    expect(run('polish', file(text)).status).toBe(1);
+    expect(run('check', file(text), '--now', 'soon').stderr).toContain('"soon" is not an instant');
+  });
+});

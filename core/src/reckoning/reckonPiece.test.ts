@@ -1,0 +1,255 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoWorkshop } from '../demo';
+import { replan } from '../finishing';
+import { newPiece } from '../piece';
+import { typicalProducts } from '../products';
+import {
+  defaultSettings,
+  formIds,
+  type LogEntry,
+  lookKinds,
+  methods,
+  oldFinishKinds,
+  type Piece,
+  type Product,
+  type Surface,
+} from '../workshop';
+import { minuteOf, reckonPiece } from './index';
+
+const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
+const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
+const bare = (speciesId: string): Surface => ({
+  material: { kind: 'solid', speciesId, veneerThicknessMm: null },
+  oldFinish: { kind: 'none', condition: 'sound' },
+});
+const topOnly = (change: Partial<Piece> = {}, species = 'oak'): Piece => {
+  const piece: Piece = {
+    ...newPiece('p', 'P', 'chest-of-drawers', '2026-11-25T08:00:00Z'),
+    heightM: 0.9,
+    widthM: 0.9,
+    depthM: 0.45,
+    surfaces: { top: bare(species), carcass: bare('oak'), fronts: bare('oak'), interior: null, legs: null },
+    looks: { top: 'natural-clear' },
+    ...change,
+  };
+  return { ...piece, steps: replan(piece, products).steps };
+};
+const reckon = (piece: Piece, now: string, shelf = products) => {
+  const r = reckonPiece({ piece, products: shelf, settings, nowMin: minuteOf(now) });
+  if (!r.ok) throw new Error(r.issues.map((i) => i.message).join());
+  return r.value;
+};
+const entry = (stepId: string, doneAt: string, more: Partial<LogEntry> = {}): LogEntry => ({
+  id: stepId,
+  stepId,
+  startedAt: null,
+  doneAt,
+  actualL: null,
+  air: null,
+  note: '',
+  planned: null,
+  ...more,
+});
+const at = (minute: number | undefined | null) =>
+  minute === undefined || minute === null ? null : new Date(minute * 60_000).toISOString().slice(0, 16);
+const find = (r: ReturnType<typeof reckon>, id: string) => r.steps.find((s) => s.step.id === id);
+
+describe('a bare oak top of 0.47115 m² in natural clear, from Wednesday 8:00', () => {
+  const r = reckon(topOnly(), '2026-11-25T08:00:00Z');
+  it('takes the minutes and litres worked by hand', () => {
+    // Wash 4 min/m² → 2; sand 4 min/m² → 2 each; wiping a coat 6 min/m² → 3.
+    expect(find(r, 'top/degrease/1')?.handsOnMin).toBe(2);
+    expect(find(r, 'top/sand/1')?.handsOnMin).toBe(2);
+    expect(find(r, 'top/clear/1')?.handsOnMin).toBe(3);
+    // 0.47115 m² ÷ 11 m²/L + 0.01 L in the pad = 0.05283 L a coat, three coats 0.15850 L.
+    expect(find(r, 'top/clear/1')?.productL?.likely).toBeCloseTo(0.0528318, 6);
+    expect(r.products.find((p) => p.productId === 'waterborne-satin-clear')?.needL.likely).toBeCloseTo(0.1584955, 6);
+    expect(r.products.find((p) => p.productId === 'waterborne-satin-clear')?.packs).toMatchObject({
+      price: 10,
+      volumeL: 0.25,
+    });
+  });
+  it('waits through nights by label: bare wood dries overnight, three hours between coats', () => {
+    expect(at(find(r, 'top/sand/1')?.startMin)).toBe('2026-11-26T08:00');
+    const [one, two] = [find(r, 'top/clear/1')!, find(r, 'top/clear/2')!];
+    expect(two.opensAtMin! - one.endMin).toBe(180);
+    expect(two.closesAtMin! - one.endMin).toBe(720);
+    expect(two.startMin).toBeGreaterThanOrEqual(two.opensAtMin!);
+    // Light use two days after the last coat, cured 28 days after it.
+    const last = find(r, 'top/clear/3')!;
+    expect(r.totals.lightUseAtMin! - last.endMin).toBe(2880);
+    expect(r.totals.curedAtMin! - last.endMin).toBe(28 * 1440);
+  });
+  it('shows the working of every litre', () =>
+    expect(r.steps.filter((s) => s.productL).every((s) => s.working && s.working.inputs.length > 0)).toBe(true));
+});
+
+describe('one input changed at a time', () => {
+  it('species: pine drinks its first coat 1.6 times, later coats not', () => {
+    const pine = reckon(topOnly({}, 'pine'), '2026-11-25T08:00:00Z');
+    expect(find(pine, 'top/clear/1')?.productL?.likely).toBeCloseTo(0.0428318 * 1.6 + 0.01, 6);
+    expect(find(pine, 'top/clear/2')?.productL?.likely).toBeCloseTo(0.0528318, 6);
+  });
+  it('method: brush takes 9 min/m² and 5 to clean, and twice the loss in the tool', () => {
+    const brushed = reckon(
+      topOnly({ choices: { 'top/clear': { productId: null, coats: null, method: 'brush' } } }),
+      '2026-11-25T08:00:00Z',
+    );
+    expect(find(brushed, 'top/clear/1')?.handsOnMin).toBe(10); // 9 × 0.47115 + 5
+    expect(find(brushed, 'top/clear/1')?.productL?.likely).toBeCloseTo(0.0628318, 6);
+  });
+  it('product: a label that asks for six hours moves the next coat', () => {
+    const clear = products['waterborne-satin-clear']!;
+    const slow = {
+      ...products,
+      [clear.id]: {
+        ...clear,
+        times: { ...clear.times, recoatFromMin: { low: 300, likely: 330, high: 360, tag: 'label' as const } },
+      },
+    };
+    const r = reckon(topOnly(), '2026-11-25T08:00:00Z', slow);
+    expect(find(r, 'top/clear/2')!.opensAtMin! - find(r, 'top/clear/1')!.endMin).toBe(360);
+  });
+  it('start date: nothing begins before it', () =>
+    expect(at(reckon(topOnly({ startAt: '2026-12-01T08:00:00Z' }), '2026-11-25T08:00:00Z').steps[0]?.startMin)).toBe(
+      '2026-12-01T08:00',
+    ));
+});
+
+describe('what happened', () => {
+  const upToCoat1 = (doneAt: string): Piece => {
+    const piece = topOnly();
+    const ids = piece.steps.map((s) => s.id);
+    const before = ids.slice(0, ids.indexOf('top/clear/1'));
+    return {
+      ...piece,
+      log: [...before.map((id) => entry(id, '2026-11-27T08:00:00Z')), entry('top/clear/1', doneAt, { actualL: 0.08 })],
+    };
+  };
+  it('late on Friday: the window closes on Saturday at 4:50, and Monday gains a scuff', () => {
+    const r = reckon(upToCoat1('2026-11-27T16:50:00Z'), '2026-11-27T16:55:00Z');
+    const own = r.steps.filter((s) => s.status === 'planned' && s.step.zoneId === 'top').slice(0, 3);
+    expect(own.map((s) => `${s.step.id} ${at(s.startMin)}`)).toEqual([
+      'top/clear/2/scuff 2026-11-30T08:00',
+      'top/clear/2/de-dust 2026-11-30T08:02',
+      'top/clear/2 2026-11-30T08:03',
+    ]);
+    expect(at(own[0]?.missedAtMin)).toBe('2026-11-28T04:50');
+    expect(r.findings).toEqual([]);
+  });
+  it('early on Friday: the window is met and there is no scuff', () => {
+    const r = reckon(upToCoat1('2026-11-27T08:30:00Z'), '2026-11-27T09:00:00Z');
+    expect(at(find(r, 'top/clear/2')?.startMin)).toBe('2026-11-27T11:30');
+    expect(r.steps.some((s) => s.inserted)).toBe(false);
+  });
+  it('a weighed amount takes the place of the estimate', () => {
+    const r = reckon(upToCoat1('2026-11-27T08:30:00Z'), '2026-11-27T09:00:00Z');
+    expect(r.products.find((p) => p.productId === 'waterborne-satin-clear')?.needL.likely).toBeCloseTo(
+      0.08 + 2 * 0.0528318,
+      6,
+    );
+  });
+  it('a coat that went on too early or too late is named', () => {
+    const early = upToCoat1('2026-11-27T09:00:00Z');
+    const second = (at2: string) =>
+      reckon({ ...early, log: [...early.log, entry('top/clear/2', at2)] }, '2026-12-01T09:00:00Z').findings.map(
+        (f) => f.ruleId,
+      );
+    expect(second('2026-11-27T10:00:00Z')).toEqual(['CMP-02']);
+    expect(second('2026-11-27T13:00:00Z')).toEqual([]);
+    expect(second('2026-11-30T09:00:00Z')).toEqual(['CMP-03']);
+  });
+  it('a running step ends when it was meant to, but not before now', () => {
+    const piece = topOnly({ log: [entry('top/degrease/1', '', { startedAt: '2026-11-25T08:00:00Z', doneAt: null })] });
+    expect(at(find(reckon(piece, '2026-11-25T08:01:00Z'), 'top/degrease/1')?.endMin)).toBe('2026-11-25T08:02');
+    expect(at(find(reckon(piece, '2026-11-25T09:00:00Z'), 'top/degrease/1')?.endMin)).toBe('2026-11-25T09:00');
+  });
+});
+
+describe('the demo', () => {
+  const nowMin = minuteOf('2026-11-25T10:07:00Z');
+  const demo = demoWorkshop(nowMin, 'Europe/London');
+  it('has three pieces at different stages, one of them held, and something wet', () => {
+    const all = Object.values(demo.pieces).map((piece) => reckon(piece, '2026-11-25T10:07:00Z', demo.products));
+    expect(all.map((r) => r.findings.map((f) => f.ruleId))).toEqual([[], [], ['SAF-01', 'SAF-01']]);
+    expect(all.map((r) => r.steps.some((s) => s.held))).toEqual([false, false, true]);
+    expect(all.flatMap((r) => r.wet).length).toBeGreaterThanOrEqual(3);
+  });
+});
+
+describe('any piece, at any moment of its work', () => {
+  const zoneIds = ['top', 'carcass', 'fronts', 'interior', 'legs'] as const;
+  const anyPiece = fc
+    .record({
+      form: fc.constantFrom(...formIds),
+      size: fc.tuple(
+        fc.integer({ min: 70, max: 200 }),
+        fc.integer({ min: 60, max: 220 }),
+        fc.integer({ min: 30, max: 90 }),
+      ),
+      looks: fc.tuple(...zoneIds.map(() => fc.constantFrom(...lookKinds))),
+      species: fc.constantFrom('oak', 'pine', 'knotty-pine', 'cherry'),
+      finish: fc.constantFrom(...oldFinishKinds),
+      progress: fc.nat(60),
+      method: fc.option(fc.constantFrom(...methods)),
+    })
+    .map((r) => {
+      const surface: Surface = {
+        material: { kind: 'solid', speciesId: r.species, veneerThicknessMm: null },
+        oldFinish: { kind: r.finish, condition: 'failing' },
+      };
+      const [h, w, d] = r.size;
+      const choice = { productId: null, coats: null, method: r.method };
+      const piece: Piece = {
+        ...newPiece('any', 'Any', r.form, '2026-11-25T08:00:00Z'),
+        heightM: h / 100,
+        widthM: w / 100,
+        depthM: d / 100,
+        surfaces: { top: surface, carcass: surface, fronts: surface, interior: null, legs: null },
+        lead: { result: 'negative', everyLayer: true, licensedWork: false },
+        looks: Object.fromEntries(zoneIds.map((z, i) => [z, r.looks[i]!])),
+        choices: { 'top/clear': choice, 'carcass/paint': choice },
+      };
+      const planned = { ...piece, steps: replan(piece, products).steps };
+      const start = reckon(planned, '2026-11-25T08:00:00Z');
+      const done = [...start.steps].sort((a, b) => a.startMin - b.startMin).slice(0, r.progress);
+      return {
+        ...planned,
+        steps: start.steps.map((s) => s.step),
+        log: done.map((s) =>
+          entry(s.step.id, new Date(s.endMin * 60_000).toISOString(), {
+            startedAt: new Date(s.startMin * 60_000).toISOString(),
+          }),
+        ),
+      };
+    });
+
+  it('keeps every wait and barred interval, never leaves a window without a scuff, and is the same each time', () => {
+    fc.assert(
+      fc.property(anyPiece, (piece) => {
+        const now = ['2026-11-25T08:00:00.000Z', ...piece.log.map((e) => e.doneAt!)].sort().at(-1)!;
+        const r = reckon(piece, now);
+        expect(r.findings.map((f) => f.sentence)).toEqual([]);
+        const nowMin = minuteOf(now);
+        for (const s of r.steps.filter((x) => x.status === 'planned')) {
+          expect(s.startMin).toBeGreaterThanOrEqual(nowMin);
+          if (s.opensAtMin !== null) expect(s.startMin).toBeGreaterThanOrEqual(s.opensAtMin);
+          if (s.closesAtMin !== null) expect(s.startMin).toBeLessThanOrEqual(s.closesAtMin);
+        }
+        for (const s of r.steps)
+          if (s.productL)
+            expect(
+              s.productL.low <= s.productL.likely && s.productL.likely <= s.productL.high && s.productL.low > 0,
+            ).toBe(true);
+        for (const p of r.products) expect(p.packs.volumeL + 1e-6).toBeGreaterThanOrEqual(p.needL.high);
+        for (const w of r.wet) {
+          expect(w.touchMin).toBeLessThanOrEqual(w.recoatFromMin + 24 * 60);
+          expect(w.laidAtMin).toBeLessThanOrEqual(nowMin);
+        }
+        expect(JSON.stringify(reckon(piece, now))).toBe(JSON.stringify(r));
+      }),
+      { numRuns: 120 },
+    );
+  });
+});

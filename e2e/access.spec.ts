@@ -1,0 +1,46 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { openFresh } from './support';
+
+const screens = [
+  '/',
+  '/pieces',
+  '/pieces/new',
+  '/pieces/ticket-cupboard/survey',
+  '/pieces/parcels-counter/survey',
+  '/pieces/ticket-cupboard/plan',
+  '/pieces/parcels-counter/plan',
+  '/pieces/ticket-cupboard/quantities',
+  '/pieces/ticket-cupboard/time',
+  '/pieces/ticket-cupboard/log',
+  '/products',
+  '/products/enamel',
+  '/workshop',
+  '/pieces/gone/plan',
+];
+
+for (const { width, height, scheme } of [
+  { width: 1280, height: 800, scheme: 'light' },
+  { width: 390, height: 844, scheme: 'dark' },
+] as const) {
+  test(`axe finds nothing on any screen at ${width}×${height}, ${scheme}`, async ({ page }) => {
+    test.setTimeout(180_000);
+    await page.emulateMedia({ colorScheme: scheme });
+    await page.setViewportSize({ width, height });
+    await openFresh(page);
+    for (const path of screens) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await expect(page.getByText('Working it out…')).toBeHidden();
+      await expect(page.getByText('Opening…')).toBeHidden();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map((v) => `${path}: ${v.id} ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`)).toEqual(
+        [],
+      );
+      const wide = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(wide, `${path} scrolls sideways`).toBeLessThanOrEqual(0);
+    }
+  });
+}

@@ -1,0 +1,118 @@
+import { expect, test } from '@playwright/test';
+import { newWorkshop, oakChest, openFresh } from './support';
+
+test('a coat finished late on Friday: its window closes on Saturday, and Monday gains a scuff', async ({ page }) => {
+  await openFresh(page, '/', '2026-11-27T08:00:00Z');
+  await newWorkshop(page);
+  await oakChest(page);
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByLabel('Look of the top').selectOption({ label: 'natural clear' });
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
+  const done = (what: string) =>
+    page
+      .getByRole('button', { name: `Done: Top, ${what}`, exact: true })
+      .first()
+      .click();
+  for (const what of [
+    'Wash down and degrease',
+    'Rinse with clean water',
+    'Leave to dry out',
+    'Sand P80',
+    'Sand P120',
+    'Sand P150',
+    'Sand P180',
+    'Sand P220',
+    'Vacuum and tack',
+  ])
+    await done(what);
+  await page.clock.setFixedTime(new Date('2026-11-27T16:50:00Z'));
+  await done('Clear coat 1 of 3');
+
+  // Waterborne clear: next coat after 3 h, unscuffed until 12 h; Saturday 4:50 passes before Monday 8:00.
+  const next = page.getByRole('region', { name: 'To log' });
+  const item = (what: string) => next.getByRole('listitem').filter({ hasText: what });
+  await expect(item('Scuff P320 by hand')).toContainText('Mon 08:00');
+  await expect(item('Clear coat 2 of 3')).toContainText('Mon 08:');
+  await page.getByRole('link', { name: 'Time', exact: true }).click();
+  const scuff = page.getByRole('row', { name: /scuff p320 by hand \(window closed Sat 04:50\)/i });
+  await expect(scuff).toContainText('Mon 08:00');
+
+  // Logged on Monday, the scuff becomes part of the plan and the coat goes on.
+  await page.clock.setFixedTime(new Date('2026-11-30T08:10:00Z'));
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
+  await done('Scuff P320 by hand');
+  await done('Vacuum and tack');
+  await done('Clear coat 2 of 3');
+  await expect(page.getByRole('table')).toContainText('scuff p320 by hand');
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(page.getByText('CMP-03')).toBeHidden();
+});
+
+test('start, done, correction and undo: what follows is worked out again', async ({ page }) => {
+  await openFresh(page);
+  const first = page.getByRole('article');
+  await expect(first.getByRole('heading', { name: 'Prime' })).toBeVisible();
+  await first.getByRole('button', { name: 'Start' }).click();
+  await expect(first).toContainText('Running');
+  await page.clock.setFixedTime(new Date('2026-11-25T10:31:00Z'));
+  await first.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText(/Done: Prime\. All that follows is worked out again\./)).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, legs: next coat from 14:31/ })).toBeVisible();
+
+  await page.goto('/pieces/refreshment-table/log');
+  await page.getByRole('button', { name: 'Correct: Legs, Prime', exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Done').fill('2026-11-25T10:00');
+  await expect(dialog).toContainText('It cannot be done before it was started.');
+  await dialog.getByLabel('Done').fill('2026-11-25T10:45');
+  await dialog.getByLabel('Amount used').fill('a lot');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog).toContainText('"a lot" is not an amount');
+  await dialog.getByLabel('Amount used').fill('90 ml');
+  await dialog.getByLabel('Note').fill('Thick at the foot.');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  const row = page.getByRole('row', { name: /Legs: prime/ });
+  await expect(row).toContainText('10:45');
+  await expect(row).toContainText('90 ml');
+  await expect(row).toContainText('Thick at the foot.');
+  await page.getByRole('link', { name: 'Today' }).click();
+  await expect(page.getByRole('img', { name: /^Refreshment table, legs: next coat from 14:45/ })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('img', { name: /^Refreshment table, legs: next coat from 14:31/ })).toBeVisible();
+});
+
+test('a typed reading says in words what may go on', async ({ page }) => {
+  await openFresh(page);
+  const air = page.getByRole('region', { name: 'Air' });
+  await expect(air).toContainText('Within the label’s limits: all');
+  await air.getByRole('button').click();
+  const dialog = page.getByRole('dialog', { name: 'The air now' });
+  await dialog.getByLabel('Air temperature, °C').fill('warm');
+  await dialog.getByLabel('Humidity, %').fill('150');
+  await dialog.getByRole('button', { name: 'Note this air' }).click();
+  await expect(dialog).toContainText('"warm" is not a temperature');
+  await expect(dialog).toContainText('Humidity lies between 1 and 100 %.');
+  await dialog.getByLabel('Air temperature, °C').fill('46.4 F');
+  await dialog.getByLabel('Humidity, %').fill('80');
+  await dialog.getByRole('button', { name: 'Note this air' }).click();
+  // 8 °C at 80 %: dew point 4.8 °C (psychrolib 4.79).
+  await expect(air).toContainText('8.0 °C');
+  await expect(air).toContainText('dew point 4.8 °C');
+  await expect(air).toContainText('surface not measured: no dew verdict');
+  await expect(air).toContainText('Not now');
+  await expect(air).toContainText('too cold, label asks for 10.0 °C');
+});
+
+test('a piece held for lead cannot be logged past its hold', async ({ page }) => {
+  await openFresh(page, '/pieces/parcels-counter/log');
+  await expect(page.getByRole('button', { name: 'Done: Whole piece, Take off the hardware' })).toBeVisible();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  const finding = page.getByText(
+    'Carcass: scrape with the grain would disturb an old film that may hold lead: no negative test of every layer is recorded.',
+  );
+  await expect(finding).toBeVisible();
+  await page.getByRole('link', { name: 'To the lead test' }).first().click();
+  await page.getByRole('radio', { name: 'Negative, every layer' }).check();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(finding).toBeHidden();
+});

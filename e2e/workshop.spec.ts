@@ -1,0 +1,94 @@
+import { expect, test } from '@playwright/test';
+import { newWorkshop, oakChest, openFresh } from './support';
+
+test('several workshops live side by side; the demo can be left, reset and deleted', async ({ page }) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await oakChest(page);
+  await page.getByRole('link', { name: 'Workshop', exact: true }).click();
+  await page.getByLabel('Name of the workshop').fill('Yard');
+  await page.getByRole('button', { name: 'Open Moorland halt' }).click();
+  await expect(page.getByRole('heading', { name: /Wednesday/ })).toBeVisible();
+  await page.goto('/pieces/ticket-cupboard/survey');
+  await page.getByRole('button', { name: 'Delete this piece' }).click();
+  await expect(page.getByText('Ticket-office cupboard deleted.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'Ticket-office cupboard' })).toBeVisible();
+  await page.goto('/pieces/ticket-cupboard/survey');
+  await page.getByRole('button', { name: 'Delete this piece' }).click();
+  await page.getByRole('link', { name: 'Workshop', exact: true }).click();
+  await page.getByRole('button', { name: 'Reset the demo' }).click();
+  await page.getByRole('link', { name: 'Pieces' }).click();
+  await expect(page.getByRole('link', { name: 'Ticket-office cupboard' })).toBeVisible();
+  await page.getByRole('link', { name: 'Workshop', exact: true }).click();
+  await page.getByRole('button', { name: 'Delete Moorland halt' }).click();
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByRole('button', { name: 'Delete Moorland halt' }).click();
+  await page.getByRole('button', { name: 'Delete for good' }).click();
+  const list = page.getByRole('list').filter({ hasText: 'Yard' });
+  await expect(list).not.toContainText('Moorland halt');
+  await page.reload();
+  await expect(list).not.toContainText('Moorland halt');
+  await page.getByRole('link', { name: 'Pieces' }).click();
+  await expect(page.getByRole('link', { name: 'Chest of drawers' })).toBeVisible();
+});
+
+test('units, working hours and time zone change what is shown and when work is done', async ({ page }) => {
+  await openFresh(page, '/workshop');
+  await page.getByRole('radio', { name: 'Inches, quarts' }).check();
+  await page.goto('/pieces/ticket-cupboard/survey');
+  await expect(page.getByLabel('Height')).toHaveValue('43 5/16 in');
+  await page.goto('/pieces/ticket-cupboard/plan');
+  await expect(page.getByText('11.6 ft²')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Air' })).toContainText('58 °F');
+
+  await page.goto('/workshop');
+  await page.getByLabel('Thursday').fill('9-5');
+  await expect(page.getByText('Write 8-12, 13-17, or leave it empty for a day off.')).toBeVisible();
+  await page.getByLabel('Thursday').fill('');
+  await page.getByLabel('Friday').fill('10:30-14');
+  await page.goto('/pieces/ticket-cupboard/time');
+  await expect(page.getByRole('row', { name: /Carcass: sand lightly between coats/ }).last()).toContainText(
+    'Fri 10:30',
+  );
+});
+
+test('a week without working hours is not taken over', async ({ page }) => {
+  await openFresh(page, '/workshop');
+  for (const day of ['Monday', 'Tuesday', 'Wednesday', 'Thursday']) await page.getByLabel(day).fill('');
+  await page.getByLabel('Friday').fill('');
+  await expect(page.getByText('A week needs some working hours.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Friday')).toHaveValue('08:00-12:00, 13:00-17:00');
+});
+
+test('damage marked in the survey is glued and filled in the plan', async ({ page }) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await oakChest(page);
+  await page.getByLabel('Kind of damage').selectOption({ label: 'open joint' });
+  await page.getByLabel('Where').selectOption({ label: 'Carcass' });
+  await page.getByRole('button', { name: 'Add damage' }).click();
+  await page.getByRole('button', { name: 'One place more: open joint, Carcass' }).click();
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByLabel('Look of the carcass').selectOption({ label: 'painted' });
+  const stick = page.getByRole('list', { name: 'Carcass: step stick' });
+  await stick.getByRole('button', { name: /^glue/ }).click();
+  await expect(page.getByRole('region', { name: 'Step', exact: true })).toContainText('Glue and clamp, 2 places');
+  await page.getByRole('link', { name: 'Survey' }).click();
+  await page.getByRole('button', { name: 'One place fewer: open joint, Carcass' }).click();
+  await page.getByRole('button', { name: 'One place fewer: open joint, Carcass' }).click();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(stick).toBeVisible();
+  await expect(stick.getByRole('button', { name: /^glue/ })).toBeHidden();
+});
+
+test('board shows no grain: stained and clear are not offered, and the reason stands there', async ({ page }) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await oakChest(page);
+  await page.getByLabel('Top: made of').selectOption({ label: 'MDF' });
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await expect(page.getByLabel('Look of the top').locator('option')).toHaveText(['painted', 'left alone']);
+  await expect(page.getByText('MDF has no grain to show: paint it or leave it alone.')).toBeVisible();
+});

@@ -1,0 +1,47 @@
+// Times of the core on the demo and on a made-up workshop of 200 pieces.
+import { demoWorkshop } from '@cosmesis/core/demo';
+import { replan } from '@cosmesis/core/finishing';
+import { reckonPiece } from '@cosmesis/core/reckoning';
+
+const nowMin = Math.floor(Date.parse('2026-11-25T10:07:00Z') / 60_000);
+const demo = demoWorkshop(nowMin, 'Europe/London');
+const { products, settings } = demo;
+const pieces = Object.values(demo.pieces);
+
+/** Median of some runs, ms. */
+function median(runs: number, work: () => void): number {
+  for (let i = 0; i < 5; i += 1) work();
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)] ?? 0;
+}
+const say = (what: string, ms: number, wanted: string) =>
+  console.log(`${what}: ${ms.toFixed(1)} ms${wanted ? ` (${wanted} wanted)` : ''}`);
+
+for (const piece of pieces) {
+  const steps = piece.steps.length;
+  say(
+    `${piece.name}, ${steps} steps, worked out again`,
+    median(50, () => reckonPiece({ piece, products, settings, nowMin })),
+    'under 10 ms',
+  );
+  say(
+    `${piece.name}, planned again`,
+    median(50, () => replan(piece, products)),
+    'under 10 ms',
+  );
+}
+say(
+  'The whole demo worked out again',
+  median(30, () => pieces.forEach((piece) => void reckonPiece({ piece, products, settings, nowMin }))),
+  '',
+);
+const many = Array.from({ length: 200 }, (_, i) => ({ ...pieces[i % pieces.length]!, id: `p${i}` }));
+say(
+  '200 pieces worked out and checked',
+  median(5, () => many.forEach((piece) => void reckonPiece({ piece, products, settings, nowMin }))),
+  'under 200 ms for checking',
+);

@@ -127,15 +127,15 @@ test('a changed product, method and number of coats change litres, steps and pri
   await stick.getByRole('button', { name: /^clear 1/ }).click();
   const step = page.getByRole('region', { name: 'Step', exact: true });
   await expect(step.getByRole('heading')).toHaveText('Clear coat 1 of 3');
-  const before = await step.getByRole('button', { name: /Show working/ }).textContent();
+  const before = await step.getByRole('button', { name: /Show working: .*one coat/ }).textContent();
   await step.getByLabel('Method').selectOption({ label: 'HVLP gun' });
-  await expect(step.getByRole('button', { name: /Show working/ })).not.toHaveText(before ?? '');
+  await expect(step.getByRole('button', { name: /Show working: .*one coat/ })).not.toHaveText(before ?? '');
   await expect(
     page.getByRole('list', { name: 'Carcass: step stick' }).getByRole('button', { name: /^mask/ }),
   ).toBeVisible();
   await step.getByLabel('Coats').selectOption('5');
   await expect(stick.getByRole('button', { name: /^clear 5/ })).toBeVisible();
-  await step.getByRole('button', { name: /Show working/ }).click();
+  await step.getByRole('button', { name: /Show working: .*one coat/ }).click();
   const working = page.getByRole('dialog');
   await expect(working).toContainText('transfer efficiency, this method');
   await expect(working.getByRole('row', { name: /this method/ })).toContainText('0.65');

@@ -3,7 +3,7 @@ export { bandColour } from './bandColour';
 export { cautionDefers, cautionsOf } from './cautions';
 export type { Finding, Severity } from './Finding';
 export { generatePlan } from './generatePlan';
-export { handsOnMinutes } from './handsOnMinutes';
+export { handsOnMinutes, handsOnParts } from './handsOnMinutes';
 export { hasOldFilm, leadBanTable, leadHold } from './leadBans';
 export { type Replanned, replan } from './replan';
 export { checkPlan, type Rule, type RuleContext, ruleTable } from './ruleTable';

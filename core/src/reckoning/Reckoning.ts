@@ -16,6 +16,8 @@ export interface ReckonedStep {
   thinnerL: Range | null;
   actualL: number | null;
   working: Working | null;
+  /** How the hands-on time was worked out. */
+  minutesWorking: Working;
   startMin: number;
   endMin: number;
   /** When what it leaves wet lets the next step begin; the end where nothing waits for it. */
@@ -40,6 +42,7 @@ export interface ProductNeed {
   needL: Range;
   packs: PackChoice;
   working: Working;
+  packsWorking: Working;
 }
 
 /** Marks on the drain of a wet zone, minutes since 1970; null where the product has none. */

@@ -2,6 +2,7 @@ import { cheapestPacks } from '../coverage';
 import { addRanges, certain, type Range } from '../units';
 import type { Product } from '../workshop';
 import type { ProductNeed, ReckonedStep } from './Reckoning';
+import { packsWorking } from './workings';
 
 /** Litres of each product over a piece and the cheapest cans for the high end. What was logged counts as it was. */
 export function needsOf(steps: readonly ReckonedStep[], products: Readonly<Record<string, Product>>): ProductNeed[] {
@@ -22,6 +23,7 @@ export function needsOf(steps: readonly ReckonedStep[], products: Readonly<Recor
         name: product.name,
         needL,
         packs,
+        packsWorking: packsWorking(product.name, needL.high, packs),
         working: {
           title: `${product.name}, whole piece`,
           formula: 'sum over its steps; cans: the cheapest that are never short of the high end',

@@ -22,6 +22,7 @@ import { needsOf } from './needsOf';
 import type { ReckonedStep, Reckoning } from './Reckoning';
 import { minuteOf, scheduleSteps } from './scheduleSteps';
 import { wetZones } from './wetZones';
+import { minutesWorking } from './workings';
 
 /** What a reckoning is made from; nowMin: whole minutes since 1970. */
 export interface ReckonInput {
@@ -135,6 +136,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     const zone = zoneById.get(step.zoneId);
     if (zone) colours.set(zone.id, bandColour(at.after[largest.get(zone.id)!]!, products));
     const product = step.productId ? products[step.productId] : undefined;
+    const minutes = handsOnMinutes(step, areaOf(step));
     const volume = product ? stepVolume(step, product, areaOf(step), thirstyFrac(at)) : undefined;
     const lags = scheduled.lags.get(step.id) ?? [];
     const opens = lags.flatMap((l) => (l.minMin > 0 ? [placed.get(l.beforeId)!.endMin + l.minMin] : []));
@@ -144,11 +146,12 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       step,
       status: statusOf(logged.get(step.id)),
       areaM2: areaOf(step),
-      handsOnMin: handsOnMinutes(step, areaOf(step)),
+      handsOnMin: minutes,
       productL: volume?.productL ?? null,
       thinnerL: volume && volume.thinnerL.likely > 0 ? volume.thinnerL : null,
       actualL: logged.get(step.id)?.actualL ?? null,
       working: volume?.working ?? null,
+      minutesWorking: minutesWorking(step, areaOf(step), minutes),
       startMin,
       endMin,
       readyMin: Math.max(endMin, readyMin.get(step.id) ?? endMin),

@@ -73,7 +73,11 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
           {reckoned.status === 'done' ? 'done ' : ''}
           {at(reckoned.startMin)}
         </div>
-        {reckoned.handsOnMin > 0 && <div>{duration(reckoned.handsOnMin)}</div>}
+        {reckoned.handsOnMin > 0 && (
+          <div>
+            <Figure working={reckoned.minutesWorking}>{duration(reckoned.handsOnMin)}</Figure>
+          </div>
+        )}
         {reckoned.productL && reckoned.working && (
           <div>
             <Figure working={reckoned.working}>{formatVolume(reckoned.productL.likely, settings.unitSystem)}</Figure>

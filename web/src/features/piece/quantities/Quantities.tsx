@@ -37,7 +37,9 @@ function NeedRow({ need }: { need: ProductNeed }) {
           <Cans need={need} />
         </b>
       </td>
-      <td className="num">{money(need.packs.price, currency)}</td>
+      <td className="num">
+        <Figure working={need.packsWorking}>{money(need.packs.price, currency)}</Figure>
+      </td>
     </tr>
   );
 }

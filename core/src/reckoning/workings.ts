@@ -1,0 +1,43 @@
+import type { PackChoice, Working } from '../coverage';
+import { handsOnParts, stepKind } from '../finishing';
+import type { Step } from '../workshop';
+
+/** How the hands-on time of a step was worked out. @param areaM2 area it covers, m² */
+export function minutesWorking(step: Step, areaM2: number, minutes: number): Working {
+  return {
+    title: `${stepKind(step.kind).verb}: hands-on time`,
+    formula: 'sum of minutes × amount, rounded up to whole minutes',
+    inputs: handsOnParts(step, areaM2).flatMap((part) => [
+      { name: part.name, value: part.minutes, unit: `min/${part.per}`, tag: 'M' as const },
+      ...(part.per === 'time'
+        ? []
+        : [
+            {
+              name: 'times',
+              value: part.amount,
+              unit: part.per === 'part' || part.per === 'place' ? '' : part.per,
+              tag: 'measured' as const,
+            },
+          ]),
+    ]),
+    result: { value: minutes, unit: 'min' },
+    note: 'Typical times from memory; the log shows what yours are.',
+  };
+}
+
+/** How the cans of a product were chosen. @param needL litres they have to reach */
+export function packsWorking(name: string, needL: number, packs: PackChoice): Working {
+  return {
+    title: `${name}: cans`,
+    formula: 'the least price whose cans hold at least the high end of the need',
+    inputs: [
+      { name: 'need, high end', value: needL, unit: 'L', tag: 'computed' },
+      ...packs.counts.flatMap(({ pack, count }) => [
+        { name: `cans of ${pack.volumeL} L`, value: count, unit: '', tag: 'computed' as const },
+        { name: `price of one`, value: pack.price, unit: '', tag: pack.tag },
+      ]),
+      { name: 'they hold', value: packs.volumeL, unit: 'L', tag: 'computed' },
+    ],
+    result: { value: packs.price, unit: 'in all' },
+  };
+}

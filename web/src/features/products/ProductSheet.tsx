@@ -323,7 +323,7 @@ export default function ProductSheet() {
             name="Coats"
             unit=""
             shown={product.coats}
-            tag="M"
+            tag={product.coats === typical?.coats ? 'M' : 'own'}
             low={1}
             high={20}
             set={(draft, x) => {

@@ -1,0 +1,3 @@
+export { cheapestPacks, type Pack, type PackChoice } from './cheapestPacks';
+export { filmWetUm, type StepVolume, stepVolume } from './stepVolume';
+export type { Working, WorkingInput } from './Working';

@@ -1,0 +1,116 @@
+import { certain, invertRange, multiplyRanges, type Range, scaleRange } from '../units';
+import type { Method, Product, SourcedRange, Step, Tag } from '../workshop';
+import type { Working, WorkingInput } from './Working';
+
+/** Share of the product that ends on the piece (from memory; HVLP: compliance threshold, South Coast AQMD Rule 1136). */
+const transferEfficiency: Readonly<Record<Method, { value: number; tag: Tag }>> = {
+  brush: { value: 0.92, tag: 'M' },
+  roller: { value: 0.92, tag: 'M' },
+  hvlp: { value: 0.65, tag: 'P' },
+  aerosol: { value: 0.45, tag: 'M' },
+  wipe: { value: 0.95, tag: 'M' },
+};
+
+/** What stays in tool, cup and pot each time, L (from memory). */
+const toolLossL: Readonly<Record<Method, number>> = { brush: 0.02, roller: 0.05, hvlp: 0.04, aerosol: 0, wipe: 0.01 };
+
+/** How much more the first coat takes on dry bare softwood or board (from memory). */
+const thirstyFirstCoat: Range = { low: 1.3, likely: 1.6, high: 2 };
+
+/** How well an area is known from three dimensions: 10 to 90 % (from memory). */
+const areaSpread: Range = { low: 0.95, likely: 1, high: 1.08 };
+
+/** Litres of product, and thinner, for one step. */
+export interface StepVolume {
+  productL: Range;
+  thinnerL: Range;
+  working: Working;
+}
+
+const input = (name: string, value: number, unit: string, tag: WorkingInput['tag']): WorkingInput => ({
+  name,
+  value,
+  unit,
+  tag,
+});
+const plain = ({ low, likely, high }: SourcedRange): Range => ({ low, likely, high });
+
+/**
+ * Litres one step takes: by the place for fillers and glue, else area over the practical spreading rate by brush,
+ * times the ratio of transfer efficiencies, times what a thirsty surface drinks, plus what stays in the tool.
+ * Thinner is added to the product, it does not stretch it: solids decide the film.
+ * @param areaM2 area of the step, m², ≥ 0
+ * @param thirstyFrac share of that area that is bare softwood or board under its first coat, 0 to 1
+ * @returns 10–likely–90 %, L; undefined where the product has neither a rate nor an amount per place
+ * Check: 2 m² at 10 m²/L by brush on a sealed surface → 0.2 L + 0.02 L in the brush
+ */
+export function stepVolume(step: Step, product: Product, areaM2: number, thirstyFrac: number): StepVolume | undefined {
+  if (product.perPlaceL) return volumeByPlace(step, product, product.perPlaceL);
+  if (!product.spreadM2PerL || !(product.spreadM2PerL.low > 0)) return undefined;
+  const method = step.method ?? 'brush';
+  const efficiency = transferEfficiency.brush.value / transferEfficiency[method].value;
+  // Wiped products are rated as wiped: what the rag takes is in their rate.
+  const methodFactor = method === 'wipe' ? 1 : efficiency;
+  const thirst: Range = {
+    low: 1 + (thirstyFirstCoat.low - 1) * thirstyFrac,
+    likely: 1 + (thirstyFirstCoat.likely - 1) * thirstyFrac,
+    high: 1 + (thirstyFirstCoat.high - 1) * thirstyFrac,
+  };
+  const onPiece = multiplyRanges([scaleRange(areaSpread, areaM2), invertRange(plain(product.spreadM2PerL)), thirst]);
+  const lossL = toolLossL[method];
+  const scaled = scaleRange(onPiece, methodFactor);
+  const productL = { low: scaled.low + lossL, likely: scaled.likely + lossL, high: scaled.high + lossL };
+  return {
+    productL,
+    thinnerL: scaleRange(productL, product.thinningFrac.value),
+    working: {
+      title: `${product.name}, one coat`,
+      formula: 'area ÷ spreading rate × brush efficiency ÷ method efficiency × thirst + left in the tool',
+      inputs: [
+        input('area', areaM2, 'm²', 'measured'),
+        input('spreading rate by brush', product.spreadM2PerL.likely, 'm²/L', product.spreadM2PerL.tag),
+        input('transfer efficiency by brush', transferEfficiency.brush.value, '', 'M'),
+        input(
+          `transfer efficiency, this method`,
+          method === 'wipe' ? transferEfficiency.brush.value : transferEfficiency[method].value,
+          '',
+          transferEfficiency[method].tag,
+        ),
+        input('first coat on bare softwood or board', thirst.likely, '×', 'M'),
+        input('left in the tool', lossL, 'L', 'M'),
+        ...(product.thinningFrac.value > 0
+          ? [input('thinner per litre', product.thinningFrac.value, 'L/L', product.thinningFrac.tag)]
+          : []),
+      ],
+      result: { value: productL.likely, unit: 'L' },
+      note: 'Range: 10 to 90 %, from the spread of area, rate and thirst taken as independent.',
+    },
+  };
+}
+
+function volumeByPlace(step: Step, product: Product, perPlace: SourcedRange): StepVolume {
+  const productL = scaleRange(plain(perPlace), step.count);
+  return {
+    productL,
+    thinnerL: certain(0),
+    working: {
+      title: product.name,
+      formula: 'places × amount per place',
+      inputs: [
+        input('places', step.count, '', 'measured'),
+        input('amount per place', perPlace.likely, 'L', perPlace.tag),
+      ],
+      result: { value: productL.likely, unit: 'L' },
+    },
+  };
+}
+
+/**
+ * Wet film of a coat for a wanted dry film.
+ * @param filmDryUm dry film, µm, > 0
+ * @param volumeSolidsFrac volume solids of the product, 0 < x ≤ 1
+ * @param thinnerPerProduct litres of thinner per litre of product, ≥ 0
+ * @returns µm; volumes taken as additive. Check: 35 µm at 0.35 with 0.1 → 110 µm
+ */
+export const filmWetUm = (filmDryUm: number, volumeSolidsFrac: number, thinnerPerProduct: number): number =>
+  (filmDryUm * (1 + thinnerPerProduct)) / volumeSolidsFrac;

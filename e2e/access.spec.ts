@@ -15,6 +15,7 @@ const screens = [
   '/pieces/ticket-cupboard/log',
   '/products',
   '/products/enamel',
+  '/house',
   '/workshop',
   '/pieces/gone/plan',
 ];

@@ -19,6 +19,7 @@ const views: readonly View[] = [
   { name: 'time', path: '/pieces/refreshment-table/time' },
   { name: 'log', path: '/pieces/refreshment-table/log' },
   { name: 'product', path: '/products/enamel' },
+  { name: 'house-rules', path: '/house' },
   { name: 'workshop', path: '/workshop' },
   { name: 'today-night', path: '/', scheme: 'dark' },
   { name: 'today-phone', path: '/', width: 390, height: 844 },

@@ -49,8 +49,8 @@ const views: Readonly<Record<Exclude<Command, 'plan'>, (r: Reckoning) => unknown
 
 /** Prints the plan as it stands; of a piece without steps, the one that its survey and looks give. */
 function planOf(piece: Piece, workshop: Workshop): { steps: unknown; generated: boolean; issues: readonly Issue[] } {
-  const fresh = generatePlan(piece, workshop.products);
-  const steps = piece.steps.length > 0 ? piece.steps : replan(piece, workshop.products).steps;
+  const fresh = generatePlan(piece, workshop);
+  const steps = piece.steps.length > 0 ? piece.steps : replan(piece, workshop).steps;
   return { steps, generated: piece.steps.length === 0, issues: fresh.ok ? fresh.warnings : fresh.issues };
 }
 

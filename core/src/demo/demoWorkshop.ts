@@ -29,7 +29,7 @@ function begun(
   minutesAgo: number,
   nowMin: number,
 ): Piece {
-  const planned = { ...piece, steps: replan(piece, products).steps };
+  const planned = { ...piece, steps: replan(piece, { products, settings }).steps };
   const start = nowMin - 14 * 24 * 60;
   const reckoned = reckonPiece({ piece: { ...planned, startAt: iso(start) }, products, settings, nowMin: start });
   if (!reckoned.ok) return planned;
@@ -141,7 +141,7 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
     begun(refreshmentTable(created), workshop.products, settings, 'top/seal/1', 40, nowMin),
     (() => {
       const piece = parcelsCounter(created);
-      return { ...piece, steps: replan(piece, workshop.products).steps };
+      return { ...piece, steps: replan(piece, workshop).steps };
     })(),
   ];
   const weather = [

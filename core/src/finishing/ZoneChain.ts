@@ -50,6 +50,8 @@ export class ZoneChain {
     readonly zoneId: ZoneId | null,
     private readonly choices: Piece['choices'],
     private readonly products: Readonly<Record<string, Product>>,
+    /** Ways of putting things on that the workshop has and allows. */
+    private readonly allowed: readonly Method[],
   ) {}
 
   /** The last step so far. */
@@ -57,19 +59,27 @@ export class ZoneChain {
     return this.drafts.at(-1)?.step;
   }
 
-  /** Product, method and coats for a kind of step: the user's choice first, then what is usual. */
-  pick(kind: StepKindId, jobs: readonly ProductKind[], coats: number | null = null, usual?: string): Pick {
+  /**
+   * Product, method and coats for a kind of step: the user's choice first, then what is usual, then anything on the shelf
+   * that does the job. What the workshop cannot put on is passed over; a method the label does not name gives way to one
+   * that it does.
+   */
+  pick(kind: StepKindId, jobs: readonly ProductKind[], coats: number | null = null, usual?: string, by?: Method): Pick {
     const choice = this.choices[`${this.zoneId}/${kind}`];
-    const fits = (id: string | null | undefined) =>
-      id && this.products[id] && jobs.includes(this.products[id].kind) ? this.products[id] : undefined;
+    const can = (p: Product) => p.methods.some((m) => this.allowed.includes(m));
+    const fits = (id: string | null | undefined) => {
+      const p = id ? this.products[id] : undefined;
+      return p && jobs.includes(p.kind) && can(p) ? p : undefined;
+    };
     const product =
       fits(choice?.productId) ??
       fits(usual) ??
       fits(usualProduct[jobs[0]!]) ??
-      Object.values(this.products).find((p) => jobs.includes(p.kind)) ??
+      Object.values(this.products).find((p) => jobs.includes(p.kind) && can(p)) ??
       null;
-    const method =
-      choice?.method && product?.methods.includes(choice.method) ? choice.method : (product?.methods[0] ?? null);
+    const methods = product?.methods.filter((m) => this.allowed.includes(m)) ?? [];
+    const wanted = [choice?.method, by].find((m) => m && methods.includes(m));
+    const method = wanted ?? methods[0] ?? null;
     return { productId: product?.id ?? null, product, method, coats: choice?.coats ?? coats ?? product?.coats ?? 1 };
   }
 
@@ -105,6 +115,15 @@ export class ZoneChain {
     if (film) this.lastCoat = step;
     this.drafts.push({ phase: at, step });
     return step;
+  }
+
+  /** Adds steps before those of a later stage. */
+  before(at: Phase, add: () => void): void {
+    const later = this.drafts.filter((d) => d.phase >= at);
+    const earlier = this.drafts.filter((d) => d.phase < at);
+    this.drafts.splice(0, this.drafts.length, ...earlier);
+    add();
+    this.drafts.push(...later);
   }
 
   /** Adds an abrasive step and the dust removal that has to follow it. */

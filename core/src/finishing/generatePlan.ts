@@ -1,13 +1,20 @@
 import { buildFaces, type Face, shapeOf, type Zone, zoneNames, zonesOf } from '../piece';
 import { good, type Issue, type Result, refused } from '../units';
-import type { Piece, Product, Step, ZoneId } from '../workshop';
+import type { PartKind, Piece, Product, Settings, Step, ZoneId } from '../workshop';
 import { availableLooks, lookNames } from './availableLooks';
+import { type House, houseOf } from './houseRules';
 import { addNeighbourSteps } from './neighbourSteps';
 import { phase } from './phases';
 import { planZone } from './planZone';
 import { lookOf, situationsOf } from './Situation';
 import { stepKind } from './stepKinds';
 import { ZoneChain } from './ZoneChain';
+
+/** What a plan is made from besides the piece: the shelf and the ways of the house. */
+export interface Shop {
+  products: Readonly<Record<string, Product>>;
+  settings: Pick<Settings, 'houseRules' | 'methods'>;
+}
 
 /** What is hardest to reach comes first, the top last; the interior before the outside. */
 const zoneOrder: readonly ZoneId[] = ['interior', 'legs', 'carcass', 'fronts', 'top'];
@@ -37,21 +44,57 @@ function barredLooks(piece: Piece, zones: readonly Zone[]): Issue[] {
 const fittings = (faces: readonly Face[], key: 'pulls' | 'hinges'): number =>
   faces.reduce((n, f) => n + f.fittings[key], 0);
 
+/** The first step of a zone that wants the hardware off: the very first, or the first after cleaning. */
+const firstAfter = (chain: ZoneChain, off: House['hardware-doors']) =>
+  chain.drafts.find((d) => off === 'off-first' || d.phase > phase.partsAfterCleaning)?.step;
+
+/** Line of tape round a pull and round the hinges of a door, m (from memory). */
+const tapeRoundM = { hardware: 0.15, door: 0.6 } as const;
+
+/** Hardware that stays on is masked before anything wet, and uncovered after the last coat. */
+function maskHardware(
+  whole: ZoneChain,
+  chains: readonly ZoneChain[],
+  left: readonly { part: PartKind; count: number }[],
+): void {
+  const lineM = left.reduce((sum, p) => sum + tapeRoundM[p.part] * p.count, 0);
+  const films = chains.flatMap((c) => c.drafts.map((d) => d.step).filter((s) => stepKind(s.kind).film));
+  const mask = whole.add(phase.coverKept, 'mask', {
+    lineM,
+    reason: 'House rule: old fixings stay on. Everything round them is masked and worked with care.',
+  });
+  for (const film of films) film.waitsFor.push({ stepId: mask.id, wait: 'none' });
+  whole.add(phase.uncover, 'unmask', {
+    lineM,
+    reason: 'Off once the last coat is on.',
+    waitsFor: chains
+      .flatMap((c) =>
+        c.drafts
+          .map((d) => d.step)
+          .filter((s) => stepKind(s.kind).film)
+          .slice(-1),
+      )
+      .map((s) => ({ stepId: s.id, wait: 'none' as const })),
+  });
+}
+
 /** Hardware and doors off before anything else, on again when every zone can be handled. */
 function aroundTheWork(
-  piece: Piece,
-  products: Readonly<Record<string, Product>>,
+  whole: ZoneChain,
+  house: House,
   chains: readonly ZoneChain[],
   worked: readonly Zone[],
 ): ZoneChain {
-  const whole = new ZoneChain(null, piece.choices, products);
   const faces = worked.filter((z) => z.id === 'fronts' || z.id === 'interior').flatMap((z) => z.faces);
   const parts = [
     { part: 'hardware' as const, count: fittings(faces, 'pulls') },
     { part: 'door' as const, count: fittings(faces, 'hinges') / 2 },
   ].filter((p) => p.count > 0);
+  const off = house['hardware-doors'];
+  const left = off === 'left-masked' ? parts.splice(0) : [];
+  if (left.length > 0) maskHardware(whole, chains, left);
   const taken = parts.map((p) =>
-    whole.add(phase.parts, 'remove-part', {
+    whole.add(off === 'off-first' ? phase.parts : phase.partsAfterCleaning, 'remove-part', {
       ...p,
       reason:
         p.part === 'door'
@@ -60,7 +103,15 @@ function aroundTheWork(
     }),
   );
   const lastTaken = taken.at(-1);
-  if (lastTaken) for (const c of chains) c.drafts[0]?.step.waitsFor.push({ stepId: lastTaken.id, wait: 'none' });
+  if (lastTaken) {
+    for (const c of chains) firstAfter(c, off)?.waitsFor.push({ stepId: lastTaken.id, wait: 'none' });
+  }
+  if (off === 'off-after-cleaning') {
+    const cleaned = chains.flatMap((c) => c.drafts.filter((d) => d.phase === phase.clean).at(-1)?.step ?? []);
+    for (const step of cleaned) {
+      taken[0]?.waitsFor.push({ stepId: step.id, wait: step.kind === 'dry-out' ? 'dry' : 'none' });
+    }
+  }
   const films = chains.flatMap((c) =>
     c.drafts
       .map((d) => d.step)
@@ -92,21 +143,24 @@ function aroundTheWork(
  * Refused, with every reason at once, where dimensions are missing or a look cannot be had.
  * The user's choices are kept where they apply; those that do not are named as warnings.
  */
-export function generatePlan(piece: Piece, products: Readonly<Record<string, Product>>): Result<Step[]> {
+export function generatePlan(piece: Piece, shop: Shop): Result<Step[]> {
+  const { products, settings } = shop;
   const shape = shapeOf(piece);
   if (!shape.ok) return refused(...shape.issues);
   const zones = zonesOf(piece, buildFaces(shape.value));
   const barred = barredLooks(piece, zones);
   if (barred.length > 0) return refused(...barred);
+  const house = houseOf(settings, piece);
+  const chain = (zoneId: ZoneId | null) => new ZoneChain(zoneId, piece.choices, products, settings.methods);
   const planned = situationsOf(piece, zones).map((situation) => ({
     situation,
-    chain: planZone(piece, products, situation),
+    chain: planZone(chain(situation.zoneId), situation, house),
   }));
   if (planned.every((p) => p.chain.drafts.length === 0)) return good([]);
-  addNeighbourSteps(planned);
+  addNeighbourSteps(planned, house);
   const chains = planned.map((p) => p.chain);
   const worked = zones.filter((z) => lookOf(piece, z.id) !== 'leave');
-  const whole = aroundTheWork(piece, products, chains, worked);
+  const whole = aroundTheWork(chain(null), house, chains, worked);
   const order = (zoneId: ZoneId | null) => (zoneId === null ? -1 : zoneOrder.indexOf(zoneId));
   const steps = [whole, ...chains]
     .flatMap((c) => c.drafts)

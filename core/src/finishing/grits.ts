@@ -1,3 +1,5 @@
+import type { House } from './houseRules';
+
 /**
  * Median grain by P-grade, µm.
  * Source: FEPA 43-1 / ISO 6344-2 to P220, FEPA 43-2 / ISO 6344-3 from P240 (recalled).
@@ -75,7 +77,10 @@ export interface Ladder {
 }
 
 /** The ladder of house practice on bare solid wood or board. */
-export const solidLadder = (look: keyof typeof bareLadders): Ladder => ({ grits: bareLadders[look], byHand: false });
+export function solidLadder(look: keyof typeof bareLadders, school: House['ladder']): Ladder {
+  if (look === 'painted' || school === '80-120-150-180') return { grits: bareLadders[look], byHand: false };
+  return { grits: school.split('-').map(Number), byHand: false };
+}
 
 /**
  * The longest ladder a veneer's budget allows; by hand where it is thin or unknown. Empty where nothing may come off.

@@ -1,4 +1,5 @@
 import type { Step } from '../workshop';
+import type { House } from './houseRules';
 import { phase } from './phases';
 import type { Situation } from './Situation';
 import { isSprayed, stepKind } from './stepKinds';
@@ -34,7 +35,7 @@ function dustBeforeFilm(all: readonly Planned[]): void {
 }
 
 /** Tape on a clear zone before its neighbours are painted, off while the last coat is soft, clear after that. */
-function maskForPaint(p: Planned, all: readonly Planned[]): void {
+function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
   const painted = all.filter(
     (q) => q.situation.look === 'painted' && p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId),
   );
@@ -42,43 +43,57 @@ function maskForPaint(p: Planned, all: readonly Planned[]): void {
   if (painted.length === 0 || lineM === 0) return;
   const names = painted.map((q) => q.situation.zoneId).join(', ');
   const sprayed = painted.some((q) => stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method)));
-  const later = p.chain.drafts.filter((d) => d.phase === phase.clear);
-  p.chain.drafts.splice(p.chain.drafts.length - later.length, later.length);
-  const mask = p.chain.add(phase.mask, 'mask', {
-    lineM,
-    reason: sprayed
-      ? `The mist of ${names} falls here too: tape the border and cover the rest.`
-      : `A clean line against the paint of ${names}.`,
+  const dry = house['tape-pull'] === 'dry';
+  p.chain.before(phase.clear, () => {
+    p.chain.add(phase.mask, 'mask', {
+      lineM,
+      reason: sprayed
+        ? `The mist of ${names} falls here too: tape the border and cover the rest.`
+        : `A clean line against the paint of ${names}.`,
+    });
+    if (house['edge-seal'] === 'clear') {
+      p.chain.add(phase.mask, 'seal-edge', {
+        lineM,
+        reason: 'A little clear along the tape: what creeps under it is invisible.',
+      });
+    }
+    p.chain.add(phase.unmask, 'unmask', {
+      lineM,
+      reason: dry
+        ? 'House rule: pulled when dry, scored along the edge first.'
+        : 'While the last coat is still soft: hard paint tears at the edge.',
+    });
   });
-  const unmask = p.chain.add(phase.unmask, 'unmask', {
-    lineM,
-    reason: 'While the last coat is still soft: hard paint tears at the edge.',
-  });
+  const unmask = lastIn(p, phase.unmask);
   for (const q of painted) {
-    waitOn(firstIn(q, phase.paint), mask);
-    waitOn(unmask, lastIn(q, phase.paint));
+    waitOn(firstIn(q, phase.paint), lastIn(p, phase.mask));
+    waitOn(unmask, lastIn(q, phase.paint), dry ? 'handle' : 'none');
   }
-  p.chain.drafts.push(...later);
-  waitOn(later[0]?.step, unmask);
+  waitOn(firstIn(p, phase.clear), unmask);
 }
 
 /** A sprayed clear coat drifts: painted neighbours are covered once they can bear tape. */
-function coverFromClear(p: Planned, all: readonly Planned[]): void {
+function coverFromClear(p: Planned, all: readonly Planned[], house: House): void {
   const clears = stepsOf(p).filter((s) => s.kind === 'clear');
-  if (p.situation.look === 'painted' || !clears.some((s) => isSprayed(s.method))) return;
+  const baseFirst = house['top-or-base-first'] === 'base-first';
+  if (p.situation.look === 'painted' || p.situation.look === 'leave') return;
+  if (!baseFirst && !clears.some((s) => isSprayed(s.method))) return;
+  const first = p.chain.drafts.find((d) => d.phase >= phase.clear)?.step ?? clears[0];
   for (const n of p.situation.neighbours.filter((x) => x.look === 'painted')) {
     const q = all.find((x) => x.situation.zoneId === n.zoneId)!;
     const film = lastIn(q, phase.paint);
-    const own = q.chain.drafts.filter((d) => d.phase === phase.clear);
-    q.chain.drafts.splice(q.chain.drafts.length - own.length, own.length);
-    const mask = q.chain.add(phase.coverPainted, 'mask', {
-      lineM: n.lineM,
-      reason: `Sprayed clear on the ${p.situation.zoneId} drifts: cover this zone.`,
+    q.chain.before(phase.clear, () => {
+      q.chain.add(phase.coverPainted, 'mask', {
+        lineM: n.lineM,
+        reason: baseFirst
+          ? `The ${p.situation.zoneId} is finished after the paint: a clean line against it.`
+          : `Sprayed clear on the ${p.situation.zoneId} drifts: cover this zone.`,
+      });
     });
+    const mask = lastIn(q, phase.coverPainted);
     waitOn(mask, film, 'tape');
-    waitOn(clears[0], mask);
-    q.chain.drafts.push(...own);
-    waitOn(own[0]?.step, mask);
+    waitOn(baseFirst ? first : clears[0], mask);
+    waitOn(firstIn(q, phase.clear), mask);
     const unmask = q.chain.add(phase.uncover, 'unmask', {
       lineM: n.lineM,
       reason: 'Cover off once the last clear coat is on.',
@@ -116,10 +131,10 @@ function coverKept(p: Planned, all: readonly Planned[]): void {
 }
 
 /** Adds to the zones' own steps what they ask of each other, and the waits between them. */
-export function addNeighbourSteps(all: readonly Planned[]): void {
+export function addNeighbourSteps(all: readonly Planned[], house: House): void {
   dustBeforeFilm(all);
   for (const p of all) if (p.situation.look === 'leave') coverKept(p, all);
-  for (const p of all)
-    if (p.situation.look === 'natural-clear' || p.situation.look === 'stained-clear') maskForPaint(p, all);
-  for (const p of all) coverFromClear(p, all);
+  const clears = all.filter((p) => p.situation.look === 'natural-clear' || p.situation.look === 'stained-clear');
+  if (house['top-or-base-first'] === 'top-first') for (const p of clears) maskForPaint(p, all, house);
+  for (const p of clears) coverFromClear(p, all, house);
 }

@@ -2,6 +2,7 @@
 export const phase = {
   parts: 0,
   clean: 1,
+  partsAfterCleaning: 1.5,
   glue: 2,
   takeOff: 3,
   abrade: 4,

@@ -5,6 +5,7 @@ import { typicalProducts } from '../products';
 import {
   conditions,
   damageKinds,
+  defaultSettings,
   formIds,
   legKinds,
   lookKinds,
@@ -18,9 +19,10 @@ import {
   type ZoneId,
 } from '../workshop';
 import { ladderRemovalUm, veneerLadder } from './grits';
-import { checkPlan, generatePlan, replan, ruleTable, runPlan } from './index';
+import { checkPlan, generatePlan, houseRuleTable, replan, ruleTable, runPlan } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
+const shop = { products, settings: defaultSettings('W', 'Europe/London', 'metric', 'GBP') };
 const surface = (
   kind: Surface['material']['kind'],
   speciesId: string,
@@ -42,7 +44,7 @@ const chest = (change: Partial<Piece> = {}): Piece => ({
   ...change,
 });
 const steps = (piece: Piece): Step[] => {
-  const r = generatePlan(piece, products);
+  const r = generatePlan(piece, shop);
   if (!r.ok) throw new Error(r.issues.map((i) => i.message).join());
   return r.value;
 };
@@ -201,7 +203,7 @@ describe('one input changed at a time', () => {
     ]);
   });
   it('MDF shows no grain: a stained look is refused with what can be had', () => {
-    const r = generatePlan(withTop(surface('mdf', 'unknown', 'none')), products);
+    const r = generatePlan(withTop(surface('mdf', 'unknown', 'none')), shop);
     expect(!r.ok && r.issues[0]?.message).toBe(
       'Top: stained and clear cannot be had. MDF has no grain to show: paint it or leave it alone. What can: painted, left alone.',
     );
@@ -233,7 +235,7 @@ describe('replan', () => {
         looks: { ...piece.looks, carcass: 'leave' },
         choices: { 'carcass/paint': { productId: null, coats: 3, method: null } },
       },
-      products,
+      shop,
     );
     expect(again.steps[0]?.id).toBe('carcass/degrease/1');
     expect(again.steps.filter((s) => s.zoneId === 'carcass').map((s) => s.kind)).toEqual([
@@ -246,58 +248,61 @@ describe('replan', () => {
 });
 
 // Precedence facts of the trade, written down without looking at the generator.
-const facts: readonly [string, (all: readonly Step[], zone: readonly Step[]) => boolean][] = [
+const facts: readonly [string, (all: readonly Step[], zone: readonly Step[], house: Piece['houseRules']) => boolean][] =
   [
-    'cleaning comes before any abrasive',
-    (_, z) => first(z, 'degrease') <= Math.min(first(z, 'sand'), first(z, 'scuff'), first(z, 'scrape')),
-  ],
-  [
-    'a cleaner is rinsed and dries',
-    (_, z) =>
-      !has(z, 'degrease') || (first(z, 'degrease') < first(z, 'rinse') && first(z, 'rinse') < first(z, 'dry-out')),
-  ],
-  [
-    'glue comes before stripping, sanding and film',
-    (_, z) =>
-      !has(z, 'glue') ||
-      first(z, 'glue') <
-        Math.min(first(z, 'scrape'), first(z, 'sand'), first(z, 'scuff'), first(z, 'stain'), first(z, 'clear')),
-  ],
-  ['stripping comes before filling', (_, z) => !has(z, 'fill') || last(z, 'scrape') < first(z, 'fill')],
-  [
-    'filler is sanded',
-    (_, z) =>
-      !has(z, 'fill') ||
-      z.slice(last(z, 'fill') + 1).some((s) => s.kind === 'sand' || s.kind === 'scuff') ||
-      !z.some((s) => s.kind === 'sand' || s.kind === 'scuff'),
-  ],
-  [
-    'stripper is washed off and dries before anything else',
-    (_, z) =>
-      !has(z, 'strip-chemical') ||
-      (last(z, 'strip-chemical') < last(z, 'remove-residue') && last(z, 'remove-residue') < last(z, 'dry-out')),
-  ],
-  [
-    'dust is removed between an abrasive and a coat',
-    (_, z) => z.every((s, i) => !wet.has(s.kind) || !abrasive.has(z[i - 1]?.kind ?? '')),
-  ],
-  ['stain comes before clear', (_, z) => !has(z, 'stain') || last(z, 'stain') < first(z, 'clear')],
-  [
-    'primer comes before paint',
-    (_, z) => !has(z, 'paint') || Math.max(last(z, 'prime'), last(z, 'block')) < first(z, 'paint'),
-  ],
-  [
-    'what is taped is untaped',
-    (_, z) => z.filter((s) => s.kind === 'mask').length === z.filter((s) => s.kind === 'unmask').length,
-  ],
-  [
-    'hardware comes off first and is fitted after every coat',
-    (all) =>
-      !all.some((s) => s.kind === 'remove-part') ||
-      (all[0]?.kind === 'remove-part' &&
-        all.findLastIndex((s) => wet.has(s.kind)) < all.findIndex((s) => s.kind === 'refit-part')),
-  ],
-];
+    [
+      'cleaning comes before any abrasive',
+      (_, z, house) =>
+        house['clean-or-scuff'] === 'scuff-first' ||
+        first(z, 'degrease') <= Math.min(first(z, 'sand'), first(z, 'scuff'), first(z, 'scrape')),
+    ],
+    [
+      'a cleaner is rinsed and dries',
+      (_, z) =>
+        !has(z, 'degrease') || (first(z, 'degrease') < first(z, 'rinse') && first(z, 'rinse') < first(z, 'dry-out')),
+    ],
+    [
+      'glue comes before stripping, sanding and film',
+      (_, z) =>
+        !has(z, 'glue') ||
+        first(z, 'glue') <
+          Math.min(first(z, 'scrape'), first(z, 'sand'), first(z, 'scuff'), first(z, 'stain'), first(z, 'clear')),
+    ],
+    ['stripping comes before filling', (_, z) => !has(z, 'fill') || last(z, 'scrape') < first(z, 'fill')],
+    [
+      'filler is sanded',
+      (_, z) =>
+        !has(z, 'fill') ||
+        z.slice(last(z, 'fill') + 1).some((s) => s.kind === 'sand' || s.kind === 'scuff') ||
+        !z.some((s) => s.kind === 'sand' || s.kind === 'scuff'),
+    ],
+    [
+      'stripper is washed off and dries before anything else',
+      (_, z) =>
+        !has(z, 'strip-chemical') ||
+        (last(z, 'strip-chemical') < last(z, 'remove-residue') && last(z, 'remove-residue') < last(z, 'dry-out')),
+    ],
+    [
+      'dust is removed between an abrasive and a coat',
+      (_, z) => z.every((s, i) => !wet.has(s.kind) || !abrasive.has(z[i - 1]?.kind ?? '')),
+    ],
+    ['stain comes before clear', (_, z) => !has(z, 'stain') || last(z, 'stain') < first(z, 'clear')],
+    [
+      'primer comes before paint',
+      (_, z) => !has(z, 'paint') || Math.max(last(z, 'prime'), last(z, 'block')) < first(z, 'paint'),
+    ],
+    [
+      'what is taped is untaped',
+      (_, z) => z.filter((s) => s.kind === 'mask').length === z.filter((s) => s.kind === 'unmask').length,
+    ],
+    [
+      'hardware comes off first and is fitted after every coat',
+      (all, _, house) =>
+        !all.some((s) => s.kind === 'remove-part') ||
+        ((house['hardware-doors'] === 'off-after-cleaning' || all[0]?.kind === 'remove-part') &&
+          all.findLastIndex((s) => wet.has(s.kind)) < all.findIndex((s) => s.kind === 'refit-part')),
+    ],
+  ];
 const wet = new Set(['condition', 'stain', 'seal', 'block', 'prime', 'paint', 'clear']);
 const abrasive = new Set(['sand', 'scuff', 'denib']);
 const first = (z: readonly Step[], kind: Step['kind']) => {
@@ -337,6 +342,9 @@ const anyPiece = fc
     ),
     method: fc.option(fc.constantFrom(...methods)),
     coats: fc.option(fc.integer({ min: 1, max: 7 })),
+    house: fc.record(
+      Object.fromEntries(houseRuleTable.map((row) => [row.id, fc.constantFrom(...row.schools.map((x) => x.id))])),
+    ),
   })
   .map((r) =>
     chest({
@@ -351,6 +359,7 @@ const anyPiece = fc
       looks: Object.fromEntries(zones.map((z, i) => [z, r.looks[i]!])),
       damage: r.damage.map((d, i) => ({ ...d, id: `d${i}` })),
       lead: { result: 'negative', everyLayer: true, licensedWork: false },
+      houseRules: r.house,
       choices: {
         'top/clear': { productId: null, coats: r.coats, method: r.method },
         'carcass/paint': { productId: null, coats: r.coats, method: r.method },
@@ -363,14 +372,14 @@ describe('any survey and looks', () => {
     let plans = 0;
     fc.assert(
       fc.property(anyPiece, (piece) => {
-        const r = generatePlan(piece, products);
+        const r = generatePlan(piece, shop);
         if (!r.ok) {
           expect(r.issues.every((i) => i.code === 'look_barred')).toBe(true);
           return;
         }
         plans += 1;
         const all = r.value;
-        expect(new Set(all.map((s) => s.id)).size).toBe(all.length);
+        expect(all.map((s) => s.id).filter((id, i, ids) => ids.indexOf(id) !== i)).toEqual([]);
         const place = new Map(all.map((s, i) => [s.id, i]));
         for (const s of all)
           for (const w of s.waitsFor) expect(place.get(w.stepId) ?? 1e9).toBeLessThan(place.get(s.id)!);
@@ -380,6 +389,7 @@ describe('any survey and looks', () => {
               holds(
                 all,
                 all.filter((s) => s.zoneId === zone),
+                piece.houseRules,
               ),
               fact,
             ).toBe(true);

@@ -1,16 +1,22 @@
-import type { Piece, Product } from '../workshop';
 import { solidLadder, veneerLadder } from './grits';
+import type { House } from './houseRules';
 import { type Phase, phase } from './phases';
 import type { Situation } from './Situation';
-import { type Pick, ZoneChain } from './ZoneChain';
+import type { Pick, ZoneChain } from './ZoneChain';
 
 const overnightMin = 12 * 60;
 const sealedDryMin = 60;
-const scuffGrit = 180;
 const primerGrit = 220;
 const betweenCoatsGrit = 320;
 
-function clean(chain: ZoneChain, s: Situation): void {
+/** Stages of one zone, each reading the situation and the house rules. */
+type Stage = (chain: ZoneChain, s: Situation, house: House) => void;
+
+/** Whether the abrasives of this zone meet bare wood or board: nothing on it, or wax only, or what was on it comes off. */
+const isBare = (s: Situation): boolean =>
+  s.strips || !s.surfaces.some((x) => x.oldFinish.kind !== 'none' && x.oldFinish.kind !== 'wax');
+
+const clean: Stage = (chain, s) => {
   const { productId, method } = chain.pick('degrease', ['cleaner']);
   chain.add(phase.clean, 'degrease', {
     productId,
@@ -22,9 +28,9 @@ function clean(chain: ZoneChain, s: Situation): void {
     fixedWaitMin: s.hasFinish ? sealedDryMin : overnightMin,
     reason: s.hasFinish ? 'A sealed surface dries in about an hour.' : 'Bare wood holds the rinse water overnight.',
   });
-}
+};
 
-function glue(chain: ZoneChain, s: Situation): void {
+const glue: Stage = (chain, s) => {
   if (s.glued === 0) return;
   const { productId, method } = chain.pick('glue', ['glue']);
   chain.add(phase.glue, 'glue', {
@@ -33,27 +39,23 @@ function glue(chain: ZoneChain, s: Situation): void {
     count: s.glued,
     reason: 'What is loose tears under the abrasive, and glue smears show under stain: everything is glued first.',
   });
-}
+};
 
-function dewax(chain: ZoneChain, s: Situation): void {
+const dewax: Stage = (chain, s) => {
   if (!s.hasWax) return;
   chain.add(phase.takeOff, 'remove-residue', {
     reason: 'Wax or polish may be on it, and no film holds on wax: wipe down with mineral spirits and clean rags.',
   });
-}
+};
 
-function strip(chain: ZoneChain, s: Situation): void {
-  if (!s.chemical) {
-    chain.add(phase.takeOff, 'scrape', {
-      reason: 'On flat solid wood a scraper takes the old film off fastest and with the least mess.',
-    });
-    return;
-  }
+const stripChemically: Stage = (chain, s) => {
   const { productId, method } = chain.pick('strip-chemical', ['stripper']);
+  const first = s.veneer
+    ? 'Sanding a film off veneer risks going through it: stripper lifts it instead.'
+    : s.chemical
+      ? 'Stripper reaches shaped work and board that a scraper would spoil.'
+      : 'House rule: solid wood is stripped chemically here.';
   for (let round = 1; round <= (s.thick ? 2 : 1); round += 1) {
-    const first = s.veneer
-      ? 'Sanding a film off veneer risks going through it: stripper lifts it instead.'
-      : 'Stripper reaches shaped work and board that a scraper would spoil.';
     chain.add(phase.takeOff, 'strip-chemical', {
       productId,
       method,
@@ -66,19 +68,28 @@ function strip(chain: ZoneChain, s: Situation): void {
     fixedWaitMin: overnightMin,
     reason: 'The wet wash has to leave the wood before anything goes on.',
   });
-}
+};
+
+const strip: Stage = (chain, s, house) => {
+  if (!s.strips) return;
+  if (s.chemical || house['strip-solid'] === 'chemical') stripChemically(chain, s, house);
+  else if (house['strip-solid'] === 'abrasive')
+    chain.add(phase.takeOff, 'sand', { grit: 60, reason: 'House rule: the film is taken off with coarse abrasive.' });
+  else
+    chain.add(phase.takeOff, 'scrape', {
+      reason: 'On flat solid wood a scraper takes the old film off fastest and with the least mess.',
+    });
+};
 
 /** Fills, where there are any, and says how they will show. */
-function fill(chain: ZoneChain, s: Situation): void {
+const fill: Stage = (chain, s, house) => {
   const count = s.corners + s.dents;
   if (count === 0) return;
-  const twoPart = s.look === 'painted' && s.corners > 0;
-  const { productId, method } = chain.pick(
-    'fill',
-    twoPart ? ['filler-two-part', 'filler-ready'] : ['filler-ready', 'filler-two-part'],
-    null,
-    twoPart ? 'filler-two-part' : 'filler-ready',
-  );
+  const twoPart = s.look === 'painted' && s.corners > 0 && house['filler-edges'] === 'two-part';
+  const jobs = twoPart
+    ? (['filler-two-part', 'filler-ready'] as const)
+    : (['filler-ready', 'filler-two-part'] as const);
+  const { productId, method } = chain.pick('fill', jobs, null, jobs[0]);
   const opaque = twoPart
     ? 'Corners and edges need the hard edge of two-part filler'
     : 'Ready-mixed filler levels dents';
@@ -91,151 +102,244 @@ function fill(chain: ZoneChain, s: Situation): void {
         ? `${opaque}; the last grit blends it in.`
         : 'Fills stay visible under clear and take no stain: keep them small. The last grit blends them in.',
   });
-}
+};
 
-/** Bare wood: the ladder with the repairs before its last rung. A film that stays: repairs, then scuff. */
-function abrade(chain: ZoneChain, s: Situation): void {
-  if (s.look === 'leave') return;
-  const bare = s.strips || !s.surfaces.some((x) => x.oldFinish.kind !== 'none' && x.oldFinish.kind !== 'wax');
-  if (!bare) {
-    fill(chain, s);
-    chain.addAbrasive(phase.abrade, 'scuff', {
-      grit: scuffGrit,
-      byHand: true,
-      reason: 'A sound film only needs a key for the next coat.',
-    });
-    return;
-  }
-  const { grits, byHand } = s.veneer ? veneerLadder(s.look, s.veneer.thicknessMm) : solidLadder(s.look);
+const scuff = (chain: ZoneChain, at: Phase, house: House): void =>
+  chain.addAbrasive(at, 'scuff', {
+    grit: Number(house['scuff-grit']),
+    byHand: true,
+    reason: 'A sound film only needs a key for the next coat.',
+  });
+
+/** Bare wood: the ladder with the repairs before its last rung, or before all of it. */
+const sandBare: Stage = (chain, s, house) => {
+  const look = s.look as 'painted' | 'natural-clear' | 'stained-clear';
+  const { grits, byHand } = s.veneer ? veneerLadder(look, s.veneer.thicknessMm) : solidLadder(look, house.ladder);
   const why = byHand
     ? 'By hand: the veneer is thin or its thickness unknown.'
     : 'Each grit only takes out the scratches of the one before.';
+  if (house['repairs-in-ladder'] === 'before-all' || grits.length === 0) fill(chain, s, house);
   if (grits.length === 0) {
-    fill(chain, s);
     chain.add(phase.abrade, 'de-dust', { reason: 'Nothing may be sanded off this veneer; it is only wiped clean.' });
     return;
   }
-  grits.slice(0, -1).forEach((grit) => void chain.add(phase.abrade, 'sand', { grit, byHand, reason: why }));
-  fill(chain, s);
+  for (const grit of grits.slice(0, -1)) chain.add(phase.abrade, 'sand', { grit, byHand, reason: why });
+  if (house['repairs-in-ladder'] === 'before-last') fill(chain, s, house);
   chain.addAbrasive(phase.abrade, 'sand', { grit: grits.at(-1)!, byHand, reason: why });
+};
+
+/** Whether a film that stays is scuffed before it is washed: only where nothing is filled, since fills want the scuff last. */
+const scuffsFirst = (s: Situation, house: House): boolean =>
+  house['clean-or-scuff'] === 'scuff-first' && !isBare(s) && s.corners + s.dents + s.glued === 0;
+
+const abrade: Stage = (chain, s, house) => {
+  if (isBare(s)) return sandBare(chain, s, house);
+  if (scuffsFirst(s, house)) return;
+  fill(chain, s, house);
+  scuff(chain, phase.abrade, house);
+};
+
+/** Whether a coat is preceded by a light sanding, by the school of the house. */
+function sandsBefore(n: number, of: number, picked: Pick, house: House): boolean {
+  // An enamel with a barred interval is recoated wet on tacky: sanding it in between would tear it.
+  if (n === 1 || picked.product?.times.blockedMin || house['between-coats'] === 'faults') return false;
+  return house['between-coats'] === 'every' || n % 2 === 1 || n === of;
 }
 
-/** Coats of one product, with a light sanding after every second and before the last. */
+/** Coats of one product with the light sandings between them. */
 function coats(
   chain: ZoneChain,
   at: Phase,
   kind: 'paint' | 'clear',
   picked: Pick,
+  house: House,
   reasons: readonly [first: string, later: string],
 ): void {
-  const { productId, method, product } = picked;
+  const { productId, method } = picked;
   for (let n = 1; n <= picked.coats; n += 1) {
-    const last = n === picked.coats;
-    // An enamel with a barred interval is recoated wet on tacky: sanding it in between would tear it.
-    if (n > 1 && (n % 2 === 1 || last) && !product?.times.blockedMin) {
-      chain.addAbrasive(at, 'denib', {
-        grit: betweenCoatsGrit,
-        byHand: true,
-        reason: last ? 'The last coat shows every nib under it.' : 'Every second coat is sanded lightly.',
-      });
+    if (sandsBefore(n, picked.coats, picked, house)) {
+      const reason =
+        n === picked.coats ? 'The last coat shows every nib under it.' : 'Coats are sanded lightly on the way.';
+      chain.addAbrasive(at, 'denib', { grit: betweenCoatsGrit, byHand: true, reason });
     }
     chain.add(at, kind, { productId, method, of: picked.coats, reason: reasons[n === 1 ? 0 : 1] });
   }
 }
 
-function colourWood(chain: ZoneChain, s: Situation): void {
-  const taped = s.zoneId !== 'interior' && s.neighbours.some((n) => n.look === 'painted');
-  if (s.look === 'stained-clear') {
-    if (s.species.some((x) => x.blotches)) {
-      const conditioner = chain.pick('condition', ['conditioner']);
-      chain.add(phase.colourWood, 'condition', {
-        productId: conditioner.productId,
-        method: conditioner.method,
-        reason: `${s.species.find((x) => x.blotches)!.name} takes stain in blotches without it.`,
-      });
-    }
-    const stain = chain.pick('stain', ['stain'], 1);
-    for (let n = 1; n <= stain.coats; n += 1) {
-      chain.add(phase.colourWood, 'stain', {
-        productId: stain.productId,
-        method: stain.method,
-        of: stain.coats,
-        reason: n === 1 ? 'Colour goes into bare wood, wiped off with the grain.' : 'A further coat darkens.',
-      });
-    }
+const condition: Stage = (chain, s, house) => {
+  const blotchy = s.species.find((x) => x.blotches);
+  if (house.conditioner === 'never' || (house.conditioner === 'blotchy' && !blotchy)) return;
+  const { productId, method } = chain.pick('condition', ['conditioner']);
+  const reason = blotchy
+    ? `${blotchy.name} takes stain in blotches without it.`
+    : 'House rule: conditioner before every stain.';
+  chain.add(colourPhase(house), 'condition', { productId, method, reason });
+};
+
+const stainIds = { oil: 'oil-stain', gel: 'gel-stain', water: 'water-stain' } as const;
+
+const stain: Stage = (chain, s, house) => {
+  condition(chain, s, house);
+  const picked = chain.pick('stain', ['stain'], 1, stainIds[house.darken]);
+  const wipe =
+    house['stain-wipe'] === 'surplus-off' ? 'the surplus wiped off with the grain.' : 'worked in, and more left on it.';
+  // Oil stain under a clear coat waits by the school of the house, and never under the label.
+  const fixedWaitMin = picked.product?.carrier === 'oil' ? Number(house['stain-wait']) * 60 : 0;
+  for (let n = 1; n <= picked.coats; n += 1) {
+    chain.add(colourPhase(house), 'stain', {
+      productId: picked.productId,
+      method: picked.method,
+      of: picked.coats,
+      fixedWaitMin,
+      reason: n === 1 ? `Colour goes into bare wood, ${wipe}` : `A further coat darkens, ${wipe}`,
+    });
   }
+};
+
+/** Wood is coloured before its neighbours are painted, or after them, by the school of the house. */
+const colourPhase = (house: House): Phase =>
+  house['top-or-base-first'] === 'top-first' ? phase.colourWood : phase.clear;
+
+const colourWood: Stage = (chain, s, house) => {
+  if (s.look === 'stained-clear') stain(chain, s, house);
+  const taped =
+    house['top-or-base-first'] === 'top-first' &&
+    s.zoneId !== 'interior' &&
+    s.neighbours.some((n) => n.look === 'painted');
   if (!taped) return;
-  const seal = chain.pick('seal', ['sealer']);
-  const open =
+  const { productId, method } = chain.pick('seal', ['sealer']);
+  const reason =
     s.look === 'stained-clear'
       ? 'Tape may not lie on stain: one sealing coat locks it before the border is masked.'
       : 'Tape glue bonds into open grain: one sealing coat before the border is masked.';
-  chain.add(phase.colourWood, 'seal', { productId: seal.productId, method: seal.method, reason: open });
+  chain.add(phase.colourWood, 'seal', { productId, method, reason });
+};
+
+const topClearIds = { water: 'waterborne-satin-clear', oil: 'wiping-clear', lacquer: 'brushing-lacquer' } as const;
+const clearMethods = { pad: 'wipe', brush: 'brush', spray: 'hvlp' } as const;
+
+/** The clear of a zone: by the house on tops, by the house's way of laying it on where its label allows that. */
+function pickClear(chain: ZoneChain, s: Situation, house: House, least: number): Pick {
+  const usual = s.zoneId === 'top' ? topClearIds[house['top-clear']] : topClearIds.water;
+  const first = chain.pick('clear', ['clear'], null, usual, clearMethods[house['clear-by']]);
+  return chain.pick(
+    'clear',
+    ['clear'],
+    Math.max(least, first.product?.coats ?? least),
+    usual,
+    clearMethods[house['clear-by']],
+  );
 }
 
-/** How many clear coats the wear of a zone asks for by hand. */
-const clearCoats = (s: Situation, product: Product | null): number =>
-  s.zoneId === 'top' ? Math.max(3, product?.coats ?? 3) : (product?.coats ?? 3);
+const clear: Stage = (chain, s, house) => {
+  const early = s.zoneId === 'interior' && house['interior-first'] === 'before';
+  const laid =
+    house['flat-clear'] === 'full'
+      ? 'Laid on full, bubbles lifted with light last strokes.'
+      : 'Thin coats; streaks are sanded.';
+  coats(
+    chain,
+    early ? colourPhase(house) : phase.clear,
+    'clear',
+    pickClear(chain, s, house, s.zoneId === 'top' ? 3 : 1),
+    house,
+    [`The film that takes the wear. ${laid}`, 'Builds the film up to what the wear asks for.'],
+  );
+};
 
-function clear(chain: ZoneChain, s: Situation): void {
-  // The interior is finished before the outside is painted.
-  const at = s.zoneId === 'interior' ? phase.colourWood : phase.clear;
-  const first = chain.pick('clear', ['clear']);
-  const picked = chain.pick('clear', ['clear'], clearCoats(s, first.product));
-  coats(chain, at, 'clear', picked, ['The film that takes the wear.', 'Builds the film up to what the wear asks for.']);
-}
+const blockerIds = { shellac: 'shellac-primer', water: 'water-block', aerosol: 'aerosol-block' } as const;
 
-function prime(chain: ZoneChain, s: Situation): void {
+/** Coats of primer a surface asks for, by the school of the house. */
+const primerCoats = (bare: boolean, house: House): number =>
+  house['primer-coats'] === 'two' ? 2 : house['primer-coats'] === 'one' ? 1 : bare ? 2 : 1;
+
+/** Primer, blocker or adhesion coat under paint: which, how many, why; null where the house paints without. */
+function undercoat(
+  chain: ZoneChain,
+  s: Situation,
+  house: House,
+): { kind: 'block' | 'prime' | 'seal'; picked: Pick; reason: string } | null {
   const bleeder = s.species.find((x) => x.bleeds);
-  const bare = s.strips || !s.hasFinish || s.corners + s.dents > 0;
-  const kind = bleeder ? 'block' : 'prime';
-  const picked = bleeder
-    ? chain.pick('block', ['blocker'], 2)
-    : chain.pick('prime', ['primer', 'blocker'], bare ? 2 : 1, bare ? 'water-primer' : 'bonding-primer');
-  const reason = bleeder
-    ? `${bleeder.name} bleeds through paint: two blocking coats, and a night to show whether they hold.`
-    : bare
-      ? 'Bare or repaired surfaces take two coats of primer.'
-      : 'One coat of bonding primer holds on a sound, scuffed film.';
+  if (bleeder) {
+    const reason = `${bleeder.name} bleeds through paint: two blocking coats, and a night to show whether they hold.`;
+    return { kind: 'block', picked: chain.pick('block', ['blocker'], 2, blockerIds[house['blocking-coat']]), reason };
+  }
+  if (house.primer === 'never') return null;
+  const bare = isBare(s) || s.corners + s.dents > 0;
+  if (!bare && house['adhesion-coat'] === 'shellac')
+    return {
+      kind: 'seal',
+      picked: chain.pick('seal', ['sealer'], 1),
+      reason: 'House rule: clear shellac holds paint on a sound film.',
+    };
+  const picked = chain.pick(
+    'prime',
+    ['primer', 'blocker'],
+    primerCoats(bare, house),
+    bare ? 'water-primer' : 'bonding-primer',
+  );
+  return {
+    kind: 'prime',
+    picked,
+    reason: bare
+      ? 'Bare or repaired surfaces drink the first coat of primer.'
+      : 'Bonding primer holds on a sound, scuffed film.',
+  };
+}
+
+const prime: Stage = (chain, s, house) => {
+  const under = undercoat(chain, s, house);
+  if (!under) return;
+  const { kind, picked, reason } = under;
   for (let n = 1; n <= picked.coats; n += 1) {
     chain.add(phase.paint, kind, { productId: picked.productId, method: picked.method, of: picked.coats, reason });
     if (n === 1)
       chain.add(phase.paint, 'inspect', { reason: 'Primer shows what was missed: fill, sand and spot-prime it now.' });
   }
-  chain.addAbrasive(phase.paint, 'denib', {
-    grit: primerGrit,
-    byHand: true,
-    reason: 'The texture of primer shows in the paint.',
-  });
-}
+  if (kind !== 'seal')
+    chain.addAbrasive(phase.paint, 'denib', {
+      grit: primerGrit,
+      byHand: true,
+      reason: 'The texture of primer shows in the paint.',
+    });
+};
 
-function paint(chain: ZoneChain, s: Situation): void {
-  prime(chain, s);
-  coats(chain, phase.paint, 'paint', chain.pick('paint', ['paint']), [
+const paint: Stage = (chain, s, house) => {
+  prime(chain, s, house);
+  coats(chain, phase.paint, 'paint', chain.pick('paint', ['paint']), house, [
     'The first coat of the colour sets its tone.',
     'Two coats as a rule: the first never covers evenly.',
   ]);
-  if (s.zoneId !== 'top') return;
-  const picked = chain.pick('clear', ['clear'], 3);
-  coats(chain, phase.clear, 'clear', picked, [
-    'A used top needs clear over its paint.',
-    'Builds the film up to what the wear asks for.',
-  ]);
-}
+  const cleared =
+    house['clear-over-paint'] === 'everywhere' || (house['clear-over-paint'] === 'tops' && s.zoneId === 'top');
+  if (cleared) {
+    const words = s.zoneId === 'top' ? 'A used top needs clear over its paint.' : 'House rule: clear over every paint.';
+    coats(chain, phase.clear, 'clear', pickClear(chain, s, house, s.zoneId === 'top' ? 3 : 1), house, [
+      words,
+      'Builds the film up to what the wear asks for.',
+    ]);
+  } else if (house['wax-on-paint'] === 'yes') {
+    const { productId, method } = chain.pick('wax', ['wax']);
+    chain.add(phase.clear, 'wax', {
+      productId,
+      method,
+      reason: 'House rule: wax is the last coat on paint. For display and light use only.',
+    });
+  }
+};
 
 /** The steps of one zone from dirty to finished, without what its neighbours ask for. */
-export function planZone(piece: Piece, products: Readonly<Record<string, Product>>, s: Situation): ZoneChain {
-  const chain = new ZoneChain(s.zoneId, piece.choices, products);
+export function planZone(chain: ZoneChain, s: Situation, house: House): ZoneChain {
   if (s.look === 'leave') return chain;
-  clean(chain, s);
-  glue(chain, s);
-  dewax(chain, s);
-  if (s.strips) strip(chain, s);
-  abrade(chain, s);
-  if (s.look === 'painted') paint(chain, s);
-  else {
-    colourWood(chain, s);
-    clear(chain, s);
-  }
+  if (scuffsFirst(s, house)) scuff(chain, phase.clean, house);
+  const stages: readonly Stage[] = [
+    clean,
+    glue,
+    dewax,
+    strip,
+    abrade,
+    ...(s.look === 'painted' ? [paint] : [colourWood, clear]),
+  ];
+  for (const stage of stages) stage(chain, s, house);
   return chain;
 }

@@ -84,6 +84,7 @@ export const stepKindTable = [
   coat('stain', 'Stain', 'stain', ['stain'], 2),
   coat('seal', 'Seal', 'seal', ['sealer']),
   kind('mask', 'Mask the border', 'mask', { perMetre: 3 }),
+  kind('seal-edge', 'Seal the edge of the tape', 'edge', { perMetre: 1 }),
   coat('block', 'Block', 'block', ['blocker']),
   coat('prime', 'Prime', 'prime', ['primer', 'blocker']),
   kind('inspect', 'Look over the primer', 'look', { fixed: 5 }),
@@ -91,6 +92,7 @@ export const stepKindTable = [
   coat('paint', 'Paint', 'paint', ['paint']),
   kind('unmask', 'Pull the tape', 'unmask', { perMetre: 0.5 }),
   coat('clear', 'Clear coat', 'clear', ['clear']),
+  kind('wax', 'Wax and buff', 'wax', { perM2: 6 }, { uses: ['wax'], rise: 1 }),
   kind('refit-part', 'Fit', 'fit', { perPart: { hardware: 4, door: 12 } }),
   kind('cure', 'Leave to cure', 'cure', {}),
 ] as const satisfies readonly StepKind[];

@@ -30,6 +30,7 @@ export function newPiece(id: string, name: string, formId: FormId, createdAt: st
     faceZones: {},
     looks: {},
     choices: {},
+    houseRules: {},
     stepNotes: {},
     steps: [],
     log: [],

@@ -19,6 +19,7 @@ import { minuteOf, reckonPiece } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
+const shop = { products, settings };
 const bare = (speciesId: string): Surface => ({
   material: { kind: 'solid', speciesId, veneerThicknessMm: null },
   oldFinish: { kind: 'none', condition: 'sound' },
@@ -33,7 +34,7 @@ const topOnly = (change: Partial<Piece> = {}, species = 'oak'): Piece => {
     looks: { top: 'natural-clear' },
     ...change,
   };
-  return { ...piece, steps: replan(piece, products).steps };
+  return { ...piece, steps: replan(piece, shop).steps };
 };
 const reckon = (piece: Piece, now: string, shelf = products) => {
   const r = reckonPiece({ piece, products: shelf, settings, nowMin: minuteOf(now) });
@@ -211,7 +212,7 @@ describe('any piece, at any moment of its work', () => {
         looks: Object.fromEntries(zoneIds.map((z, i) => [z, r.looks[i]!])),
         choices: { 'top/clear': choice, 'carcass/paint': choice },
       };
-      const planned = { ...piece, steps: replan(piece, products).steps };
+      const planned = { ...piece, steps: replan(piece, shop).steps };
       const start = reckon(planned, '2026-11-25T08:00:00Z');
       const done = [...start.steps].sort((a, b) => a.startMin - b.startMin).slice(0, r.progress);
       return {

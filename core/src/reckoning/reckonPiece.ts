@@ -8,6 +8,7 @@ import {
   lookOf,
   replan,
   runPlan,
+  type Shop,
   type StepStates,
   type SurfaceState,
   statesAsFound,
@@ -28,7 +29,7 @@ import { minutesWorking } from './workings';
 export interface ReckonInput {
   piece: Piece;
   products: Readonly<Record<string, Product>>;
-  settings: Pick<Settings, 'timeZone' | 'workingHours'>;
+  settings: Pick<Settings, 'timeZone' | 'workingHours' | 'houseRules' | 'methods'>;
   nowMin: number;
 }
 
@@ -80,8 +81,8 @@ function withHolds(steps: readonly ReckonedStep[], findings: readonly Finding[])
 }
 
 /** The stored plan; of a piece with looks but no steps, the plan as it would be made. */
-function planOf(piece: Piece, products: ReckonInput['products']): { steps: readonly Step[]; issues: Issue[] } {
-  return piece.steps.length > 0 ? { steps: piece.steps, issues: [] } : replan(piece, products);
+function planOf(piece: Piece, shop: Shop): { steps: readonly Step[]; issues: Issue[] } {
+  return piece.steps.length > 0 ? { steps: piece.steps, issues: [] } : replan(piece, shop);
 }
 
 /**
@@ -95,7 +96,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   if (!shape.ok) return refused(...shape.issues);
   const faces = buildFaces(shape.value);
   const zones = zonesOf(piece, faces);
-  const plan = planOf(piece, products);
+  const plan = planOf(piece, { products, settings });
   const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
   const areaOf = (step: Step) => zoneById.get(step.zoneId)?.areaM2 ?? 0;
   const scheduled = scheduleSteps({

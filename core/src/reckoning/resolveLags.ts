@@ -10,7 +10,10 @@ function waitAfter(before: Step, wait: WaitKind, products: Readonly<Record<strin
   const product = before.productId ? products[before.productId] : undefined;
   if (!product) return noWait;
   const nextProduct = next.productId ? products[next.productId] : undefined;
-  return productWait(product, wait, nextProduct?.carrier ?? null);
+  const label = productWait(product, wait, nextProduct?.carrier ?? null);
+  // A house rule may ask for more than the label before a clear coat, never for less.
+  const house = wait === 'film' && next.kind === 'clear' ? before.fixedWaitMin : 0;
+  return { ...label, minMin: Math.max(label.minMin, house) };
 }
 
 /**

@@ -99,6 +99,7 @@ export const stepKindIds = [
   'stain',
   'seal',
   'mask',
+  'seal-edge',
   'block',
   'prime',
   'inspect',
@@ -106,6 +107,7 @@ export const stepKindIds = [
   'paint',
   'unmask',
   'clear',
+  'wax',
   'refit-part',
   'cure',
 ] as const;

@@ -1,4 +1,5 @@
 export { canonicalJson } from './canonicalJson';
+export { type HouseRuleId, houseRuleIds } from './houseRuleIds';
 export {
   type Carrier,
   type Condition,

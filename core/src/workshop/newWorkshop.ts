@@ -1,3 +1,4 @@
+import { methods } from './ids';
 import type { Product, Settings } from './schema';
 import type { Workshop } from './Workshop';
 
@@ -27,6 +28,8 @@ export const defaultSettings = (
     sat: [],
     sun: [],
   },
+  houseRules: {},
+  methods: [...methods],
   demo: false,
 });
 

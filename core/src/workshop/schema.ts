@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { houseRuleIds } from './houseRuleIds';
 import {
   carriers,
   conditions,
@@ -132,6 +133,9 @@ const logEntry = z.object({
 
 const lengthM = z.number().min(0.005).max(10);
 
+/** Chosen schools by house rule; a school that is not known counts as not chosen. */
+const houseRules = z.partialRecord(z.enum(houseRuleIds), id);
+
 export const pieceSchema = z.object({
   id,
   name,
@@ -179,6 +183,8 @@ export const pieceSchema = z.object({
       method: z.enum(methods).nullable(),
     }),
   ),
+  /** Schools this piece follows instead of the workshop's. */
+  houseRules,
   /** Notes of the user by step id. */
   stepNotes: z.record(id, text),
   steps: z.array(stepSchema).max(1000),
@@ -222,6 +228,10 @@ export const settingsSchema = z.object({
     .refine((week) => Object.values(week).some((day) => day.length > 0), {
       message: 'a week needs some working hours',
     }),
+  /** Schools the workshop follows. */
+  houseRules,
+  /** Ways of putting a product on that the workshop has and allows. */
+  methods: z.array(z.enum(methods)).min(1),
   demo: z.boolean(),
 });
 

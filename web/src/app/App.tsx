@@ -17,6 +17,7 @@ const Time = lazy(() => import('../features/piece/time/Time'));
 const Log = lazy(() => import('../features/piece/log/Log'));
 const Products = lazy(() => import('../features/products/Products'));
 const ProductSheet = lazy(() => import('../features/products/ProductSheet'));
+const HouseRules = lazy(() => import('../features/house/HouseRules'));
 const WorkshopScreen = lazy(() => import('../features/workshop/WorkshopScreen'));
 
 const router = createBrowserRouter([
@@ -41,6 +42,7 @@ const router = createBrowserRouter([
       },
       { path: 'products', element: <Products /> },
       { path: 'products/:productId', element: <ProductSheet /> },
+      { path: 'house', element: <HouseRules /> },
       { path: 'workshop', element: <WorkshopScreen /> },
       { path: '*', element: <Navigate to="/" replace /> },
     ],

@@ -13,6 +13,7 @@ const rooms = [
   ['/', 'Today', 't'],
   ['/pieces', 'Pieces', 'p'],
   ['/products', 'Products', 'o'],
+  ['/house', 'House rules', 'h'],
   ['/workshop', 'Workshop', 'w'],
 ] as const;
 

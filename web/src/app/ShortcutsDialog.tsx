@@ -6,6 +6,7 @@ const shortcuts = [
   ['g then t', 'Today'],
   ['g then p, or /', 'Pieces'],
   ['g then o', 'Products'],
+  ['g then h', 'House rules'],
   ['g then w', 'Workshop'],
   ['n', 'New piece'],
   ['l', 'Log of the open piece'],

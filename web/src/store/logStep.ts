@@ -3,7 +3,7 @@ import { minuteOf, type ReckonedStep } from '@cosmesis/core/reckoning';
 import type { LogEntry, Piece, Reading, Workshop } from '@cosmesis/core/workshop';
 import { current, type Draft } from 'immer';
 import { newId, nowIso, theStore } from './theStore';
-import { editPiece } from './useEditPiece';
+import { editPiece, shopOf } from './useEditPiece';
 
 /** How old a reading may be to be noted with a step, minutes. */
 const freshReadingMin = 180;
@@ -88,7 +88,6 @@ export function removeEntry(pieceId: string, entryId: string): void {
 /** Plans every piece again, after a product was changed. */
 export function replanAll(draft: Draft<Workshop>): void {
   for (const piece of Object.values(draft.pieces)) {
-    if (piece.steps.length > 0)
-      piece.steps = replan(current(piece), current(draft.products)).steps as Draft<Piece>['steps'];
+    if (piece.steps.length > 0) piece.steps = replan(current(piece), shopOf(draft)).steps as Draft<Piece>['steps'];
   }
 }

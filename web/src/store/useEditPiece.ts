@@ -1,7 +1,13 @@
-import { replan } from '@cosmesis/core/finishing';
-import type { Piece } from '@cosmesis/core/workshop';
+import { replan, type Shop } from '@cosmesis/core/finishing';
+import type { Piece, Workshop } from '@cosmesis/core/workshop';
 import { current, type Draft } from 'immer';
 import { theStore } from './theStore';
+
+/** Shelf and house as they are in a draft. */
+export const shopOf = (draft: Draft<Workshop>): Shop => ({
+  products: current(draft.products),
+  settings: current(draft.settings),
+});
 
 /** Changes a piece and makes its plan again from what it is now; logged steps stay as they were. */
 export function editPiece(
@@ -16,7 +22,7 @@ export function editPiece(
       const piece = draft.pieces[pieceId];
       if (!piece) throw new Error('the piece is gone');
       change(piece);
-      piece.steps = replan(current(piece), current(draft.products)).steps as Draft<Piece>['steps'];
+      piece.steps = replan(current(piece), shopOf(draft)).steps as Draft<Piece>['steps'];
     },
     mergeKey,
   );

@@ -1,6 +1,6 @@
-import type { Reckoning } from '@cosmesis/core/reckoning';
+import type { Reckoning, SchoolFigures } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
-import type { Piece } from '@cosmesis/core/workshop';
+import type { HouseRuleId, Piece } from '@cosmesis/core/workshop';
 import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import { useNowMin } from './useNowMin';
@@ -34,6 +34,29 @@ export function useReckonings(pieces: readonly Piece[]): ReadonlyMap<string, Res
         ),
       ),
     { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+  );
+  return data;
+}
+
+/** The schools of a house rule side by side on a piece, while they are asked for. */
+export function useSchools(
+  piece: Piece | undefined,
+  ruleId: HouseRuleId,
+  asked: boolean,
+): Result<SchoolFigures[]> | undefined {
+  const { products, settings } = useWorkshop();
+  const nowMin = useNowMin();
+  const key =
+    asked && piece ? ['schools', ruleId, nowMin, nameOf(products), nameOf(settings), nameOf(piece)].join('/') : null;
+  const { data } = useSWR<Result<SchoolFigures[]>, Error>(
+    key,
+    () => callCore('schools', { piece: piece as Piece, products, settings, nowMin }, ruleId),
+    {
+      compare: Object.is,
+      keepPreviousData: true,
+      revalidateOnFocus: false,
+      revalidateIfStale: false,
+    },
   );
   return data;
 }

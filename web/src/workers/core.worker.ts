@@ -1,8 +1,14 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
-import { type ReckonInput, type Reckoning, reckonPiece } from '@cosmesis/core/reckoning';
+import {
+  compareSchools,
+  type ReckonInput,
+  type Reckoning,
+  reckonPiece,
+  type SchoolFigures,
+} from '@cosmesis/core/reckoning';
 import { quantitiesToCsv, stepsToICalendar } from '@cosmesis/core/takeaway';
 import { good, type Result, refused } from '@cosmesis/core/units';
-import type { Product, Workshop } from '@cosmesis/core/workshop';
+import type { HouseRuleId, Product, Workshop } from '@cosmesis/core/workshop';
 import { expose } from 'comlink';
 
 /** Runs core and turns whatever it throws into an issue: nothing is thrown across the border. */
@@ -20,6 +26,8 @@ function guarded<T>(work: () => Result<T>): Result<T> {
 
 const core = {
   reckon: (input: ReckonInput): Result<Reckoning> => guarded(() => reckonPiece(input)),
+  schools: (input: ReckonInput, ruleId: HouseRuleId): Result<SchoolFigures[]> =>
+    guarded(() => compareSchools(input, ruleId)),
   demo: (nowMin: number, timeZone: string): Result<Workshop> => guarded(() => good(demoWorkshop(nowMin, timeZone))),
   calendar: (name: string, reckoning: Reckoning, products: Record<string, Product>, nowMin: number): Result<string> =>
     guarded(() => good(stepsToICalendar(name, reckoning, products, nowMin))),

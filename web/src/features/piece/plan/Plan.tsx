@@ -188,7 +188,7 @@ function AllSteps({
 /** The finish plan: a step stick for each zone, the order of work, and the step that is looked at. */
 export default function Plan() {
   const { piece, result } = usePieceContext();
-  const { products } = useWorkshop();
+  const workshop = useWorkshop();
   const [picked, setPicked] = useState<string | null>(null);
   const faces = buildFaces(shapeToDraw(piece));
   const zones = zonesOf(piece, faces);
@@ -198,7 +198,7 @@ export default function Plan() {
     .sort((a, b) => a.startMin - b.startMin)[0]?.step.id;
   const selectedId = reckoning?.steps.some((s) => s.step.id === picked) ? picked : (nextId ?? null);
   const selected = reckoning?.steps.find((s) => s.step.id === selectedId);
-  const issues = result === undefined ? [] : result.ok ? replan(piece, products).issues : result.issues;
+  const issues = result === undefined ? [] : result.ok ? replan(piece, workshop).issues : result.issues;
   return (
     <div className="plan-grid">
       <div className="drawing-side">

@@ -1,0 +1,52 @@
+import { expect, test } from '@playwright/test';
+import { openFresh } from './support';
+
+test('switching a school changes every plan, says what it costs, and can be undone', async ({ page }) => {
+  await openFresh(page, '/house');
+  const clears = page.getByRole('region', { name: 'Coats', exact: true });
+  const between = clears.getByRole('group', { name: 'Sanding between coats' });
+  await expect(between.getByRole('radio', { name: 'every second and before the last (usual)' })).toBeChecked();
+  await clears.getByText('What it changes').first().click();
+  const table = page.getByRole('region', { name: /What each school of "Sanding between coats" changes/ });
+  await expect(table.getByRole('row', { name: /every second and before the last, now/ })).toBeVisible();
+  await expect(table.getByRole('row', { name: /every coat/ })).toContainText('+');
+  await expect(table.getByRole('row', { name: /only to cure faults/ })).toContainText('−');
+  await between.getByRole('radio', { name: 'only to cure faults' }).check();
+  await page.goto('/pieces/parcels-counter/plan');
+  const stick = page.getByRole('list', { name: 'Top: step stick' });
+  await expect(stick).toBeVisible();
+  await expect(stick.getByRole('button', { name: /^denib/ })).toHaveCount(0);
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+z');
+  await expect(stick.getByRole('button', { name: /^denib/ })).toHaveCount(1);
+});
+
+test('a piece may differ from its workshop', async ({ page }) => {
+  await openFresh(page, '/house');
+  await page.getByLabel('Rules of').selectOption({ label: 'Parcels counter' });
+  const topClear = page.getByRole('group', { name: 'Clear for a used top' });
+  await expect(topClear.getByRole('radio', { name: 'as the workshop' })).toBeChecked();
+  await topClear.getByRole('radio', { name: 'oil wiping clear' }).check();
+  await page.goto('/pieces/parcels-counter/plan');
+  await expect(
+    page.getByRole('list', { name: 'Top: step stick' }).getByRole('button', { name: /^clear 6/ }),
+  ).toBeVisible();
+  await page.goto('/pieces/refreshment-table/plan');
+  await expect(
+    page.getByRole('list', { name: 'Top: step stick' }).getByRole('button', { name: /^clear 3/ }),
+  ).toBeVisible();
+});
+
+test('what the workshop cannot put on is not proposed', async ({ page }) => {
+  await openFresh(page, '/house');
+  await page.getByRole('checkbox', { name: 'wipe or pad' }).uncheck();
+  await page.goto('/pieces/parcels-counter/plan');
+  await page
+    .getByRole('list', { name: 'Top: step stick' })
+    .getByRole('button', { name: /^clear 1/ })
+    .click();
+  await expect(page.getByRole('region', { name: 'Step', exact: true }).getByLabel('Method')).toHaveValue('brush');
+  await expect(
+    page.getByText('No product on the shelf can be used to wash down and degrease: add one under Products.'),
+  ).toBeVisible();
+});

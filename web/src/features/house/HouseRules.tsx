@@ -1,0 +1,194 @@
+import { type HouseRule, houseOf, houseRuleTable, methodNames } from '@cosmesis/core/finishing';
+import type { SchoolFigures } from '@cosmesis/core/reckoning';
+import { type HouseRuleId, type Method, methods, type Piece } from '@cosmesis/core/workshop';
+import { useState } from 'react';
+import { replanAll } from '../../store/logStep';
+import { theStore } from '../../store/theStore';
+import { editPiece } from '../../store/useEditPiece';
+import { useSchools } from '../../store/useReckoning';
+import { useWorkshop } from '../../store/useWorkshop';
+import { dayName, duration, money } from '../../ui/formatTime';
+import { Keys } from '../../ui/Keys';
+import { ScrollRegion } from '../../ui/ScrollRegion';
+import { Select } from '../../ui/Select';
+
+/** Rules as they are met at the bench. */
+const chapters: readonly { name: string; rules: readonly HouseRuleId[] }[] = [
+  { name: 'Cleaning and taking off', rules: ['hardware-doors', 'clean-or-scuff', 'strip-solid'] },
+  { name: 'Repairs and sanding', rules: ['filler-edges', 'repairs-in-ladder', 'ladder', 'scuff-grit'] },
+  { name: 'Colour on wood', rules: ['conditioner', 'darken', 'stain-wipe', 'stain-wait'] },
+  { name: 'Order and masking', rules: ['interior-first', 'top-or-base-first', 'edge-seal', 'tape-pull'] },
+  { name: 'Under paint', rules: ['primer', 'primer-coats', 'blocking-coat', 'adhesion-coat'] },
+  {
+    name: 'Coats',
+    rules: ['between-coats', 'clear-over-paint', 'wax-on-paint', 'top-clear', 'clear-by', 'flat-clear'],
+  },
+];
+
+const ruleOf = (id: HouseRuleId): HouseRule => (houseRuleTable as readonly HouseRule[]).find((r) => r.id === id)!;
+
+/** A difference with its sign, or nothing where there is none. */
+const signed = (difference: number, words: (x: number) => string): string =>
+  difference === 0 ? 'the same' : `${difference > 0 ? '+' : '−'}${words(Math.abs(difference))}`;
+
+function dateChange(figures: SchoolFigures, current: SchoolFigures | undefined): string {
+  if (figures.lightUseAtMin === null || !current || current.lightUseAtMin === null) return '';
+  const days = Math.round((figures.lightUseAtMin - current.lightUseAtMin) / 1440);
+  return days === 0 ? 'same day' : `${days > 0 ? '+' : '−'}${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'}`;
+}
+
+function Comparison({ rule, piece }: { rule: HouseRule; piece: Piece }) {
+  const { settings } = useWorkshop();
+  const result = useSchools(piece, rule.id, true);
+  if (!result) return <p className="quiet">Working it out…</p>;
+  if (!result.ok) return <p>{result.issues[0]?.message}</p>;
+  const current = result.value.find((f) => f.current);
+  return (
+    <ScrollRegion label={`What each school of "${rule.question}" changes on ${piece.name}`}>
+      <table className="figures">
+        <thead>
+          <tr>
+            <th>{piece.name}</th>
+            <th className="num">Hands-on</th>
+            <th className="num">Cans</th>
+            <th className="num">Light use</th>
+          </tr>
+        </thead>
+        <tbody>
+          {result.value.map((f) => (
+            <tr key={f.schoolId}>
+              <td>
+                {f.current ? (
+                  <b>{rule.schools.find((s) => s.id === f.schoolId)?.name}, now</b>
+                ) : (
+                  rule.schools.find((s) => s.id === f.schoolId)?.name
+                )}
+              </td>
+              <td className="num">
+                {f.current ? duration(f.handsOnMin) : signed(f.handsOnMin - (current?.handsOnMin ?? 0), duration)}
+              </td>
+              <td className="num">
+                {f.current
+                  ? money(f.price, settings.currency)
+                  : signed(Math.round((f.price - (current?.price ?? 0)) * 100) / 100, (x) =>
+                      money(x, settings.currency),
+                    )}
+              </td>
+              <td className="num">
+                {f.current && f.lightUseAtMin !== null
+                  ? dayName(f.lightUseAtMin, settings.timeZone)
+                  : dateChange(f, current)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </ScrollRegion>
+  );
+}
+
+const asWorkshop = 'as-workshop';
+
+function choose(rule: HouseRule, school: string, piece: Piece | undefined): void {
+  if (piece) {
+    editPiece(piece.id, rule.question, (draft) => {
+      if (school === asWorkshop) delete draft.houseRules[rule.id];
+      else draft.houseRules[rule.id] = school;
+    });
+    return;
+  }
+  theStore().transact(rule.question, (draft) => {
+    draft.settings.houseRules[rule.id] = school;
+    replanAll(draft);
+  });
+}
+
+function Rule({ rule, piece, shownOn }: { rule: HouseRule; piece: Piece | undefined; shownOn: Piece | undefined }) {
+  const { settings } = useWorkshop();
+  const [open, setOpen] = useState(false);
+  const ofWorkshop = houseOf(settings, { houseRules: {} })[rule.id];
+  const own = piece?.houseRules[rule.id];
+  const choices = rule.schools.map((s) => ({ value: s.id, name: s.id === rule.usual ? `${s.name} (usual)` : s.name }));
+  return (
+    <div className="stack" style={{ gap: 6, padding: '10px 0', borderTop: '1px solid var(--hair)' }}>
+      <Keys
+        legend={rule.question}
+        value={piece ? (own ?? asWorkshop) : ofWorkshop}
+        choices={piece ? [{ value: asWorkshop, name: 'as the workshop' }, ...choices] : choices}
+        onPick={(school) => choose(rule, school, piece)}
+      />
+      <p className="quiet">{rule.why}</p>
+      {shownOn && (
+        <details onToggle={(e) => setOpen(e.currentTarget.open)}>
+          <summary>What it changes</summary>
+          {open && <Comparison rule={rule} piece={shownOn} />}
+        </details>
+      )}
+    </div>
+  );
+}
+
+function Tools() {
+  const { settings } = useWorkshop();
+  const toggle = (method: Method, on: boolean) =>
+    theStore().transact('What can be put on', (draft) => {
+      const next = methods.filter((m) => (m === method ? on : draft.settings.methods.includes(m)));
+      if (next.length === 0) return;
+      draft.settings.methods = next;
+      replanAll(draft);
+    });
+  return (
+    <fieldset>
+      <legend>What this workshop has and allows</legend>
+      <p className="quiet">A plan proposes nothing that cannot be put on here. At least one stays.</p>
+      <div className="keys" style={{ marginTop: 8 }}>
+        {methods.map((m) => (
+          <label key={m}>
+            <input
+              type="checkbox"
+              checked={settings.methods.includes(m)}
+              onChange={(e) => toggle(m, e.target.checked)}
+            />
+            <span>{methodNames[m]}</span>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** The schools a workshop, or one piece, follows; and what each would change. */
+export default function HouseRules() {
+  const { pieces } = useWorkshop();
+  const all = Object.values(pieces).filter((p) => p.steps.length > 0);
+  const [forId, setForId] = useState('');
+  const piece = pieces[forId];
+  const shownOn = piece ?? [...all].sort((a, b) => b.steps.length - a.steps.length)[0];
+  return (
+    <div className="stack" style={{ gap: 26, maxWidth: 940 }}>
+      <h1>House rules</h1>
+      <p>
+        Where good practitioners disagree, your workshop picks its way, and every plan follows. The label of a product
+        wins over any of these.
+      </p>
+      <div style={{ maxWidth: 360 }}>
+        <Select
+          label="Rules of"
+          value={piece ? forId : ''}
+          options={[{ value: '', name: 'the whole workshop' }, ...all.map((p) => ({ value: p.id, name: p.name }))]}
+          onPick={setForId}
+        />
+      </div>
+      {!piece && <Tools />}
+      {chapters.map((chapter) => (
+        <section key={chapter.name} aria-label={chapter.name}>
+          <h2>{chapter.name}</h2>
+          {chapter.rules.map((id) => (
+            <Rule key={`${forId}/${id}`} rule={ruleOf(id)} piece={piece} shownOn={shownOn} />
+          ))}
+        </section>
+      ))}
+      <p className="quiet">Common practice, no source: which school is right is yours to say.</p>
+    </div>
+  );
+}

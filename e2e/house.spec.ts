@@ -50,3 +50,45 @@ test('what the workshop cannot put on is not proposed', async ({ page }) => {
     page.getByText('No product on the shelf can be used to wash down and degrease: add one under Products.'),
   ).toBeVisible();
 });
+
+test('the finish of an earlier piece is fitted to a new one, and can be undone', async ({ page }) => {
+  await openFresh(page, '/pieces/new');
+  await page.getByRole('button', { name: 'Console table' }).click();
+  await page.getByLabel('Height').fill('80 cm');
+  await page.getByLabel('Width').fill('110 cm');
+  await page.getByLabel('Depth').fill('35 cm');
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByRole('button', { name: 'Copy a finish' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Copy a finish' });
+  await dialog.getByLabel('From').selectOption({ label: 'Refreshment table' });
+  await expect(dialog).toContainText('top, carcass, legs');
+  await dialog.getByRole('button', { name: 'Copy it' }).click();
+  await expect(page.getByLabel('Look of the legs')).toHaveValue('painted');
+  await expect(
+    page.getByRole('list', { name: 'Top: step stick' }).getByRole('button', { name: /^clear 3/ }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Look of the legs')).toHaveValue('leave');
+});
+
+test('every form can be begun, measured in its typical size and planned', async ({ page }) => {
+  test.setTimeout(180_000);
+  await openFresh(page, '/pieces/new');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  const names = await page
+    .getByRole('main')
+    .getByRole('button')
+    .evaluateAll((all) => all.map((b) => b.getAttribute('aria-label')).filter((n): n is string => n !== null));
+  expect(names.length).toBeGreaterThanOrEqual(17);
+  for (const name of names) {
+    await page.goto('/pieces/new');
+    await page.getByRole('button', { name, exact: true }).click();
+    await page.getByLabel('Height').fill('1 m');
+    await page.getByLabel('Width').fill('1.2 m');
+    await page.getByLabel('Depth').fill('40 cm');
+    await page.getByRole('link', { name: 'To the plan' }).click();
+    const look = page.getByLabel(/^Look of the/).first();
+    await look.selectOption({ label: 'painted' });
+    await expect(page.getByRole('list', { name: /step stick/ }).first(), name).toContainText('paint 2');
+  }
+});

@@ -19,8 +19,12 @@ const byKind: Readonly<Partial<Record<StepKindId, string>>> = {
 /** Where every caution ends. */
 export const cautionDefers = 'Label, safety sheet, local codes and licensed practice come first.';
 
-/** Cautions of a step. */
-export function cautionsOf(step: Step, product: Product | undefined): string[] {
+/** Cautions of a step; those of the form stand at the hand-over. */
+export function cautionsOf(step: Step, product: Product | undefined, handOver: readonly string[] = []): string[] {
   const kind = byKind[step.kind];
-  return [...(kind ? [kind] : []), ...(product?.hazards.flatMap((h) => byHazard[h] ?? []) ?? [])];
+  return [
+    ...(step.kind === 'cure' ? handOver : []),
+    ...(kind ? [kind] : []),
+    ...(product?.hazards.flatMap((h) => byHazard[h] ?? []) ?? []),
+  ];
 }

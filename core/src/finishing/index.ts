@@ -1,6 +1,7 @@
 export { availableLooks, type LookChoice, lookNames } from './availableLooks';
 export { bandColour } from './bandColour';
 export { cautionDefers, cautionsOf } from './cautions';
+export { type CopiedFinish, copyFinish } from './copyFinish';
 export type { Finding, Severity } from './Finding';
 export { generatePlan, type Shop } from './generatePlan';
 export { handsOnMinutes, handsOnParts } from './handsOnMinutes';

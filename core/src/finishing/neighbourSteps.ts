@@ -78,7 +78,9 @@ function coverFromClear(p: Planned, all: readonly Planned[], house: House): void
   const baseFirst = house['top-or-base-first'] === 'base-first';
   if (p.situation.look === 'painted' || p.situation.look === 'leave') return;
   if (!baseFirst && !clears.some((s) => isSprayed(s.method))) return;
-  const first = p.chain.drafts.find((d) => d.phase >= phase.clear)?.step ?? clears[0];
+  // An interior that is finished before the outside is painted drifts on nothing that matters.
+  const first = p.chain.drafts.find((d) => d.phase >= phase.clear)?.step;
+  if (!first) return;
   for (const n of p.situation.neighbours.filter((x) => x.look === 'painted')) {
     const q = all.find((x) => x.situation.zoneId === n.zoneId)!;
     const film = lastIn(q, phase.paint);

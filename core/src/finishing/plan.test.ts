@@ -382,7 +382,8 @@ describe('any survey and looks', () => {
         expect(all.map((s) => s.id).filter((id, i, ids) => ids.indexOf(id) !== i)).toEqual([]);
         const place = new Map(all.map((s, i) => [s.id, i]));
         for (const s of all)
-          for (const w of s.waitsFor) expect(place.get(w.stepId) ?? 1e9).toBeLessThan(place.get(s.id)!);
+          for (const w of s.waitsFor)
+            expect(place.get(w.stepId) ?? 1e9, `${s.id} waits for ${w.stepId}`).toBeLessThan(place.get(s.id)!);
         for (const zone of zones)
           for (const [fact, holds] of facts)
             expect(

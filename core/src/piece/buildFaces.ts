@@ -1,4 +1,4 @@
-import type { FormId, LegKind } from '../workshop';
+import type { FormId, LegKind, ZoneId } from '../workshop';
 import type { Face } from './Face';
 import { type Form, formById } from './forms';
 import { type Box, boxFace, squareLeg, turnedLeg } from './solids';
@@ -30,11 +30,11 @@ function topFaces(form: Form, box: Box, body: Box): Face[] {
     boxFace('top/front-edge', 'Top, front edge', 'top', 'front', box),
     boxFace('top/left-edge', 'Top, left edge', 'top', 'left', box),
     boxFace('top/right-edge', 'Top, right edge', 'top', 'right', box),
-    boxFace('top/back-edge', 'Top, back edge', 'top', 'back', box, { counted: form.id === 'table' }),
+    boxFace('top/back-edge', 'Top, back edge', 'top', 'back', box, { counted: form.family === 'table' }),
     strip('underside-front', 'Top, underside at the front', box.x0, box.x1, box.z0, body.z0),
     strip('underside-left', 'Top, underside at the left', box.x0, body.x0, body.z0, body.z1),
     strip('underside-right', 'Top, underside at the right', body.x1, box.x1, body.z0, body.z1),
-    ...(form.id === 'table'
+    ...(form.family === 'table'
       ? [strip('underside-back', 'Top, underside at the back', box.x0, box.x1, body.z1, box.z1)]
       : []),
   ];
@@ -139,35 +139,35 @@ function row(opening: Box, count: number, make: (n: number, box: Box) => Face[],
   }).flat();
 }
 
-/** Inner faces of a cabinet: sides, bottom, top, back and each shelf. */
-function cabinetInside(body: Box, opening: Box, shelves: number): Face[] {
-  const box = {
-    x0: body.x0 + boardM,
-    x1: body.x1 - boardM,
-    y0: body.y0 + boardM,
-    y1: opening.y1,
-    z0: body.z0 + 0.02,
-    z1: body.z1 - 0.006,
-  };
-  const options = { inside: true };
-  const wall = (side: 'left' | 'right' | 'down' | 'up' | 'back', name: string) =>
-    boxFace(`inside/${name}`, `Inside, ${name}`, 'interior', side, box, options);
-  const shelfFaces = Array.from({ length: shelves }, (_, i) => {
-    const y = box.y0 + ((i + 1) * (box.y1 - box.y0)) / (shelves + 1);
+/** Inner faces of a body: sides, bottom, back, and the top where there is no lid; seen only through an opening. */
+function bodyInside(box: Box, hidden: boolean, lidded: boolean): Face[] {
+  const facing = { left: 'right', right: 'left', down: 'up', up: 'down', back: 'front', front: 'back' } as const;
+  const wall = (side: keyof typeof facing, name: string) =>
+    boxFace(`inside/${name}`, `Inside, ${name}`, 'interior', side, box, { inside: hidden, facing: facing[side] });
+  const walls = [wall('left', 'left'), wall('right', 'right'), wall('down', 'bottom'), wall('back', 'back')];
+  return [...walls, lidded ? wall('front', 'front') : wall('up', 'top')];
+}
+
+/** Shelves of a body: both faces and the front edge. */
+function shelfFaces(box: Box, count: number, hidden: boolean): Face[] {
+  return Array.from({ length: count }, (_, i) => {
+    const y = box.y0 + ((i + 1) * (box.y1 - box.y0)) / (count + 1);
     const shelf = { ...box, y0: y - boardM / 2, y1: y + boardM / 2 };
     const part = (side: 'up' | 'down' | 'front', name: string) =>
-      boxFace(`shelf-${i + 1}/${name}`, `Shelf ${i + 1}, ${name}`, 'interior', side, shelf, options);
+      boxFace(`shelf-${i + 1}/${name}`, `Shelf ${i + 1}, ${name}`, 'interior', side, shelf, { inside: hidden });
     return [part('up', 'upper face'), part('down', 'lower face'), part('front', 'front edge')];
   }).flat();
-  return [
-    wall('left', 'left'),
-    wall('right', 'right'),
-    wall('down', 'bottom'),
-    wall('up', 'top'),
-    wall('back', 'back'),
-    ...shelfFaces,
-  ];
 }
+
+/** The room inside a body whose opening ends at a height. */
+const roomIn = (body: Box, topM: number): Box => ({
+  x0: body.x0 + boardM,
+  x1: body.x1 - boardM,
+  y0: body.y0 + boardM,
+  y1: topM,
+  z0: body.z0 + 0.02,
+  z1: body.z1 - 0.006,
+});
 
 /** The front of a carcass: frame, drawers and doors. */
 function frontFaces(shape: Shape, body: Box): Face[] {
@@ -176,7 +176,12 @@ function frontFaces(shape: Shape, body: Box): Face[] {
     frame('stile-left', 'Stile, left', { ...body, x1: within.x0 }),
     frame('stile-right', 'Stile, right', { ...body, x0: within.x1 }),
   ];
-  if (shape.form === 'chest-of-drawers') {
+  const { family } = formById(shape.form);
+  if (family === 'lidded') {
+    const room = { ...roomIn(body, body.y1), z0: body.z0 + boardM };
+    return [frame('panel', 'Front', body), ...bodyInside(room, true, true)];
+  }
+  if (family === 'drawers') {
     if (shape.drawers === 0) return [...stiles, frame('panel', 'Front panel', within)];
     return [...stiles, ...drawerStack(within, shape.drawers, 1, body.z1 - 0.02)];
   }
@@ -184,6 +189,7 @@ function frontFaces(shape: Shape, body: Box): Face[] {
   const doorsTop = body.y1 - railM - (drawerHeight > 0 ? drawerHeight + railM : 0);
   const doorBox = { ...within, y0: body.y0 + railM, y1: doorsTop };
   const drawerBox = { ...within, y0: body.y1 - railM - drawerHeight, y1: body.y1 - railM };
+  const room = roomIn(body, doorBox.y1);
   const drawerCell = (n: number, box: Box) => [drawerFace(n, box), ...drawerInside(n, box, body.z1 - 0.02)];
   return [
     ...stiles,
@@ -196,7 +202,8 @@ function frontFaces(shape: Shape, body: Box): Face[] {
         ]
       : []),
     ...(shape.doors > 0 ? row(doorBox, shape.doors, doorFaces, 'door-stile') : []),
-    ...cabinetInside(body, doorBox, shape.shelves),
+    ...bodyInside(room, shape.doors > 0, false),
+    ...shelfFaces(room, shape.shelves, shape.doors > 0),
   ];
 }
 
@@ -265,8 +272,86 @@ function tablePiece(shape: Shape, form: Form): Face[] {
     boxFace('apron/right', 'Apron, right', 'carcass', 'right', deep),
     boxFace('apron/back', 'Apron, back', 'carcass', 'back', across),
     ...frontApron,
+    ...(shape.shelves > 0 ? tableShelf(body, legM, Math.min(0.18, H * 0.3)) : []),
     ...legFaces(shape.legs, body, legM, top.y0),
   ];
+}
+
+/** A shelf between the legs of a table: both faces and four edges. */
+function tableShelf(body: Box, legM: number, heightM: number): Face[] {
+  const box = {
+    x0: body.x0 + legM / 2,
+    x1: body.x1 - legM / 2,
+    y0: heightM - boardM,
+    y1: heightM,
+    z0: body.z0 + legM / 2,
+    z1: body.z1 - legM / 2,
+  };
+  return sidesOf('shelf', 'Shelf', 'carcass', box);
+}
+
+const sideNames = {
+  up: 'upper face',
+  down: 'lower face',
+  front: 'front',
+  back: 'back',
+  left: 'left edge',
+  right: 'right edge',
+} as const;
+
+/** All six sides of a box as faces of one zone. */
+const sidesOf = (part: string, name: string, zoneId: ZoneId, box: Box): Face[] =>
+  (['up', 'down', 'front', 'back', 'left', 'right'] as const).map((side) =>
+    boxFace(`${part}/${side}`, `${name}, ${sideNames[side]}`, zoneId, side, box),
+  );
+
+/** A loose door or board lies with its thickness as depth. */
+function boardPiece({ heightM: y1, widthM: x1, depthM: z1 }: Shape): Face[] {
+  return sidesOf('board', 'Board', 'fronts', { x0: 0, x1, y0: 0, y1, z0: 0, z1 });
+}
+
+/** A frame of four members as wide as a tenth of its shorter side, uprights through. */
+function framePiece({ heightM: H, widthM: W, depthM: z1 }: Shape): Face[] {
+  const m = Math.min(H, W) / 10;
+  const flat = { z0: 0, z1 };
+  const members = {
+    left: { ...flat, x0: 0, x1: m, y0: 0, y1: H },
+    right: { ...flat, x0: W - m, x1: W, y0: 0, y1: H },
+    top: { ...flat, x0: m, x1: W - m, y0: H - m, y1: H },
+    bottom: { ...flat, x0: m, x1: W - m, y0: 0, y1: m },
+  };
+  const inner = { left: 'right', right: 'left', top: 'down', bottom: 'up' } as const;
+  const outer = { left: 'left', right: 'right', top: 'up', bottom: 'down' } as const;
+  return (['left', 'right', 'top', 'bottom'] as const).flatMap((member) => {
+    const box = members[member];
+    // The inner side of an upright counts only between the cross members.
+    const between = member === 'left' || member === 'right' ? { ...box, y0: m, y1: H - m } : box;
+    const face = (side: 'front' | 'back' | 'left' | 'right' | 'up' | 'down', words: string, of: Box) =>
+      boxFace(`${member}/${words}`, `Member ${member}, ${words}`, 'fronts', side, of);
+    const ends =
+      member === 'left' || member === 'right' ? [face('up', 'upper end', box), face('down', 'lower end', box)] : [];
+    return [
+      face('front', 'front', box),
+      face('back', 'back', box),
+      face(outer[member], 'outer edge', box),
+      face(inner[member], 'inner edge', between),
+      ...ends,
+    ];
+  });
+}
+
+/** A bed head: a panel between two posts that reach the floor. */
+function bedHeadPiece(shape: Shape): Face[] {
+  const { heightM: H, widthM: W, depthM: D } = shape;
+  const panel = { x0: D, x1: W - D, y0: H * 0.3, y1: H, z0: D * 0.25, z1: D * 0.75 };
+  const sides = (['front', 'back', 'up', 'down'] as const).map((side) =>
+    boxFace(`panel/${side}`, `Panel, ${sideNames[side]}`, 'carcass', side, panel),
+  );
+  const post = (which: 'left' | 'right', cx: number) =>
+    shape.legs === 'turned'
+      ? [turnedLeg(`post-${which}`, `Post, ${which}`, cx, D / 2, D / 2, D * 0.3, H)]
+      : squareLeg(`post-${which}`, `Post, ${which}`, cx, D / 2, D, H, shape.legs === 'tapered' ? 0.6 : 1);
+  return [...sides, ...post('left', D / 2), ...post('right', W - D / 2)];
 }
 
 /**
@@ -275,5 +360,16 @@ function tablePiece(shape: Shape, form: Form): Face[] {
  */
 export function buildFaces(shape: Shape): Face[] {
   const form = formById(shape.form);
-  return shape.form === 'table' ? tablePiece(shape, form) : carcassPiece(shape, form);
+  switch (form.family) {
+    case 'table':
+      return tablePiece(shape, form);
+    case 'board':
+      return boardPiece(shape);
+    case 'frame':
+      return framePiece(shape);
+    case 'bed-head':
+      return bedHeadPiece(shape);
+    default:
+      return carcassPiece(shape, form);
+  }
 }

@@ -1,9 +1,13 @@
 import type { FormId, LegKind, ZoneId } from '../workshop';
 
+/** How the faces of a form are laid out. */
+type FormFamily = 'drawers' | 'doors' | 'lidded' | 'table' | 'board' | 'frame' | 'bed-head';
+
 /** A form as data: what is asked, typical sizes, and how its parts are proportioned. Sizes in m. */
 export interface Form {
   id: FormId;
   name: string;
+  family: FormFamily;
   zones: readonly ZoneId[];
   typical: {
     heightM: number;
@@ -16,53 +20,126 @@ export interface Form {
   };
   asks: readonly ('drawers' | 'doors' | 'shelves')[];
   mostDrawers: number;
+  mostShelves: number;
   legs: readonly LegKind[];
   topThicknessM: number;
-  /** How far the top stands out: at the sides and the front, not at the back. */
+  /** How far the top stands out: at the sides and the front; on tables also at the back. */
   overhangM: number;
-  /** Height of the feet, or of the plinth. */
+  /** Height of a plinth; feet are half as high again. */
   footHeightM: number;
+  /** Said when the piece is handed over. */
+  handOver: readonly string[];
 }
 
+const caseZones = ['top', 'carcass', 'fronts', 'interior', 'legs'] as const;
+const tableZones = ['top', 'carcass', 'fronts', 'legs'] as const;
+const caseLegs = ['plinth', 'square', 'tapered', 'turned', 'none'] as const;
+const tableLegs = ['square', 'tapered', 'turned'] as const;
+
+// Chests at least 685.8 mm high and 13.6 kg: ASTM F2057-23, 16 CFR 1261 (written for makers; recalled).
+const tips = 'Tall and heavy on one side: fit a restraint to the wall where children live.';
+const lid = 'Fit a lid support; a latch that closes by itself has to come off before this chest is handed over.';
+
+type Size = [heightM: number, widthM: number, depthM: number];
+interface Parts {
+  drawers?: number;
+  doors?: number;
+  shelves?: number;
+  legs?: LegKind;
+}
+const typical = ([heightM, widthM, depthM]: Size, { drawers = 0, doors = 0, shelves = 0, legs = 'plinth' }: Parts) => ({
+  heightM,
+  widthM,
+  depthM,
+  drawers,
+  doors,
+  shelves,
+  legs,
+});
+
+const makeCase = (
+  id: FormId,
+  name: string,
+  family: 'drawers' | 'doors' | 'lidded',
+  size: Size,
+  parts: Parts,
+  handOver: readonly string[] = [],
+): Form => ({
+  id,
+  name,
+  family,
+  zones: caseZones,
+  typical: typical(size, parts),
+  asks: family === 'drawers' ? ['drawers'] : family === 'doors' ? ['doors', 'drawers', 'shelves'] : [],
+  mostDrawers: family === 'drawers' ? 12 : 4,
+  mostShelves: 10,
+  legs: caseLegs,
+  topThicknessM: 0.022,
+  overhangM: 0.015,
+  footHeightM: 0.08,
+  handOver,
+});
+
+const makeTable = (id: FormId, name: string, size: Size, asks: Form['asks'], overhangM = 0.03): Form => ({
+  id,
+  name,
+  family: 'table',
+  zones: tableZones,
+  typical: typical(size, { legs: 'square' }),
+  asks,
+  mostDrawers: 3,
+  mostShelves: 1,
+  legs: tableLegs,
+  topThicknessM: 0.025,
+  overhangM,
+  footHeightM: 0,
+  handOver: [],
+});
+
+const makeFlat = (
+  id: FormId,
+  name: string,
+  family: 'board' | 'frame' | 'bed-head',
+  size: Size,
+  zones: readonly ZoneId[],
+): Form => ({
+  id,
+  name,
+  family,
+  zones,
+  typical: typical(size, { legs: family === 'bed-head' ? 'square' : 'none' }),
+  asks: [],
+  mostDrawers: 0,
+  mostShelves: 0,
+  legs: family === 'bed-head' ? ['square', 'tapered', 'turned'] : ['none'],
+  topThicknessM: 0,
+  overhangM: 0,
+  footHeightM: 0,
+  handOver: [],
+});
+
 /** Typical make of each form: common practice, no source; every dimension asked for replaces the typical one. */
-export const formTable = [
-  {
-    id: 'chest-of-drawers',
-    name: 'Chest of drawers',
-    zones: ['top', 'carcass', 'fronts', 'interior', 'legs'],
-    typical: { heightM: 0.9, widthM: 0.9, depthM: 0.45, drawers: 4, doors: 0, shelves: 0, legs: 'plinth' },
-    asks: ['drawers'],
-    mostDrawers: 12,
-    legs: ['plinth', 'square', 'tapered', 'turned', 'none'],
-    topThicknessM: 0.022,
-    overhangM: 0.015,
-    footHeightM: 0.08,
-  },
-  {
-    id: 'cabinet',
-    name: 'Cabinet with doors',
-    zones: ['top', 'carcass', 'fronts', 'interior', 'legs'],
-    typical: { heightM: 1.1, widthM: 0.96, depthM: 0.42, drawers: 0, doors: 2, shelves: 1, legs: 'plinth' },
-    asks: ['doors', 'drawers', 'shelves'],
-    mostDrawers: 4,
-    legs: ['plinth', 'square', 'tapered', 'turned', 'none'],
-    topThicknessM: 0.022,
-    overhangM: 0.015,
-    footHeightM: 0.08,
-  },
-  {
-    id: 'table',
-    name: 'Table',
-    zones: ['top', 'carcass', 'fronts', 'legs'],
-    typical: { heightM: 0.75, widthM: 1.2, depthM: 0.75, drawers: 0, doors: 0, shelves: 0, legs: 'square' },
-    asks: ['drawers'],
-    mostDrawers: 3,
-    legs: ['square', 'tapered', 'turned'],
-    topThicknessM: 0.025,
-    overhangM: 0.03,
-    footHeightM: 0,
-  },
-] as const satisfies readonly Form[];
+export const formTable: readonly Form[] = [
+  makeCase('chest-of-drawers', 'Chest of drawers', 'drawers', [0.9, 0.9, 0.45], { drawers: 4 }, [tips]),
+  makeCase('counter', 'Counter', 'doors', [0.95, 1.6, 0.6], { drawers: 3, doors: 3, shelves: 1 }),
+  makeCase('cabinet', 'Cabinet with doors', 'doors', [1.1, 0.96, 0.42], { doors: 2, shelves: 1 }, [tips]),
+  makeCase('sideboard', 'Sideboard', 'doors', [0.85, 1.5, 0.45], { drawers: 3, doors: 3, shelves: 1, legs: 'tapered' }),
+  makeCase('wardrobe', 'Wardrobe', 'doors', [1.85, 1.15, 0.55], { doors: 2, shelves: 1 }, [tips]),
+  makeCase('bookcase', 'Bookcase', 'doors', [1.6, 0.9, 0.3], { shelves: 4 }, [tips]),
+  makeCase('blanket-chest', 'Blanket chest with lid', 'lidded', [0.5, 1.05, 0.48], {}, [lid]),
+  makeCase('box', 'Small box', 'lidded', [0.2, 0.4, 0.26], { legs: 'none' }, [
+    'Small boxes with a lid: no self-closing latch where children live.',
+  ]),
+  makeTable('table', 'Table', [0.75, 1.2, 0.75], ['drawers', 'shelves']),
+  makeTable('side-table', 'Side table', [0.6, 0.5, 0.4], ['drawers', 'shelves'], 0.02),
+  makeTable('coffee-table', 'Coffee table', [0.45, 1.1, 0.6], ['drawers', 'shelves']),
+  makeTable('console-table', 'Console table', [0.8, 1.1, 0.35], ['drawers', 'shelves'], 0.02),
+  makeTable('stool', 'Stool', [0.46, 0.36, 0.36], [], 0.01),
+  makeTable('bench', 'Bench', [0.45, 1.2, 0.36], ['shelves'], 0.02),
+  makeFlat('bed-head', 'Bed head', 'bed-head', [1.1, 1.45, 0.05], ['carcass', 'legs']),
+  makeFlat('board', 'Loose door or board', 'board', [0.9, 0.5, 0.02], ['fronts']),
+  makeFlat('frame', 'Frame', 'frame', [0.8, 0.6, 0.025], ['fronts']),
+];
 
 /** The form under an id. */
 export const formById = (id: FormId): Form => formTable.find((f) => f.id === id)!;

@@ -4,6 +4,8 @@ import { legKinds, type Piece } from '../workshop';
 import {
   borderM,
   buildFaces,
+  formById,
+  formTable,
   frustumLateralAreaM2,
   newPiece,
   polygonAreaM2,
@@ -64,6 +66,124 @@ describe('areas of each form, worked by hand', () => {
     expect(areas(cabinet)).toEqual({ top: 0.46935, carcass: 1.06142, fronts: 0.913876, interior: 3.771616 }));
   // Legs 60 mm square, 0.725 m high: 16 sides of 0.0435 m².
   it('table', () => expect(areas(table)).toEqual({ top: 1.1109, carcass: 0.318, legs: 0.696 }));
+});
+
+describe('every form of the table', () => {
+  /** A form in given sizes, everything else typical. */
+  const typicalOf = (
+    form: Shape['form'],
+    [heightM, widthM, depthM]: readonly [number, number, number],
+    change: Partial<Shape> = {},
+  ): Shape => ({
+    ...formById(form).typical,
+    form,
+    heightM,
+    widthM,
+    depthM,
+    ...change,
+  });
+
+  // Top: upper face, edges (no back edge on cases), underside of the overhang in strips.
+  const caseTop = (w: number, d: number) => w * d + w * 0.022 + 2 * d * 0.022 + w * 0.015 + 2 * 0.015 * (d - 0.015);
+  const tableTop = (w: number, d: number, o: number) =>
+    w * d + 2 * w * 0.025 + 2 * d * 0.025 + 2 * w * o + 2 * o * (d - 2 * o);
+  it.each<[string, Shape, Record<string, number>]>([
+    ['counter', typicalOf('counter', [0.95, 1.6, 0.6]), { top: caseTop(1.6, 0.6) }],
+    // Doors (1.41 − 2 × 0.02) ÷ 3 wide; three drawers over them of the same width, 0.14 high.
+    [
+      'sideboard',
+      typicalOf('sideboard', [0.85, 1.5, 0.45]),
+      { top: caseTop(1.5, 0.45), legs: 4 * 2 * 0.12 * (0.05 + 0.03) * 1.0034662148 },
+    ],
+    [
+      'wardrobe',
+      typicalOf('wardrobe', [1.85, 1.15, 0.55], { doors: 0, shelves: 0 }),
+      {
+        top: caseTop(1.15, 0.55),
+        carcass: 2 * 0.535 * 1.748 + 2 * 0.03 * 1.748 + 2 * 1.06 * 0.02 + (1.12 + 2 * 0.535) * 0.08,
+      },
+    ],
+    // Inside 0.834 × 1.46 × 0.259, four shelves with both faces and a front edge of 18 mm.
+    [
+      'bookcase',
+      typicalOf('bookcase', [1.6, 0.9, 0.3]),
+      { interior: 2 * 1.46 * 0.259 + 2 * 0.834 * 0.259 + 0.834 * 1.46 + 4 * (2 * 0.834 * 0.259 + 0.834 * 0.018) },
+    ],
+    // Body 1.02 × 0.398 × 0.465; room 0.984 × 0.38 × 0.441 with bottom and four walls.
+    [
+      'blanket-chest',
+      typicalOf('blanket-chest', [0.5, 1.05, 0.48]),
+      {
+        carcass: 2 * 0.465 * 0.398 + 1.02 * 0.398 + (1.02 + 2 * 0.465) * 0.08,
+        interior: 0.984 * 0.441 + 2 * 0.984 * 0.38 + 2 * 0.441 * 0.38,
+      },
+    ],
+    ['box', typicalOf('box', [0.2, 0.4, 0.26]), { top: caseTop(0.4, 0.26), carcass: 2 * 0.245 * 0.178 + 0.37 * 0.178 }],
+    [
+      'side-table',
+      typicalOf('side-table', [0.6, 0.5, 0.4]),
+      { top: tableTop(0.5, 0.4, 0.02), legs: 16 * 0.03 * 0.575 },
+    ],
+    ['coffee-table', typicalOf('coffee-table', [0.45, 1.1, 0.6]), { top: tableTop(1.1, 0.6, 0.03) }],
+    // A shelf of 1.03 × 0.28 between the legs' middles, 18 mm thick: both faces and four edges; aprons 2 × 1.0 + 2 × 0.25 long, 0.1 high.
+    [
+      'console-table',
+      typicalOf('console-table', [0.8, 1.1, 0.35], { shelves: 1 }),
+      { top: tableTop(1.1, 0.35, 0.02), carcass: 2 * 1.03 * 0.28 + 2 * (1.03 + 0.28) * 0.018 + 2 * (1.0 + 0.25) * 0.1 },
+    ],
+    ['stool', typicalOf('stool', [0.46, 0.36, 0.36]), { top: tableTop(0.36, 0.36, 0.01), legs: 16 * 0.03 * 0.435 }],
+    ['bench', typicalOf('bench', [0.45, 1.2, 0.36]), { top: tableTop(1.2, 0.36, 0.02) }],
+    // Panel 1.35 × 0.77 × 0.025: two faces, upper and lower edge; two square posts 1.1 high.
+    [
+      'bed-head',
+      typicalOf('bed-head', [1.1, 1.45, 0.05]),
+      { carcass: 2 * 1.35 * 0.77 + 2 * 1.35 * 0.025, legs: 2 * 4 * 0.05 * 1.1 },
+    ],
+    ['board', typicalOf('board', [0.9, 0.5, 0.02]), { fronts: 2 * 0.9 * 0.5 + 2 * (0.9 + 0.5) * 0.02 }],
+    // Members 60 mm wide: fronts and backs 2 × (2 × 0.06 × 0.8 + 2 × 0.48 × 0.06), outer edges, inner edges, four ends.
+    [
+      'frame',
+      typicalOf('frame', [0.8, 0.6, 0.025]),
+      {
+        fronts:
+          2 * (2 * 0.06 * 0.8 + 2 * 0.48 * 0.06) +
+          0.025 * (2 * 0.8 + 2 * 0.48) +
+          0.025 * (2 * 0.68 + 2 * 0.48) +
+          4 * 0.06 * 0.025,
+      },
+    ],
+  ])('%s', (_, shape, expected) => {
+    const found = areas(shape);
+    for (const [zone, area] of Object.entries(expected)) expect(found[zone], zone).toBeCloseTo(area, 5);
+  });
+
+  it('can be built in its typical size, and says what it needs where that is too small', () => {
+    for (const form of formTable) {
+      const shape = typicalOf(form.id, [form.typical.heightM, form.typical.widthM, form.typical.depthM]);
+      expect(shapeOf(piece(shape)).ok, form.id).toBe(true);
+      const tiny = shapeOf({ ...piece(shape), heightM: 0.005, widthM: 0.005, depthM: 0.0049 });
+      expect(!tiny.ok && tiny.issues.map((i) => i.path), form.id).toEqual(['heightM', 'widthM', 'depthM']);
+      expect(
+        zonesOf(piece(shape), buildFaces(shape)).every((z) => form.zones.includes(z.id)),
+        form.id,
+      ).toBe(true);
+    }
+  });
+
+  it('has inner walls that look inward', () => {
+    const side = (id: string) =>
+      buildFaces(typicalOf('bookcase', [1.6, 0.9, 0.3])).find((f) => f.id === `inside/${id}`)?.side;
+    expect(['left', 'right', 'bottom', 'top', 'back'].map(side)).toEqual(['right', 'left', 'up', 'down', 'front']);
+  });
+
+  it('shows the inside of an open body, and hides it behind doors', () => {
+    const hidden = (shape: Shape) =>
+      buildFaces(shape)
+        .filter((f) => f.id.startsWith('inside/'))
+        .map((f) => f.inside);
+    expect(hidden(typicalOf('bookcase', [1.6, 0.9, 0.3]))).toEqual([false, false, false, false, false]);
+    expect(hidden(typicalOf('cabinet', [1.1, 0.96, 0.42]))).toEqual([true, true, true, true, true]);
+  });
 });
 
 describe('solids', () => {

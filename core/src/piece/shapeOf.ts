@@ -1,10 +1,37 @@
 import { good, type Issue, type Result, refused } from '../units';
 import type { Piece } from '../workshop';
 import type { Shape } from './buildFaces';
-import { formById } from './forms';
+import { type Form, formById } from './forms';
 
-/** Smallest body that its own boards fit into, m. */
-const leastBodyM = 0.08;
+/** Smallest sizes of a form into which its own parts fit, m. */
+function leastSizes(form: Form, piece: Piece): { heightM: number; widthM: number; depthM: number } {
+  switch (form.family) {
+    case 'board':
+    case 'frame':
+      return { heightM: 0.05, widthM: 0.05, depthM: 0.005 };
+    case 'bed-head':
+      return { heightM: 0.4, widthM: 0.4, depthM: 0.02 };
+    case 'table':
+      return { heightM: form.topThicknessM + 0.2, widthM: 0.2 + piece.drawers * 0.08, depthM: 0.2 };
+    case 'lidded':
+      return { heightM: form.topThicknessM + feetM(form, piece) + 0.06, widthM: 0.12, depthM: 0.1 };
+    case 'drawers':
+      return {
+        heightM: form.topThicknessM + feetM(form, piece) + Math.max(0.12, piece.drawers * 0.04 + 0.04),
+        widthM: 0.16,
+        depthM: 0.15,
+      };
+    case 'doors':
+      return {
+        heightM: form.topThicknessM + feetM(form, piece) + 0.2 + piece.shelves * 0.03,
+        widthM: 0.16 + Math.max(piece.doors, piece.drawers) * 0.08,
+        depthM: 0.15,
+      };
+  }
+}
+
+const feetM = (form: Form, piece: Piece): number =>
+  piece.legs === 'none' ? 0 : piece.legs === 'plinth' ? form.footHeightM : form.footHeightM * 1.5;
 
 /**
  * The shape of a piece that has been measured.
@@ -22,22 +49,16 @@ export function shapeOf(piece: Piece): Result<Shape> {
   const { heightM, widthM, depthM } = piece;
   if (heightM === null || widthM === null || depthM === null) return refused(...issues);
   const form = formById(piece.form);
-  const feet = piece.form === 'table' ? 0.1 : form.footHeightM * 1.5;
-  const bodyHeight = heightM - form.topThicknessM - feet;
-  const least = Math.max(leastBodyM, piece.form === 'chest-of-drawers' ? piece.drawers * 0.04 + 0.04 : 0.12);
-  const tooSmall = (path: string, message: string) => issues.push({ code: 'dimension_too_small', path, message });
-  if (!(bodyHeight >= least))
-    tooSmall(
-      'heightM',
-      `A ${form.name.toLowerCase()} with these parts is at least ${Math.ceil((least + feet + form.topThicknessM) * 100)} cm high. Check the height or the number of drawers.`,
-    );
-  const leastWidth = 0.16 + (piece.form === 'chest-of-drawers' ? 0 : Math.max(piece.doors, piece.drawers) * 0.08);
-  if (!(widthM >= leastWidth))
-    tooSmall(
-      'widthM',
-      `These parts need at least ${Math.ceil(leastWidth * 100)} cm of width. Check the width or the number of doors and drawers.`,
-    );
-  if (!(depthM >= 0.15)) tooSmall('depthM', 'A piece of this form is at least 15 cm deep. Check the depth.');
+  const least = leastSizes(form, piece);
+  for (const [key, word, cure] of [
+    ['heightM', 'high', 'Check the height or the number of drawers and shelves.'],
+    ['widthM', 'wide', 'Check the width or the number of doors and drawers.'],
+    ['depthM', 'deep', 'Check the depth.'],
+  ] as const) {
+    if (piece[key] !== null && piece[key] >= least[key]) continue;
+    const message = `A ${form.name.toLowerCase()} with these parts is at least ${+(least[key] * 100).toFixed(1)} cm ${word}. ${cure}`;
+    issues.push({ code: 'dimension_too_small', path: key, message });
+  }
   if (issues.length > 0) return refused(...issues);
   return good({
     form: piece.form,

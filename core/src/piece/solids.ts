@@ -14,6 +14,8 @@ export interface Box {
 }
 
 interface FaceOptions {
+  /** Which way it looks where that is not away from the box: the inner walls of a body. */
+  facing?: Plane;
   counted?: boolean;
   inside?: boolean;
   pulls?: number;
@@ -90,7 +92,7 @@ export const boxFace = (
   side: Plane,
   box: Box,
   options: FaceOptions = {},
-): Face => plate(id, name, zoneId, side, corners[side](box), options);
+): Face => plate(id, name, zoneId, options.facing ?? side, corners[side](box), options);
 
 /** The four upright sides of a square leg that narrows to `foot` of its width at the floor. */
 export function squareLeg(

@@ -14,7 +14,7 @@ import {
   statesAsFound,
   stepKind,
 } from '../finishing';
-import { buildFaces, shapeOf, type Zone, zonesOf } from '../piece';
+import { buildFaces, formById, shapeOf, type Zone, zonesOf } from '../piece';
 import { keptWorkCalendar } from '../schedule';
 import type { Issue, Result } from '../units';
 import { good, refused } from '../units';
@@ -162,7 +162,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       inserted: scheduled.inserted.has(step.id),
       missedAtMin: scheduled.inserted.get(step.id) ?? null,
       bandColour: (step.zoneId && colours.get(step.zoneId)) || '#cccccc',
-      cautions: cautionsOf(step, product),
+      cautions: cautionsOf(step, product, formById(piece.form).handOver),
     };
   });
 

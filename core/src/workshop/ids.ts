@@ -1,5 +1,23 @@
 /** What the words of the workshop file may be. Order is the order of menus. */
-export const formIds = ['chest-of-drawers', 'cabinet', 'table'] as const;
+export const formIds = [
+  'chest-of-drawers',
+  'counter',
+  'cabinet',
+  'sideboard',
+  'wardrobe',
+  'bookcase',
+  'blanket-chest',
+  'box',
+  'table',
+  'side-table',
+  'coffee-table',
+  'console-table',
+  'stool',
+  'bench',
+  'bed-head',
+  'board',
+  'frame',
+] as const;
 /** A family of furniture with one geometry. */
 export type FormId = (typeof formIds)[number];
 

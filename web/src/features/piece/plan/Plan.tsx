@@ -16,6 +16,7 @@ import { doWhat, whereOf } from '../../../ui/stepWords';
 import { tagWords } from '../../../ui/Working';
 import { faceColours } from '../../../ui/zoneLooks';
 import { usePieceContext } from '../PieceFrame';
+import { CopyFinish } from './CopyFinish';
 import { Inspector } from './Inspector';
 
 const worstOf = (reckoning: Reckoning) => (stepId: string) => {
@@ -228,6 +229,7 @@ export default function Plan() {
             onSelect={setPicked}
           />
         ))}
+        <CopyFinish piece={piece} zones={zones} />
         {reckoning && reckoning.steps.length > 0 && (
           <AllSteps reckoning={reckoning} selectedId={selectedId} onSelect={setPicked} />
         )}

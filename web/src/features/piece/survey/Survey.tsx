@@ -46,7 +46,7 @@ function Dimensions({ piece, form }: { piece: Piece; form: Form }) {
   const counts = {
     drawers: ['Drawers', form.mostDrawers],
     doors: ['Doors', 6],
-    shelves: ['Shelves inside', 10],
+    shelves: ['Shelves', form.mostShelves],
   } as const;
   return (
     <section className="stack" aria-label="Measures">

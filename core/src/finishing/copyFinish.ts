@@ -1,0 +1,38 @@
+import type { Piece, ZoneId } from '../workshop';
+
+/** A finish taken from one piece and fitted to the zones of another. */
+export interface CopiedFinish {
+  looks: Piece['looks'];
+  choices: Piece['choices'];
+  houseRules: Piece['houseRules'];
+  /** Zones of the new piece for which the other one has no finish: to be asked for. */
+  unmatched: ZoneId[];
+}
+
+/**
+ * The finish of a piece as it was planned, or as it was logged: looks, products, methods, coats and schools, matched zone
+ * by zone by their kind. What was logged wins over what was planned: the number of coats that went on is copied, not the
+ * number that was meant.
+ * @param zones zones of the piece that is to get the finish
+ */
+export function copyFinish(from: Piece, zones: readonly ZoneId[], as: 'planned' | 'logged'): CopiedFinish {
+  const done = new Set(from.log.filter((e) => e.doneAt !== null).map((e) => e.stepId));
+  const matched = zones.filter((z) => from.looks[z] !== undefined);
+  const choices: Piece['choices'] = Object.fromEntries(
+    Object.entries(from.choices).filter(([key]) => zones.includes(key.split('/')[0] as ZoneId)),
+  );
+  for (const step of from.steps) {
+    if (step.zoneId === null || step.productId === null || !zones.includes(step.zoneId)) continue;
+    const key = `${step.zoneId}/${step.kind}`;
+    const own = from.steps.filter((s) => s.zoneId === step.zoneId && s.kind === step.kind);
+    const laid = own.filter((s) => done.has(s.id));
+    const coats = as === 'logged' && laid.length > 0 ? laid.length : own.length;
+    choices[key] = { productId: step.productId, method: step.method, coats };
+  }
+  return {
+    looks: Object.fromEntries(matched.map((z) => [z, from.looks[z]!])),
+    choices,
+    houseRules: { ...from.houseRules },
+    unmatched: zones.filter((z) => from.looks[z] === undefined),
+  };
+}

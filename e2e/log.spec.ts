@@ -13,6 +13,7 @@ test('a coat finished late on Friday: its window closes on Saturday, and Monday 
       .getByRole('button', { name: `Done: Top, ${what}`, exact: true })
       .first()
       .click();
+  await page.getByRole('button', { name: 'Done: Whole piece, Photograph it as it is' }).click();
   for (const what of [
     'Wash down and degrease',
     'Rinse with clean water',

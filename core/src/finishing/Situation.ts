@@ -42,6 +42,9 @@ function thinnestVeneer(surfaces: readonly Surface[]): Situation['veneer'] {
   return { thicknessMm: known.length < veneers.length ? null : Math.min(...known) };
 }
 
+/** Looks under which the wood, or its old finish, is seen: tape between them and paint. */
+export const isClear = (look: LookKind): boolean => look !== 'painted' && look !== 'leave';
+
 /** Drawers and doors are off while they are worked on, so their border with the carcass needs no tape. */
 const comesOff = (a: ZoneId, b: ZoneId): boolean =>
   (a === 'fronts' && b === 'carcass') || (a === 'carcass' && b === 'fronts');
@@ -71,7 +74,7 @@ export function situationsOf(piece: Piece, zones: readonly Zone[]): Situation[] 
       species: surfaces.map((s) => speciesById(s.material.speciesId)),
       hasFinish,
       hasWax: surfaces.some((s) => s.oldFinish.kind === 'wax' || s.oldFinish.kind === 'unknown'),
-      strips: film.length > 0 && (look === 'painted' ? worn : look !== 'leave'),
+      strips: film.length > 0 && (look === 'painted' ? worn : look !== 'leave' && look !== 'refreshed'),
       chemical: zone.id === 'legs' || surfaces.some((s) => s.material.kind !== 'solid'),
       thick: film.some((s) => s.oldFinish.condition === 'thick'),
       veneer: thinnestVeneer(surfaces),

@@ -43,7 +43,6 @@ export interface Pick {
 /** Grows the steps of one zone, each waiting for the one before it. */
 export class ZoneChain {
   readonly drafts: Draft[] = [];
-  private lastCoat: Step | null = null;
   private readonly counts = new Map<StepKindId, number>();
 
   constructor(
@@ -57,6 +56,11 @@ export class ZoneChain {
   /** The last step so far. */
   get last(): Step | undefined {
     return this.drafts.at(-1)?.step;
+  }
+
+  /** The last film of the steps so far. */
+  private get lastCoat(): Step | undefined {
+    return this.drafts.map((d) => d.step).findLast((s) => stepKind(s.kind).film);
   }
 
   /**
@@ -92,8 +96,9 @@ export class ZoneChain {
     const waitsFor = before ? [{ stepId: before.id, wait: waitBetween(before, kind, productId) }] : [];
     const film = stepKind(kind).film;
     // With an inspection or dust removal in between, the coat under it still has to be ready.
-    if ((film || stepKind(kind).abrasive) && this.lastCoat && this.lastCoat !== before) {
-      waitsFor.push({ stepId: this.lastCoat.id, wait: waitBetween(this.lastCoat, kind, productId) });
+    const coat = this.lastCoat;
+    if ((film || stepKind(kind).abrasive || kind === 'mask') && coat && coat !== before) {
+      waitsFor.push({ stepId: coat.id, wait: waitBetween(coat, kind, productId) });
     }
     const step: Step = {
       of: 1,
@@ -112,8 +117,13 @@ export class ZoneChain {
       productId,
       waitsFor: [...waitsFor, ...(details.waitsFor ?? [])],
     };
-    if (film) this.lastCoat = step;
     this.drafts.push({ phase: at, step });
+    // Rags wet with oil heat themselves: they are seen to before anything else is taken up.
+    const oily = productId !== null && this.products[productId]?.hazards.includes('self-heating-rags');
+    if (oily)
+      this.add(at, 'dispose', {
+        reason: 'Flat outdoors to dry, or in a lidded metal can with water: oily rags in a heap catch fire.',
+      });
     return step;
   }
 

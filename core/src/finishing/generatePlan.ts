@@ -84,12 +84,17 @@ function aroundTheWork(
   house: House,
   chains: readonly ZoneChain[],
   worked: readonly Zone[],
+  stands: boolean,
 ): ZoneChain {
   const faces = worked.filter((z) => z.id === 'fronts' || z.id === 'interior').flatMap((z) => z.faces);
   const parts = [
     { part: 'hardware' as const, count: fittings(faces, 'pulls') },
     { part: 'door' as const, count: fittings(faces, 'hinges') / 2 },
   ].filter((p) => p.count > 0);
+  const photo = whole.add(phase.parts, 'photograph', {
+    reason:
+      'Straight on and close up, before the first change: a finish can be sold and repeated only from its record.',
+  });
   const off = house['hardware-doors'];
   const left = off === 'left-masked' ? parts.splice(0) : [];
   if (left.length > 0) maskHardware(whole, chains, left);
@@ -103,8 +108,9 @@ function aroundTheWork(
     }),
   );
   const lastTaken = taken.at(-1);
-  if (lastTaken) {
-    for (const c of chains) firstAfter(c, off)?.waitsFor.push({ stepId: lastTaken.id, wait: 'none' });
+  for (const c of chains) {
+    if (lastTaken) firstAfter(c, off)?.waitsFor.push({ stepId: lastTaken.id, wait: 'none' });
+    c.drafts[0]?.step.waitsFor.push({ stepId: photo.id, wait: 'none' });
   }
   if (off === 'off-after-cleaning') {
     const cleaned = chains.flatMap((c) => c.drafts.filter((d) => d.phase === phase.clean).at(-1)?.step ?? []);
@@ -131,6 +137,13 @@ function aroundTheWork(
         reason: 'Every zone can be handled.',
       }),
   );
+  const drawers = faces.some((f) => f.id.startsWith('drawer-'));
+  if (drawers)
+    whole.add(phase.refit, 'oil-runners', { reason: 'Dry runners drag: wax on them is what customers notice first.' });
+  if (stands)
+    whole.add(phase.refit, 'felt', {
+      reason: 'Felt or glides keep the new finish off the floor, and the floor whole.',
+    });
   whole.add(phase.cure, 'cure', {
     waitsFor: [...films.map((f) => ({ stepId: f.id, wait: 'cure' as const })), ...handled],
     reason: 'Dry is not cured: light use first, full use after the cure.',
@@ -160,7 +173,7 @@ export function generatePlan(piece: Piece, shop: Shop): Result<Step[]> {
   addNeighbourSteps(planned, house);
   const chains = planned.map((p) => p.chain);
   const worked = zones.filter((z) => lookOf(piece, z.id) !== 'leave');
-  const whole = aroundTheWork(chain(null), house, chains, worked);
+  const whole = aroundTheWork(chain(null), house, chains, worked, piece.legs !== 'none');
   const order = (zoneId: ZoneId | null) => (zoneId === null ? -1 : zoneOrder.indexOf(zoneId));
   const steps = [whole, ...chains]
     .flatMap((c) => c.drafts)

@@ -200,7 +200,7 @@ describe('each school changes the plan as it says', () => {
     );
     const painted = cupboard({ looks: { top: 'painted', carcass: 'painted' } });
     expect(change('clear-over-paint', 'no', painted).gone).toEqual(expect.arrayContaining(['top clear 1/3']));
-    expect(change('wax-on-paint', 'yes').come).toEqual(['carcass wax', 'fronts wax']);
+    expect(change('wax-on-paint', 'yes').come).toEqual(expect.arrayContaining(['carcass wax', 'fronts wax']));
   });
   it('top-clear, clear-by and flat-clear', () => {
     expect(find(following('top-clear', 'oil'), 'top/clear/1')).toMatchObject({ productId: 'wiping-clear', of: 6 });

@@ -1,7 +1,7 @@
 import type { Step } from '../workshop';
 import type { House } from './houseRules';
 import { phase } from './phases';
-import type { Situation } from './Situation';
+import { isClear, type Situation } from './Situation';
 import { isSprayed, stepKind } from './stepKinds';
 import type { ZoneChain } from './ZoneChain';
 
@@ -136,7 +136,7 @@ function coverKept(p: Planned, all: readonly Planned[]): void {
 export function addNeighbourSteps(all: readonly Planned[], house: House): void {
   dustBeforeFilm(all);
   for (const p of all) if (p.situation.look === 'leave') coverKept(p, all);
-  const clears = all.filter((p) => p.situation.look === 'natural-clear' || p.situation.look === 'stained-clear');
+  const clears = all.filter((p) => isClear(p.situation.look));
   if (house['top-or-base-first'] === 'top-first') for (const p of clears) maskForPaint(p, all, house);
   for (const p of clears) coverFromClear(p, all, house);
 }

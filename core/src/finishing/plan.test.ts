@@ -68,7 +68,9 @@ describe('a stained top over a painted chest', () => {
       'sand 150',
       'sand 180',
       'de-dust',
+      'make-sample',
       'stain',
+      'dispose',
       'seal',
       'mask',
       'unmask',
@@ -95,8 +97,9 @@ describe('a stained top over a painted chest', () => {
       'paint 2/2',
     ]));
   it('takes hardware off first and fits it last, before the cure', () => {
-    expect(all[0]).toMatchObject({ kind: 'remove-part', part: 'hardware', count: 8 });
-    expect(all.slice(-2).map((s) => s.kind)).toEqual(['refit-part', 'cure']);
+    expect(all[0]?.kind).toBe('photograph');
+    expect(all[1]).toMatchObject({ kind: 'remove-part', part: 'hardware', count: 8 });
+    expect(all.slice(-4).map((s) => s.kind)).toEqual(['refit-part', 'oil-runners', 'felt', 'cure']);
   });
   it('masks the length of the border: 0.87 along the front and 2 × 0.435 at the sides', () =>
     expect(all.find((s) => s.id === 'top/mask/1')?.lineM).toBeCloseTo(1.74, 9));
@@ -210,6 +213,40 @@ describe('one input changed at a time', () => {
   });
 });
 
+describe('looks that keep or feed the wood', () => {
+  it('refreshed: the old finish stays, is scuffed, gets a barrier and two coats', () =>
+    expect(words(steps(chest({ looks: { top: 'refreshed' } })), 'top')).toEqual([
+      'degrease',
+      'rinse',
+      'dry-out',
+      'scuff 180',
+      'de-dust',
+      'seal',
+      'clear 1/2',
+      'denib 320',
+      'de-dust',
+      'clear 2/2',
+    ]));
+  it('refreshed is refused on bare wood, on paint and on a finish that flakes', () => {
+    for (const top of [
+      surface('solid', 'oak', 'none'),
+      surface('solid', 'oak', 'paint'),
+      surface('solid', 'oak', 'shellac', { condition: 'failing' }),
+    ]) {
+      expect(generatePlan(withTop(top, { looks: { top: 'refreshed' } }), shop).ok).toBe(false);
+    }
+  });
+  it('waxed: bare wood, sealed, waxed, and the rags seen to', () =>
+    expect(
+      words(steps(withTop(surface('solid', 'oak', 'none'), { looks: { top: 'waxed' } })), 'top').slice(-6),
+    ).toEqual(['de-dust', 'seal', 'denib 320', 'de-dust', 'wax', 'dispose']));
+  it('a refreshed top is taped on its barrier before the body is painted', () => {
+    const all = steps(chest({ looks: { top: 'refreshed', carcass: 'painted' } }));
+    expect(all.find((s) => s.id === 'top/mask/1')?.waitsFor).toContainEqual({ stepId: 'top/seal/1', wait: 'tape' });
+    expect(all.find((s) => s.id === 'carcass/prime/1')?.waitsFor.map((w) => w.stepId)).toContain('top/mask/1');
+  });
+});
+
 describe('replan', () => {
   it('freezes logged steps, keeps choices that apply and names those that do not', () => {
     const piece = chest();
@@ -248,6 +285,7 @@ describe('replan', () => {
 });
 
 // Precedence facts of the trade, written down without looking at the generator.
+const oily = new Set(['oil-stain', 'gel-stain', 'wiping-clear', 'conditioner', 'paste-wax']);
 const facts: readonly [string, (all: readonly Step[], zone: readonly Step[], house: Piece['houseRules']) => boolean][] =
   [
     [
@@ -292,6 +330,12 @@ const facts: readonly [string, (all: readonly Step[], zone: readonly Step[], hou
       (_, z) => !has(z, 'paint') || Math.max(last(z, 'prime'), last(z, 'block')) < first(z, 'paint'),
     ],
     [
+      'oily rags are seen to after every oily coat',
+      (_, z) => z.every((s, i) => !oily.has(s.productId ?? '') || z[i + 1]?.kind === 'dispose'),
+    ],
+    ['a sample is made before any stain', (_, z) => !has(z, 'stain') || first(z, 'make-sample') < first(z, 'stain')],
+    ['photographs come before everything', (all) => all.length === 0 || all[0]?.kind === 'photograph'],
+    [
       'what is taped is untaped',
       (_, z) => z.filter((s) => s.kind === 'mask').length === z.filter((s) => s.kind === 'unmask').length,
     ],
@@ -299,7 +343,8 @@ const facts: readonly [string, (all: readonly Step[], zone: readonly Step[], hou
       'hardware comes off first and is fitted after every coat',
       (all, _, house) =>
         !all.some((s) => s.kind === 'remove-part') ||
-        ((house['hardware-doors'] === 'off-after-cleaning' || all[0]?.kind === 'remove-part') &&
+        ((house['hardware-doors'] === 'off-after-cleaning' ||
+          (all[0]?.kind === 'photograph' && all[1]?.kind === 'remove-part')) &&
           all.findLastIndex((s) => wet.has(s.kind)) < all.findIndex((s) => s.kind === 'refit-part')),
     ],
   ];

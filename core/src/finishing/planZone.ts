@@ -113,7 +113,7 @@ const scuff = (chain: ZoneChain, at: Phase, house: House): void =>
 
 /** Bare wood: the ladder with the repairs before its last rung, or before all of it. */
 const sandBare: Stage = (chain, s, house) => {
-  const look = s.look as 'painted' | 'natural-clear' | 'stained-clear';
+  const look = s.look === 'painted' || s.look === 'stained-clear' ? s.look : 'natural-clear';
   const { grits, byHand } = s.veneer ? veneerLadder(look, s.veneer.thicknessMm) : solidLadder(look, house.ladder);
   const why = byHand
     ? 'By hand: the veneer is thin or its thickness unknown.'
@@ -179,6 +179,9 @@ const condition: Stage = (chain, s, house) => {
 const stainIds = { oil: 'oil-stain', gel: 'gel-stain', water: 'water-stain' } as const;
 
 const stain: Stage = (chain, s, house) => {
+  chain.add(colourPhase(house), 'make-sample', {
+    reason: 'On the same wood, sanded the same, with the clear on: colour is never tried on the piece first.',
+  });
   condition(chain, s, house);
   const picked = chain.pick('stain', ['stain'], 1, stainIds[house.darken]);
   const wipe =
@@ -245,6 +248,39 @@ const clear: Stage = (chain, s, house) => {
     house,
     [`The film that takes the wear. ${laid}`, 'Builds the film up to what the wear asks for.'],
   );
+};
+
+/** An old finish that stays: a barrier, since its kind is seldom certain, and two coats over it. */
+const refresh: Stage = (chain, s, house) => {
+  const { productId, method } = chain.pick('seal', ['sealer']);
+  chain.add(colourPhase(house), 'seal', {
+    productId,
+    method,
+    reason: 'Dewaxed shellac holds on almost any old finish, and almost any clear holds on it.',
+  });
+  const usual = s.zoneId === 'top' ? topClearIds[house['top-clear']] : topClearIds.water;
+  const picked = chain.pick('clear', ['clear'], 2, usual, clearMethods[house['clear-by']]);
+  coats(chain, phase.clear, 'clear', picked, house, [
+    'New film over the old.',
+    'Builds the film up to what the wear asks for.',
+  ]);
+};
+
+/** Bare wood under wax: sealed first, so that the wax stays on top. */
+const wax: Stage = (chain, _s, house) => {
+  const seal = chain.pick('seal', ['sealer']);
+  chain.add(colourPhase(house), 'seal', {
+    productId: seal.productId,
+    method: seal.method,
+    reason: 'Wax on bare wood takes dirt: a sealing coat keeps it on top.',
+  });
+  chain.addAbrasive(phase.clear, 'denib', { grit: betweenCoatsGrit, byHand: true, reason: 'Sealer raises the grain.' });
+  const { productId, method } = chain.pick('wax', ['wax']);
+  chain.add(phase.clear, 'wax', {
+    productId,
+    method,
+    reason: 'Wax alone is for light use: it bears neither heat nor drink.',
+  });
 };
 
 const blockerIds = { shellac: 'shellac-primer', water: 'water-block', aerosol: 'aerosol-block' } as const;
@@ -332,14 +368,14 @@ const paint: Stage = (chain, s, house) => {
 export function planZone(chain: ZoneChain, s: Situation, house: House): ZoneChain {
   if (s.look === 'leave') return chain;
   if (scuffsFirst(s, house)) scuff(chain, phase.clean, house);
-  const stages: readonly Stage[] = [
-    clean,
-    glue,
-    dewax,
-    strip,
-    abrade,
-    ...(s.look === 'painted' ? [paint] : [colourWood, clear]),
-  ];
+  const last = {
+    painted: [paint],
+    refreshed: [refresh],
+    waxed: [wax],
+    'natural-clear': [colourWood, clear],
+    'stained-clear': [colourWood, clear],
+  };
+  const stages: readonly Stage[] = [clean, glue, dewax, strip, abrade, ...last[s.look]];
   for (const stage of stages) stage(chain, s, house);
   return chain;
 }

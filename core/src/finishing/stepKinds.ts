@@ -56,6 +56,7 @@ const coat = (id: StepKindId, verb: string, band: string, uses: readonly Product
 
 /** Hands-on minutes: typical from memory, corrected by the log. */
 export const stepKindTable = [
+  kind('photograph', 'Photograph it as it is', 'photo', { fixed: 10 }),
   kind('remove-part', 'Take off', 'off', { perPart: { hardware: 3, door: 8 } }),
   kind('degrease', 'Wash down and degrease', 'wash', { perM2: 4 }, { wet: true, divisible: false, uses: ['cleaner'] }),
   kind('rinse', 'Rinse with clean water', 'rinse', { perM2: 2 }, { wet: true, divisible: false }),
@@ -80,6 +81,7 @@ export const stepKindTable = [
   ),
   kind('scuff', 'Scuff', 'scuff', { perM2: 3 }, { abrasive: true, rise: -2 }),
   kind('de-dust', 'Vacuum and tack', 'dust', { perM2: 1.5 }),
+  kind('make-sample', 'Make a sample stick', 'sample', { fixed: 30 }),
   coat('condition', 'Wipe on conditioner', 'cond.', ['conditioner'], 1),
   coat('stain', 'Stain', 'stain', ['stain'], 2),
   coat('seal', 'Seal', 'seal', ['sealer']),
@@ -93,7 +95,10 @@ export const stepKindTable = [
   kind('unmask', 'Pull the tape', 'unmask', { perMetre: 0.5 }),
   coat('clear', 'Clear coat', 'clear', ['clear']),
   kind('wax', 'Wax and buff', 'wax', { perM2: 6 }, { uses: ['wax'], rise: 1 }),
+  kind('dispose', 'See to the oily rags', 'rags', { fixed: 2 }, { divisible: false }),
   kind('refit-part', 'Fit', 'fit', { perPart: { hardware: 4, door: 12 } }),
+  kind('oil-runners', 'Wax the runners', 'runners', { fixed: 5 }),
+  kind('felt', 'Felt under the feet', 'felt', { fixed: 5 }),
   kind('cure', 'Leave to cure', 'cure', {}),
 ] as const satisfies readonly StepKind[];
 

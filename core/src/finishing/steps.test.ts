@@ -223,9 +223,15 @@ describe('availableLooks', () => {
         .filter((l) => l.barredBecause)
         .map((l) => l.look);
     };
-    expect(barred(surface('mdf', 'unknown', 'none'))).toEqual(['natural-clear', 'stained-clear']);
-    expect(barred(surface('particleboard', 'unknown', 'paint'))).toEqual(['natural-clear', 'stained-clear']);
-    expect(barred(surface('veneer', 'oak', 'none', 0.5))).toEqual([]);
+    expect(barred(surface('mdf', 'unknown', 'none'))).toEqual(['natural-clear', 'stained-clear', 'refreshed', 'waxed']);
+    expect(barred(surface('particleboard', 'unknown', 'paint'))).toEqual([
+      'natural-clear',
+      'stained-clear',
+      'refreshed',
+      'waxed',
+    ]);
+    expect(barred(surface('veneer', 'oak', 'none', 0.5))).toEqual(['refreshed']);
+    expect(barred(surface('solid', 'oak', 'shellac'))).toEqual([]);
   });
   it('counts a face by what it is made of, also after it was moved', () => {
     const piece = pieceOf(surface('mdf', 'unknown', 'none'), { faceZones: { 'top/upper': 'carcass' } });

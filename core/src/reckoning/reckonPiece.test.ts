@@ -234,8 +234,9 @@ describe('any piece, at any moment of its work', () => {
         expect(r.findings.map((f) => f.sentence)).toEqual([]);
         const nowMin = minuteOf(now);
         for (const s of r.steps.filter((x) => x.status === 'planned')) {
-          expect(s.startMin).toBeGreaterThanOrEqual(nowMin);
-          if (s.opensAtMin !== null) expect(s.startMin).toBeGreaterThanOrEqual(s.opensAtMin);
+          expect(s.startMin, `${s.step.id} before now`).toBeGreaterThanOrEqual(nowMin);
+          if (s.opensAtMin !== null)
+            expect(s.startMin, `${s.step.id} before it opens`).toBeGreaterThanOrEqual(s.opensAtMin);
           if (s.closesAtMin !== null) expect(s.startMin).toBeLessThanOrEqual(s.closesAtMin);
         }
         for (const s of r.steps)

@@ -51,7 +51,7 @@ export const conditions = ['sound', 'failing', 'thick'] as const;
 /** The state of an old film. */
 export type Condition = (typeof conditions)[number];
 
-export const lookKinds = ['natural-clear', 'stained-clear', 'painted', 'leave'] as const;
+export const lookKinds = ['natural-clear', 'stained-clear', 'refreshed', 'waxed', 'painted', 'leave'] as const;
 /** What a zone shall look like. */
 export type LookKind = (typeof lookKinds)[number];
 
@@ -101,6 +101,7 @@ export const tags = ['P', 'T', 'M', 'label', 'own'] as const;
 export type Tag = (typeof tags)[number];
 
 export const stepKindIds = [
+  'photograph',
   'remove-part',
   'degrease',
   'rinse',
@@ -113,6 +114,7 @@ export const stepKindIds = [
   'fill',
   'scuff',
   'de-dust',
+  'make-sample',
   'condition',
   'stain',
   'seal',
@@ -126,7 +128,10 @@ export const stepKindIds = [
   'unmask',
   'clear',
   'wax',
+  'dispose',
   'refit-part',
+  'oil-runners',
+  'felt',
   'cure',
 ] as const;
 /** A kind of step of a finish plan. */

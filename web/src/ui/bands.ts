@@ -18,7 +18,9 @@ const groupOf = (s: ReckonedStep): string => {
   const { kind } = s.step;
   if (kind === 'degrease' || kind === 'rinse' || kind === 'dry-out') return 'wash';
   if (kind === 'strip-chemical' || kind === 'scrape' || kind === 'remove-residue') return 'strip';
-  return kind === 'de-dust' || kind === 'inspect' || kind === 'unmask' ? 'with-last' : kind;
+  return kind === 'de-dust' || kind === 'inspect' || kind === 'unmask' || kind === 'dispose' || kind === 'seal-edge'
+    ? 'with-last'
+    : kind;
 };
 
 function nameOf(group: string, steps: readonly ReckonedStep[]): string {

@@ -27,6 +27,7 @@ describe('bandsOf', () => {
       'wash',
       'strip',
       'P80–180',
+      'sample',
       'stain',
       'seal',
       'mask',

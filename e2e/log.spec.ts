@@ -26,6 +26,7 @@ test('a coat finished late on Friday: its window closes on Saturday, and Monday 
     'Vacuum and tack',
   ])
     await done(what);
+  await page.getByRole('button', { name: 'Done: Carcass, Mask the border' }).click();
   await page.clock.setFixedTime(new Date('2026-11-27T16:50:00Z'));
   await done('Clear coat 1 of 3');
 

@@ -1,5 +1,6 @@
 import { stepKind } from '@cosmesis/core/finishing';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
+import type { StepKindId } from '@cosmesis/core/workshop';
 
 /** One band of a stick: a stretch of steps that leave the surface looking one way. */
 export interface Band {
@@ -14,13 +15,12 @@ export interface Band {
 }
 
 /** Steps that are one thing on a stick: washing, stripping, a ladder, a light sanding with its dust. */
+const joined = new Set<StepKindId>(['de-dust', 'inspect', 'unmask', 'dispose', 'seal-edge', 'make-sample']);
 const groupOf = (s: ReckonedStep): string => {
   const { kind } = s.step;
   if (kind === 'degrease' || kind === 'rinse' || kind === 'dry-out') return 'wash';
   if (kind === 'strip-chemical' || kind === 'scrape' || kind === 'remove-residue') return 'strip';
-  return kind === 'de-dust' || kind === 'inspect' || kind === 'unmask' || kind === 'dispose' || kind === 'seal-edge'
-    ? 'with-last'
-    : kind;
+  return joined.has(kind) ? 'with-last' : kind;
 };
 
 function nameOf(group: string, steps: readonly ReckonedStep[]): string {

@@ -27,7 +27,6 @@ describe('bandsOf', () => {
       'wash',
       'strip',
       'P80–180',
-      'sample',
       'stain',
       'seal',
       'mask',

@@ -44,7 +44,8 @@ function ZoneRow({
   const { settings } = useWorkshop();
   const steps = reckoning?.steps.filter((s) => s.step.zoneId === zone.id) ?? [];
   const looks = availableLooks(piece, zone.faces);
-  const barred = looks.find((l) => l.barredBecause)?.barredBecause;
+  // Only what keeps the wood from showing is worth a line; the rest is simply not offered.
+  const barred = looks.find((l) => l.look === 'natural-clear')?.barredBecause;
   return (
     <section className="stick-row" aria-label={zoneNames[zone.id]}>
       <div className="row">

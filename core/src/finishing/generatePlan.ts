@@ -1,6 +1,7 @@
 import { buildFaces, type Face, shapeOf, type Zone, zoneNames, zonesOf } from '../piece';
 import { good, type Issue, type Result, refused } from '../units';
 import type { PartKind, Piece, Product, Settings, Step, ZoneId } from '../workshop';
+import { applyEdits } from './applyEdits';
 import { availableLooks, lookNames } from './availableLooks';
 import { type House, houseOf } from './houseRules';
 import { addNeighbourSteps } from './neighbourSteps';
@@ -182,7 +183,8 @@ export function generatePlan(piece: Piece, shop: Shop): Result<Step[]> {
       (a, b) => a.draft.phase - b.draft.phase || order(a.draft.step.zoneId) - order(b.draft.step.zoneId) || a.i - b.i,
     )
     .map(({ draft }) => draft.step);
-  return good(steps, unusedChoices(piece, steps, products));
+  const edited = applyEdits(steps, piece.edits);
+  return good(edited.steps, [...unusedChoices(piece, steps, products), ...edited.issues]);
 }
 
 /** Choices of the user that this plan has no use for, and steps for which the shelf has no product. */

@@ -1,3 +1,4 @@
+export { comesBefore } from './applyEdits';
 export { availableLooks, type LookChoice, lookNames } from './availableLooks';
 export { bandColour } from './bandColour';
 export { cautionDefers, cautionsOf } from './cautions';

@@ -31,6 +31,7 @@ export function newPiece(id: string, name: string, formId: FormId, createdAt: st
     looks: {},
     choices: {},
     houseRules: {},
+    edits: { dropped: [], pins: [] },
     stepNotes: {},
     steps: [],
     log: [],

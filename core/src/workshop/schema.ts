@@ -185,6 +185,11 @@ export const pieceSchema = z.object({
   ),
   /** Schools this piece follows instead of the workshop's. */
   houseRules,
+  /** Steps the user left out, and pairs the user put in an order, by step id. */
+  edits: z.object({
+    dropped: z.array(id).max(1000),
+    pins: z.array(z.object({ beforeId: id, afterId: id })).max(1000),
+  }),
   /** Notes of the user by step id. */
   stepNotes: z.record(id, text),
   steps: z.array(stepSchema).max(1000),

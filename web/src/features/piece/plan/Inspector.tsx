@@ -3,11 +3,13 @@ import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
 import type { Method, Piece } from '@cosmesis/core/workshop';
 import TextField from '@mui/material/TextField';
+import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useWorkshop } from '../../../store/useWorkshop';
 import { dayTime, duration } from '../../../ui/formatTime';
 import { Select } from '../../../ui/Select';
+import { say } from '../../../ui/say';
 import { doWhat, whereOf } from '../../../ui/stepWords';
 import { Figure } from '../../../ui/Working';
 
@@ -112,6 +114,20 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
           )
         }
       />
+      {reckoned.status === 'planned' && !reckoned.inserted && step.kind !== 'cure' && (
+        <button
+          type="button"
+          className="plain"
+          onClick={() => {
+            edit(`Leave out: ${doWhat(reckoned).toLowerCase()}`, (draft) => {
+              draft.edits.dropped.push(step.id);
+            });
+            say({ text: `Left out: ${doWhat(reckoned)}.`, action: { name: 'Undo', run: () => theStore().undo() } });
+          }}
+        >
+          Leave this step out
+        </button>
+      )}
       {reckoned.cautions.map((c) => (
         <p className="caution" key={c}>
           {c}

@@ -1,0 +1,107 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { newPiece } from '../piece';
+import { typicalProducts } from '../products';
+import { defaultSettings, type Piece, type Product, type Surface } from '../workshop';
+import { applyEdits, comesBefore } from './applyEdits';
+import { generatePlan, replan } from './index';
+
+const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
+const shop = { products, settings: defaultSettings('W', 'Europe/London', 'metric', 'GBP') };
+const oak: Surface = {
+  material: { kind: 'solid', speciesId: 'oak', veneerThicknessMm: null },
+  oldFinish: { kind: 'shellac', condition: 'sound' },
+};
+const chest = (change: Partial<Piece> = {}): Piece => ({
+  ...newPiece('c', 'C', 'chest-of-drawers', '2026-11-25T08:00:00Z'),
+  heightM: 0.9,
+  widthM: 0.9,
+  depthM: 0.45,
+  surfaces: { top: oak, carcass: oak, fronts: oak, interior: null, legs: null },
+  looks: { top: 'stained-clear', carcass: 'painted', fronts: 'painted' },
+  ...change,
+});
+const edited = (edits: Piece['edits'], change: Partial<Piece> = {}) => {
+  const r = generatePlan(chest({ edits, ...change }), shop);
+  if (!r.ok) throw new Error('refused');
+  return { ids: r.value.map((s) => s.id), steps: r.value, codes: r.warnings.map((w) => w.code) };
+};
+const none = { dropped: [], pins: [] };
+
+describe('edits of a plan', () => {
+  it('leave a step out, and hand its waits on', () => {
+    const { ids, steps } = edited({ ...none, dropped: ['top/seal/1'] });
+    expect(ids).not.toContain('top/seal/1');
+    expect(steps.find((s) => s.id === 'top/mask/1')?.waitsFor.map((w) => w.stepId)).toContain('top/dispose/1');
+    expect(steps.some((s) => s.waitsFor.some((w) => w.stepId === 'top/seal/1'))).toBe(false);
+  });
+
+  it('pin two steps that are free of each other, and move nothing else', () => {
+    const before = edited(none).ids;
+    expect(before.indexOf('top/degrease/1')).toBeGreaterThan(before.indexOf('carcass/degrease/1'));
+    const { ids } = edited({ ...none, pins: [{ beforeId: 'top/degrease/1', afterId: 'carcass/degrease/1' }] });
+    expect(ids.indexOf('top/degrease/1')).toBeLessThan(ids.indexOf('carcass/degrease/1'));
+    expect([...ids].sort()).toEqual([...before].sort());
+  });
+
+  it('refuse a pin against a wait of the plan, and say so', () => {
+    const { ids, codes } = edited({ ...none, pins: [{ beforeId: 'top/clear/1', afterId: 'top/stain/1' }] });
+    expect(codes).toEqual(['edit_contradicts']);
+    expect(ids).toEqual(edited(none).ids);
+  });
+
+  it('survive regeneration where they apply, and are named where they do not', () => {
+    const edits = { dropped: ['top/seal/1', 'carcass/inspect/1'], pins: [] };
+    const { ids, codes } = edited(edits, { looks: { top: 'painted', carcass: 'painted' } });
+    expect(ids).not.toContain('carcass/inspect/1');
+    expect(codes).toEqual(['edit_unused']);
+    expect(edited(edits).ids).not.toContain('top/seal/1');
+  });
+
+  it('never bring a logged step back or take it away', () => {
+    const piece = chest();
+    const log = [
+      {
+        id: 'l',
+        stepId: 'piece/photograph/1',
+        startedAt: null,
+        doneAt: '2026-11-25T09:00:00Z',
+        actualL: null,
+        air: null,
+        note: '',
+        planned: null,
+      },
+    ];
+    const done = {
+      ...piece,
+      steps: replan(piece, shop).steps,
+      log,
+      edits: { ...none, dropped: ['piece/photograph/1'] },
+    };
+    expect(replan(done, shop).steps[0]?.id).toBe('piece/photograph/1');
+  });
+
+  it('in any number keep every step after what it waits for', () => {
+    const generated = edited(none).steps;
+    const anyId = fc.constantFrom(...generated.map((s) => s.id));
+    fc.assert(
+      fc.property(
+        fc.array(anyId, { maxLength: 5 }),
+        fc.array(fc.record({ beforeId: anyId, afterId: anyId }), { maxLength: 8 }),
+        (dropped, pins) => {
+          const { steps } = applyEdits(generated, { dropped, pins });
+          expect(steps).toHaveLength(generated.length - new Set(dropped).size);
+          const at = new Map(steps.map((s, i) => [s.id, i]));
+          for (const s of steps) for (const w of s.waitsFor) expect(at.get(w.stepId) ?? -1).toBeLessThan(at.get(s.id)!);
+        },
+      ),
+    );
+  });
+
+  it('know what has to come first through others', () => {
+    const { steps } = edited(none);
+    expect(comesBefore(steps, 'top/stain/1', 'top/clear/3')).toBe(true);
+    expect(comesBefore(steps, 'top/clear/3', 'top/stain/1')).toBe(false);
+    expect(comesBefore(steps, 'interior/clear/1', 'top/stain/1')).toBe(false);
+  });
+});

@@ -1,0 +1,84 @@
+import type { Issue } from '../units';
+import type { Piece, Step } from '../workshop';
+
+/** A plan with the user's edits on top, and those that no longer apply. */
+export interface EditedPlan {
+  steps: Step[];
+  issues: Issue[];
+}
+
+/** Leaves a step out; what waited for it waits for what it waited for. */
+function drop(steps: readonly Step[], id: string): Step[] {
+  const dropped = steps.find((s) => s.id === id);
+  if (!dropped) return [...steps];
+  return steps
+    .filter((s) => s !== dropped)
+    .map((s) => {
+      if (!s.waitsFor.some((w) => w.stepId === id)) return s;
+      const inherited = dropped.waitsFor.filter(
+        (w) => w.stepId !== s.id && !s.waitsFor.some((own) => own.stepId === w.stepId),
+      );
+      return { ...s, waitsFor: [...s.waitsFor.filter((w) => w.stepId !== id), ...inherited] };
+    });
+}
+
+/** Whether one step has to come before another, directly or through others. */
+export function comesBefore(steps: readonly Step[], firstId: string, thenId: string): boolean {
+  const byId = new Map(steps.map((s) => [s.id, s]));
+  const seen = new Set<string>();
+  const open = [thenId];
+  for (let id = open.pop(); id !== undefined; id = open.pop()) {
+    for (const { stepId } of byId.get(id)?.waitsFor ?? []) {
+      if (stepId === firstId) return true;
+      if (!seen.has(stepId)) open.push(stepId);
+      seen.add(stepId);
+    }
+  }
+  return false;
+}
+
+/** The same steps, each after everything it waits for, otherwise in the order they stood. */
+function inOrder(steps: readonly Step[]): Step[] {
+  const placed = new Set<string>();
+  const ids = new Set(steps.map((s) => s.id));
+  const left = [...steps];
+  const ordered: Step[] = [];
+  while (left.length > 0) {
+    const at = left.findIndex((s) => s.waitsFor.every((w) => placed.has(w.stepId) || !ids.has(w.stepId)));
+    // Pins that would close a circle are refused before they get here; a circle in a file keeps its own order.
+    const [step] = left.splice(Math.max(0, at), 1);
+    placed.add(step!.id);
+    ordered.push(step!);
+  }
+  return ordered;
+}
+
+/**
+ * The user's edits on a generated plan: steps left out, and pairs pinned in an order. Edits name steps by ids that survive
+ * regeneration; what no longer applies, or contradicts a wait of the plan, is kept in the piece and said.
+ */
+export function applyEdits(generated: readonly Step[], edits: Piece['edits']): EditedPlan {
+  const known = new Set(generated.map((s) => s.id));
+  const gone = [...edits.dropped, ...edits.pins.flatMap((p) => [p.beforeId, p.afterId])].filter((id) => !known.has(id));
+  const issues: Issue[] = [...new Set(gone)].map((id) => ({
+    code: 'edit_unused',
+    path: `edits.${id}`,
+    message: `An edit of yours names the step "${id}", which this plan does not have; it is kept for later.`,
+  }));
+  let steps = edits.dropped.reduce<Step[]>((all, id) => drop(all, id), [...generated]);
+  for (const { beforeId, afterId } of edits.pins) {
+    if (!steps.some((s) => s.id === beforeId) || !steps.some((s) => s.id === afterId)) continue;
+    if (beforeId === afterId || comesBefore(steps, afterId, beforeId)) {
+      issues.push({
+        code: 'edit_contradicts',
+        path: `edits.${beforeId}`,
+        message: `"${beforeId}" cannot come before "${afterId}": the plan needs them the other way round.`,
+      });
+      continue;
+    }
+    steps = steps.map((s) =>
+      s.id === afterId ? { ...s, waitsFor: [...s.waitsFor, { stepId: beforeId, wait: 'none' as const }] } : s,
+    );
+  }
+  return { steps: inOrder(steps), issues };
+}

@@ -1,0 +1,42 @@
+import { expect, test } from '@playwright/test';
+import { openFresh } from './support';
+
+test('a step left out raises what it was there for, survives a change of look, and is put back', async ({ page }) => {
+  await openFresh(page, '/pieces/refreshment-table/plan');
+  await page.goto('/pieces/parcels-counter/plan');
+  const stick = page.getByRole('list', { name: 'Top: step stick' });
+  await stick.getByRole('button', { name: /^seal/ }).click();
+  const step = page.getByRole('region', { name: 'Step', exact: true });
+  await step.getByRole('button', { name: 'Leave this step out' }).click();
+  await expect(stick.getByRole('button', { name: /^seal/ })).toHaveCount(0);
+  await page.getByLabel('Look of the fronts').selectOption({ label: 'left alone' });
+  await expect(stick.getByRole('button', { name: /^mask/ })).toBeVisible();
+  await expect(stick.getByRole('button', { name: /^seal/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Put back top, seal, 1' }).click();
+  await expect(stick.getByRole('button', { name: /^seal/ })).toBeVisible();
+});
+
+test('steps are moved by button and by keyboard, and what has to come first stays first', async ({ page }) => {
+  await openFresh(page, '/pieces/parcels-counter/plan');
+  await page.getByRole('button', { name: /^All \d+ steps$/ }).click();
+  const list = page.getByRole('region', { name: 'Steps' }).getByRole('list').first();
+  const order = async () =>
+    (
+      await list
+        .getByRole('button', { name: /^Earlier/ })
+        .evaluateAll((all) => all.map((b) => b.getAttribute('aria-label') ?? ''))
+    ).map((n) => n.replace('Earlier: ', ''));
+  const at = async (name: string) => (await order()).indexOf(name);
+  expect(await at('Fronts, Wash down and degrease')).toBeGreaterThan(await at('Carcass, Rinse with clean water'));
+
+  await page.getByRole('button', { name: 'Earlier: Carcass, Rinse with clean water' }).click();
+  await expect(page.getByText(/^Wash down and degrease has to come first/)).toBeVisible();
+
+  const row = list.getByRole('button', { name: /Wash down and degrease.*Fronts/ });
+  await row.focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(page.getByText(/now comes before/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Your changes to this plan' })).toBeVisible();
+  await page.getByRole('button', { name: /^Release/ }).click();
+  await expect(page.getByRole('heading', { name: 'Your changes to this plan' })).toBeHidden();
+});

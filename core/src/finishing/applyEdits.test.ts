@@ -4,7 +4,7 @@ import { newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type Piece, type Product, type Surface } from '../workshop';
 import { applyEdits, comesBefore } from './applyEdits';
-import { generatePlan, replan } from './index';
+import { generatePlan, replan, stepNameOf } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const shop = { products, settings: defaultSettings('W', 'Europe/London', 'metric', 'GBP') };
@@ -27,6 +27,16 @@ const edited = (edits: Piece['edits'], change: Partial<Piece> = {}) => {
   return { ids: r.value.map((s) => s.id), steps: r.value, codes: r.warnings.map((w) => w.code) };
 };
 const none = { dropped: [], pins: [] };
+
+describe('stepNameOf', () => {
+  it('says a step from its id alone', () => {
+    expect(['top/clear/2', 'piece/photograph/1', 'something else'].map(stepNameOf)).toEqual([
+      'Top: clear coat 2',
+      'Whole piece: photograph it as it is',
+      'something else',
+    ]);
+  });
+});
 
 describe('edits of a plan', () => {
   it('leave a step out, and hand its waits on', () => {

@@ -1,5 +1,6 @@
 import type { Issue } from '../units';
 import type { Piece, Step } from '../workshop';
+import { stepNameOf } from './stepNameOf';
 
 /** A plan with the user's edits on top, and those that no longer apply. */
 export interface EditedPlan {
@@ -63,7 +64,7 @@ export function applyEdits(generated: readonly Step[], edits: Piece['edits']): E
   const issues: Issue[] = [...new Set(gone)].map((id) => ({
     code: 'edit_unused',
     path: `edits.${id}`,
-    message: `An edit of yours names the step "${id}", which this plan does not have; it is kept for later.`,
+    message: `An edit of yours names a step this plan does not have (${stepNameOf(id)}); it is kept for later.`,
   }));
   let steps = edits.dropped.reduce<Step[]>((all, id) => drop(all, id), [...generated]);
   for (const { beforeId, afterId } of edits.pins) {
@@ -72,7 +73,7 @@ export function applyEdits(generated: readonly Step[], edits: Piece['edits']): E
       issues.push({
         code: 'edit_contradicts',
         path: `edits.${beforeId}`,
-        message: `"${beforeId}" cannot come before "${afterId}": the plan needs them the other way round.`,
+        message: `${stepNameOf(beforeId)} cannot come before ${stepNameOf(afterId).toLowerCase()}: the plan needs them the other way round.`,
       });
       continue;
     }

@@ -13,4 +13,5 @@ export { checkPlan, type Rule, type RuleContext, ruleTable } from './ruleTable';
 export { runPlan, type StepStates } from './runPlan';
 export { lookOf } from './Situation';
 export { isSprayed, methodMinutes, methodNames, type StepKind, stepKind, stepKindTable } from './stepKinds';
+export { stepNameOf } from './stepNameOf';
 export { type SurfaceState, statesAsFound } from './surfaceState';

@@ -1,4 +1,4 @@
-import { availableLooks, comesBefore, lookNames, lookOf, replan } from '@cosmesis/core/finishing';
+import { availableLooks, comesBefore, lookNames, lookOf, replan, stepNameOf } from '@cosmesis/core/finishing';
 import { buildFaces, shapeToDraw, type Zone, zoneNames, zoneOfFace, zonesOf } from '@cosmesis/core/piece';
 import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
 import { formatArea } from '@cosmesis/core/units';
@@ -132,7 +132,7 @@ function useMove(piece: Piece) {
     if (!other) return;
     const [before, after] = where === 'earlier' ? [step, other] : [other, step];
     if (comesBefore(piece.steps, after.step.id, before.step.id)) {
-      say({ text: `${doWhat(after)} has to come first: ${before.step.reason}` });
+      say({ text: `${stepNameOf(after.step.id)} has to come first.` });
       return;
     }
     edit(`Move: ${doWhat(step).toLowerCase()}`, (draft) => {
@@ -140,7 +140,7 @@ function useMove(piece: Piece) {
       draft.edits.pins = [...kept, { beforeId: before.step.id, afterId: after.step.id }];
     });
     say({
-      text: `${doWhat(before)} now comes before ${doWhat(after).toLowerCase()}.`,
+      text: `${stepNameOf(before.step.id)} now comes before ${stepNameOf(after.step.id).toLowerCase()}.`,
       action: { name: 'Undo', run: () => theStore().undo() },
     });
   };
@@ -183,20 +183,13 @@ function StepRow({
         <>
           <button
             type="button"
-            className="plain"
-            style={{ minWidth: 48 }}
+            className="step-arrow"
             aria-label={`Earlier: ${name}`}
             onClick={() => onMove('earlier')}
           >
             ↑
           </button>
-          <button
-            type="button"
-            className="plain"
-            style={{ minWidth: 48 }}
-            aria-label={`Later: ${name}`}
-            onClick={() => onMove('later')}
-          >
+          <button type="button" className="step-arrow" aria-label={`Later: ${name}`} onClick={() => onMove('later')}>
             ↓
           </button>
         </>
@@ -263,11 +256,11 @@ function Edits({ piece }: { piece: Piece }) {
       <ul className="bare">
         {dropped.map((id) => (
           <li key={id} className="row">
-            <span>Left out: {id.replaceAll('/', ', ')}</span>
+            <span>Left out: {stepNameOf(id)}</span>
             <button
               type="button"
               className="line spread"
-              aria-label={`Put back ${id.replaceAll('/', ', ')}`}
+              aria-label={`Put back ${stepNameOf(id)}`}
               onClick={() =>
                 edit('Put a step back', (draft) => {
                   draft.edits.dropped = draft.edits.dropped.filter((d) => d !== id);
@@ -281,12 +274,12 @@ function Edits({ piece }: { piece: Piece }) {
         {pins.map(({ beforeId, afterId }) => (
           <li key={`${beforeId}>${afterId}`} className="row">
             <span>
-              {beforeId.replaceAll('/', ', ')} before {afterId.replaceAll('/', ', ')}
+              {stepNameOf(beforeId)}, before {stepNameOf(afterId).toLowerCase()}
             </span>
             <button
               type="button"
               className="line spread"
-              aria-label={`Release ${beforeId.replaceAll('/', ', ')}`}
+              aria-label={`Release ${stepNameOf(beforeId)}`}
               onClick={() =>
                 edit('Release an order', (draft) => {
                   draft.edits.pins = draft.edits.pins.filter((p) => p.beforeId !== beforeId || p.afterId !== afterId);

@@ -122,7 +122,7 @@ function aroundTheWork(
   const films = chains.flatMap((c) =>
     c.drafts
       .map((d) => d.step)
-      .filter((s) => stepKind(s.kind).film)
+      .filter((s) => stepKind(s.kind).film || s.kind === 'wax')
       .slice(-1),
   );
   const ends = chains.flatMap((c) => c.drafts.at(-1)?.step ?? []);

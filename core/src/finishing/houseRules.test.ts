@@ -153,6 +153,15 @@ describe('each school changes the plan as it says', () => {
       following('primer', 'never').some((s) => s.zoneId === 'fronts' && s.kind === 'block'),
       'a wood that bleeds is blocked in any case',
     ).toBe(true);
+    const bare = cupboard({
+      surfaces: { ...cupboard().surfaces, carcass: surface('beech', 'none') },
+      choices: { 'carcass/paint': { productId: 'chalky-paint', coats: null, method: null } },
+    });
+    expect(
+      plan(bare).some((s) => s.zoneId === 'carcass' && s.kind === 'prime'),
+      'paint that is its own primer on bare wood',
+    ).toBe(false);
+    expect(following('primer', 'always', bare).some((s) => s.zoneId === 'carcass' && s.kind === 'prime')).toBe(true);
     expect(change('primer-coats', 'two').come).toEqual(
       expect.arrayContaining(['carcass prime 1/2', 'carcass prime 2/2']),
     );
@@ -167,7 +176,8 @@ describe('each school changes the plan as it says', () => {
     });
   });
   it('edge-seal and tape-pull', () => {
-    expect(change('edge-seal', 'clear').come).toContain('top seal-edge');
+    expect(change('edge-seal', 'none').gone).toContain('top seal-edge');
+    expect(find(following('edge-seal', 'clear'), 'top/seal-edge/1')?.reason).toContain('A little clear');
     expect(find(following('tape-pull', 'dry'), 'top/unmask/1')?.waitsFor.some((w) => w.wait === 'handle')).toBe(true);
     expect(find(plan(cupboard()), 'top/unmask/1')?.waitsFor.some((w) => w.wait === 'handle')).toBe(false);
   });
@@ -208,6 +218,14 @@ describe('each school changes the plan as it says', () => {
       productId: 'brushing-lacquer',
       of: 4,
     });
+    const shellac = following('top-clear', 'shellac').filter((s) => s.zoneId === 'top');
+    expect(shellac.filter((s) => s.kind === 'clear').map((s) => s.productId)).toEqual([
+      'shellac-clear',
+      'shellac-clear',
+      'shellac-clear',
+      'shellac-clear',
+    ]);
+    expect(shellac.at(-2)?.kind).toBe('wax');
     expect(find(following('clear-by', 'spray'), 'top/clear/1')?.method).toBe('hvlp');
     expect(find(following('flat-clear', 'thin'), 'top/clear/1')?.reason).toContain('Thin coats');
   });

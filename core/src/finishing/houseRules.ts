@@ -122,7 +122,11 @@ export const houseRuleTable = [
   rule(
     'primer',
     'Primer before paint',
-    [school('by-substrate', 'by substrate and bleed'), school('never', 'never, paint that needs none')],
+    [
+      school('by-substrate', 'by substrate and bleed'),
+      school('always', 'always'),
+      school('never', 'never, paint that needs none'),
+    ],
     'by-substrate',
     'Woods that bleed are blocked in any case.',
   ),
@@ -158,9 +162,13 @@ export const houseRuleTable = [
   rule(
     'edge-seal',
     'Sealing the edge of the tape',
-    [school('none', 'not at all'), school('clear', 'with clear')],
-    'none',
-    'What creeps under the tape is then invisible; only over wood that is sealed already.',
+    [
+      school('colour', 'with what is already under the tape'),
+      school('clear', 'with clear'),
+      school('none', 'not at all'),
+    ],
+    'colour',
+    'What creeps under the tape is then invisible.',
   ),
   rule(
     'tape-pull',
@@ -207,7 +215,12 @@ export const houseRuleTable = [
   rule(
     'top-clear',
     'Clear for a used top',
-    [school('water', 'waterborne'), school('oil', 'oil wiping clear'), school('lacquer', 'lacquer')],
+    [
+      school('water', 'waterborne'),
+      school('oil', 'oil wiping clear'),
+      school('lacquer', 'lacquer'),
+      school('shellac', 'shellac and wax'),
+    ],
     'water',
     'Colour, smell, cold, speed and repair differ.',
   ),

@@ -51,10 +51,11 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
         ? `The mist of ${names} falls here too: tape the border and cover the rest.`
         : `A clean line against the paint of ${names}.`,
     });
-    if (house['edge-seal'] === 'clear') {
+    if (house['edge-seal'] !== 'none') {
+      const what = house['edge-seal'] === 'clear' ? 'A little clear' : 'A little of what is already under it';
       p.chain.add(phase.mask, 'seal-edge', {
         lineM,
-        reason: 'A little clear along the tape: what creeps under it is invisible.',
+        reason: `${what} along the tape: what creeps under it is invisible.`,
       });
     }
     p.chain.add(phase.unmask, 'unmask', {

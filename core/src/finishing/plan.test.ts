@@ -73,6 +73,7 @@ describe('a stained top over a painted chest', () => {
       'dispose',
       'seal',
       'mask',
+      'seal-edge',
       'unmask',
       'clear 1/3',
       'clear 2/3',
@@ -162,7 +163,7 @@ describe('one input changed at a time', () => {
       steps(chest({ looks: { top: 'stained-clear', carcass: 'natural-clear', fronts: 'natural-clear' } })),
       'top',
     );
-    expect(before.filter((w) => !after.includes(w))).toEqual(['seal', 'mask', 'unmask']);
+    expect(before.filter((w) => !after.includes(w))).toEqual(['seal', 'mask', 'seal-edge', 'unmask']);
   });
   it('a neighbour left alone is covered before anything wet and uncovered at the end', () =>
     expect(words(steps(chest({ looks: { top: 'stained-clear', fronts: 'painted' } })), 'carcass')).toEqual([
@@ -243,7 +244,7 @@ describe('looks that keep or feed the wood', () => {
   it('a refreshed top is taped on its barrier before the body is painted', () => {
     const all = steps(chest({ looks: { top: 'refreshed', carcass: 'painted' } }));
     expect(all.find((s) => s.id === 'top/mask/1')?.waitsFor).toContainEqual({ stepId: 'top/seal/1', wait: 'tape' });
-    expect(all.find((s) => s.id === 'carcass/prime/1')?.waitsFor.map((w) => w.stepId)).toContain('top/mask/1');
+    expect(all.find((s) => s.id === 'carcass/prime/1')?.waitsFor.map((w) => w.stepId)).toContain('top/seal-edge/1');
   });
 });
 

@@ -218,7 +218,12 @@ const colourWood: Stage = (chain, s, house) => {
   chain.add(phase.colourWood, 'seal', { productId, method, reason });
 };
 
-const topClearIds = { water: 'waterborne-satin-clear', oil: 'wiping-clear', lacquer: 'brushing-lacquer' } as const;
+const topClearIds = {
+  water: 'waterborne-satin-clear',
+  oil: 'wiping-clear',
+  lacquer: 'brushing-lacquer',
+  shellac: 'shellac-clear',
+} as const;
 const clearMethods = { pad: 'wipe', brush: 'brush', spray: 'hvlp' } as const;
 
 /** The clear of a zone: by the house on tops, by the house's way of laying it on where its label allows that. */
@@ -248,6 +253,14 @@ const clear: Stage = (chain, s, house) => {
     house,
     [`The film that takes the wear. ${laid}`, 'Builds the film up to what the wear asks for.'],
   );
+  if (s.zoneId === 'top' && house['top-clear'] === 'shellac') {
+    const { productId, method } = chain.pick('wax', ['wax']);
+    chain.add(phase.clear, 'wax', {
+      productId,
+      method,
+      reason: 'House rule: shellac and wax. It bears neither alcohol nor heat.',
+    });
+  }
 };
 
 /** An old finish that stays: a barrier, since its kind is seldom certain, and two coats over it. */
@@ -289,6 +302,13 @@ const blockerIds = { shellac: 'shellac-primer', water: 'water-block', aerosol: '
 const primerCoats = (bare: boolean, house: House): number =>
   house['primer-coats'] === 'two' ? 2 : house['primer-coats'] === 'one' ? 1 : bare ? 2 : 1;
 
+/** Bare, whole wood under a paint that is its own primer needs none. */
+const takesPaintBare = (chain: ZoneChain, s: Situation): boolean =>
+  isBare(s) &&
+  s.corners + s.dents === 0 &&
+  s.surfaces.every((x) => x.material.kind === 'solid') &&
+  chain.pick('paint', ['paint']).productId === 'chalky-paint';
+
 /** Primer, blocker or adhesion coat under paint: which, how many, why; null where the house paints without. */
 function undercoat(
   chain: ZoneChain,
@@ -300,8 +320,8 @@ function undercoat(
     const reason = `${bleeder.name} bleeds through paint: two blocking coats, and a night to show whether they hold.`;
     return { kind: 'block', picked: chain.pick('block', ['blocker'], 2, blockerIds[house['blocking-coat']]), reason };
   }
-  if (house.primer === 'never') return null;
   const bare = isBare(s) || s.corners + s.dents > 0;
+  if (house.primer === 'never' || (house.primer === 'by-substrate' && takesPaintBare(chain, s))) return null;
   if (!bare && house['adhesion-coat'] === 'shellac')
     return {
       kind: 'seal',

@@ -55,7 +55,7 @@ function totalsOf(
   products: Reckoning['products'],
   shelf: ReckonInput['products'],
 ): Reckoning['totals'] {
-  const films = steps.filter((s) => stepKind(s.step.kind).film);
+  const films = steps.filter((s) => stepKind(s.step.kind).film || s.step.kind === 'wax');
   const lightUse = films.map(
     (s) => s.endMin + (s.step.productId ? (shelf[s.step.productId]?.times.lightUseMin.high ?? 0) : 0),
   );

@@ -32,7 +32,7 @@ test('values that cannot be are named, and a range stays a range while it is typ
   await rate.getByLabel('low').fill('fast');
   await expect(rate).toContainText('"fast" is not a number.');
   await rate.getByLabel('low').fill('900');
-  await expect(rate).toContainText('Between 0 and 60 m²/L.');
+  await expect(rate).toContainText('Between 0.5 and 60 m²/L.');
   await rate.getByLabel('low').fill('12');
   await expect(rate.getByLabel('high')).toHaveValue('12');
   await expect(rate.getByLabel('likely')).toHaveValue('12');

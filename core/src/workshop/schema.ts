@@ -63,7 +63,9 @@ export const productSchema = z.object({
   kind: z.enum(productKinds),
   carrier: z.enum(carriers),
   /** Practical rate by brush, m² per litre; null for what goes by the place, not by area. */
-  spreadM2PerL: sourcedRange.nullable(),
+  spreadM2PerL: sourcedRange
+    .refine((r) => r.low > 0, { message: 'a spreading rate has to be more than nothing' })
+    .nullable(),
   /** Litres for one place (a dent, a joint); null for what goes by area. */
   perPlaceL: sourcedRange.nullable(),
   volumeSolidsFrac: sourced.nullable(),

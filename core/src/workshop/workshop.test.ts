@@ -66,6 +66,15 @@ describe('workshop file', () => {
       ['file_newer'],
     ],
     [
+      'a spreading rate of nothing',
+      changed((f) => {
+        Object.assign(f.products.find((x) => x.id === 'enamel')!, {
+          spreadM2PerL: { low: 0, likely: 9, high: 10, tag: 'own' },
+        });
+      }),
+      ['file_custom'],
+    ],
+    [
       'an unknown step kind',
       changed((f) => {
         (f.pieces[0]!.steps as { kind: string }[])[0]!.kind = 'polish-with-cheese';

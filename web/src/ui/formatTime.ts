@@ -41,6 +41,7 @@ export const money = (amount: number, currency: string): string =>
   new Intl.NumberFormat('en-GB', {
     style: 'currency',
     currency,
+    currencyDisplay: 'narrowSymbol',
     maximumFractionDigits: amount >= 20 ? 0 : 2,
     minimumFractionDigits: amount >= 20 ? 0 : 2,
   }).format(amount);

@@ -97,7 +97,7 @@ describe('time as shown', () => {
   });
   it('counts hands-on minutes and money as one says them', () => {
     expect([5, 60, 68, 190].map(duration)).toEqual(['5 min', '1 h', '1 h 08', '3 h 10']);
-    expect([money(7, 'GBP'), money(61.4, 'GBP')]).toEqual(['£7.00', '£61']);
+    expect([money(7, 'GBP'), money(61.4, 'GBP'), money(61.4, 'USD')]).toEqual(['£7.00', '£61', '$61']);
   });
   it('goes into a date field and comes back, also over a change of summer time', () => {
     for (const instant of ['2026-03-29T00:30:00+00:00', '2026-03-29T01:30:00+00:00', '2026-07-01T10:00:00+00:00']) {

@@ -28,7 +28,8 @@ function Sums({ reckoning }: { reckoning: Reckoning }) {
       </span>
       {totals.lightUseAtMin !== null && (
         <span>
-          light use <b>{dayName(totals.lightUseAtMin, settings.timeZone)}</b>
+          {reckoning.steps.some((s) => s.held) ? 'held; light use at the earliest ' : 'light use '}
+          <b>{dayName(totals.lightUseAtMin, settings.timeZone)}</b>
         </span>
       )}
     </div>
@@ -84,9 +85,15 @@ export default function PieceFrame() {
 export function NotYet({ result, piece }: { result: Result<Reckoning> | undefined; piece: Piece }) {
   if (result === undefined) return <p className="quiet">Working it out…</p>;
   const issues = result.ok ? [] : result.issues;
+  const unmeasured = issues.some((i) => i.code.startsWith('dimension'));
+  const heading = result.ok
+    ? 'Choose what it shall look like'
+    : unmeasured
+      ? 'Measure it first'
+      : 'This cannot be worked out yet';
   return (
     <div className="stack" style={{ maxWidth: 640 }}>
-      <h2>{result.ok ? 'Choose what it shall look like' : 'Measure it first'}</h2>
+      <h2>{heading}</h2>
       {issues.map((i) => (
         <p key={`${i.path}${i.code}`}>{i.message}</p>
       ))}

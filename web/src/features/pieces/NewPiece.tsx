@@ -22,7 +22,7 @@ export function NewPiece() {
   return (
     <div className="stack">
       <h1>Which form is it?</h1>
-      <p className="quiet">The form gives the faces that are measured. Everything can be changed later.</p>
+      <p className="quiet">The form gives the faces that are measured. Sizes, drawers, doors and legs come next.</p>
       <div className="form-cards">
         {formTable.map((form) => (
           <button

@@ -69,7 +69,8 @@ function Row({ piece, result }: { piece: Piece; result: Result<Reckoning> | unde
         {reckoning?.totals.lightUseAtMin ? (
           <>
             <p>
-              light use <b className="n">{dayName(reckoning.totals.lightUseAtMin, settings.timeZone)}</b>
+              {stops > 0 ? 'at the earliest ' : 'light use '}
+              <b className="n">{dayName(reckoning.totals.lightUseAtMin, settings.timeZone)}</b>
             </p>
             <p className="quiet">
               <span className="n">{duration(left)}</span> hands-on left

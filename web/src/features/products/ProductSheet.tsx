@@ -61,6 +61,7 @@ function RangeFields({
   value,
   factor,
   unit,
+  least = 0,
   most,
   set,
 }: {
@@ -69,6 +70,7 @@ function RangeFields({
   value: SourcedRange;
   factor: number;
   unit: string;
+  least?: number;
   most: number;
   set: (draft: Draft<Product>, range: SourcedRange) => void;
 }) {
@@ -99,7 +101,7 @@ function RangeFields({
             label={end}
             draftKey={`${product.id}/${name}/${end}`}
             shown={shown(value[end])}
-            parse={within(0, most, unit)}
+            parse={within(least, most, unit)}
             onValue={(typed) => take(end, typed)}
           />
         ))}
@@ -270,6 +272,7 @@ export default function ProductSheet() {
             value={product.spreadM2PerL}
             factor={1}
             unit="m²/L"
+            least={0.5}
             most={60}
             set={(draft, r) => {
               draft.spreadM2PerL = r;

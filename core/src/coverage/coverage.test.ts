@@ -85,19 +85,15 @@ describe('filmWetUm', () => {
   });
 });
 
-/** Every combination up to the need, the slow and certain way. */
+/** Every combination up to the need, the slow and certain way, in whole millilitres and cents. */
 function bruteForce(needMl: number, packs: readonly Pack[]): number {
-  const go = (left: number, i: number): number => {
-    if (left <= 0) return 0;
-    const pack = packs[i];
-    if (!pack) return Number.POSITIVE_INFINITY;
-    const most = Math.ceil(left / (pack.volumeL * 1000));
-    return Math.min(
-      ...Array.from(
-        { length: most + 1 },
-        (_, n) => n * Math.round(pack.price * 100) + go(left - n * pack.volumeL * 1000, i + 1),
-      ),
-    );
+  const sizes = packs.map((p) => ({ ml: Math.round(p.volumeL * 1000), cents: Math.round(p.price * 100) }));
+  const go = (leftMl: number, i: number): number => {
+    if (leftMl <= 0) return 0;
+    const size = sizes[i];
+    if (!size) return Number.POSITIVE_INFINITY;
+    const most = Math.ceil(leftMl / size.ml);
+    return Math.min(...Array.from({ length: most + 1 }, (_, n) => n * size.cents + go(leftMl - n * size.ml, i + 1)));
   };
   return go(needMl, 0);
 }
@@ -113,6 +109,13 @@ describe('cheapestPacks', () => {
       volumeL: 1.5,
       price: 32,
     });
+  });
+  it('takes cans that hold the need to the millilitre: three of 1.9 L for 5.7 L', () => {
+    const r = cheapestPacks(5.7, [
+      { volumeL: 1.9, price: 1, tag: 'own' },
+      { volumeL: 0.2, price: 1, tag: 'own' },
+    ]);
+    expect([r.price, r.volumeL]).toEqual([3, 5.7]);
   });
   it('buys nothing for nothing and refuses nonsense', () => {
     expect(cheapestPacks(0, [{ volumeL: 1, price: 5, tag: 'own' as const }]).price).toBe(0);

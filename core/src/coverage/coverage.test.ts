@@ -22,6 +22,9 @@ const step = (method: Method, count = 0): Step => ({
   count,
   lineM: 0,
   fixedWaitMin: 0,
+  test: null,
+  faceIds: null,
+  areaFrac: 1,
   reason: '',
   waitsFor: [],
 });

@@ -1,5 +1,5 @@
 import { replan } from '../finishing';
-import { newPiece } from '../piece';
+import { newDamage, newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { reckonPiece } from '../reckoning';
 import { defaultSettings, newWorkshop, type Piece, type Product, type Surface, type Workshop } from '../workshop';
@@ -70,14 +70,13 @@ function ticketCupboard(createdAt: string): Piece {
       fronts: pine,
       interior: solid('knotty-pine', 'none'),
       legs: null,
+      seat: null,
+      hardware: null,
     },
     decade: 1930,
     country: 'GB',
     lead: { result: 'negative', everyLayer: true, licensedWork: false },
-    damage: [
-      { id: 'd1', kind: 'dent', zoneId: 'carcass', count: 2 },
-      { id: 'd2', kind: 'open-joint', zoneId: 'fronts', count: 1 },
-    ],
+    damage: [newDamage('d1', 'dent', 'carcass', 2), newDamage('d2', 'open-joint', 'fronts', 1)],
     looks: { top: 'stained-clear', carcass: 'painted', fronts: 'painted', interior: 'leave' },
     note: 'Two knots in the left door. Keeps the brass ticket rail.',
   };
@@ -101,11 +100,13 @@ function refreshmentTable(createdAt: string): Piece {
       fronts: base,
       interior: null,
       legs: base,
+      seat: null,
+      hardware: null,
     },
     decade: 1920,
     country: 'GB',
     lead: { result: 'negative', everyLayer: true, licensedWork: false },
-    damage: [{ id: 'd1', kind: 'loose-veneer', zoneId: 'top', count: 3 }],
+    damage: [newDamage('d1', 'loose-veneer', 'top', 3)],
     looks: { top: 'natural-clear', carcass: 'painted', fronts: 'painted', legs: 'painted' },
     note: 'Water got under the veneer at one corner.',
   };
@@ -119,10 +120,18 @@ function parcelsCounter(createdAt: string): Piece {
     widthM: 1.5,
     depthM: 0.55,
     drawers: 3,
-    surfaces: { top: solid('beech', 'wax'), carcass: mahogany, fronts: mahogany, interior: null, legs: null },
+    surfaces: {
+      top: solid('beech', 'wax'),
+      carcass: mahogany,
+      fronts: mahogany,
+      interior: null,
+      legs: null,
+      seat: null,
+      hardware: null,
+    },
     decade: 1910,
     country: 'GB',
-    damage: [{ id: 'd1', kind: 'missing-corner', zoneId: 'carcass', count: 2 }],
+    damage: [newDamage('d1', 'missing-corner', 'carcass', 2)],
     looks: { top: 'natural-clear', carcass: 'painted', fronts: 'painted' },
     note: 'The paint has not been tested for lead yet.',
   };

@@ -1,6 +1,7 @@
-import type { Method, Piece, Product, ProductKind, Step, StepKindId, WaitKind, ZoneId } from '../workshop';
+import type { Carrier, Method, Piece, Product, ProductKind, Step, StepKindId, ZoneId } from '../workshop';
 import type { Phase } from './phases';
 import { stepKind } from './stepKinds';
+import { liesOnFilm, waitBetween } from './waitBetween';
 
 /** A step with the stage it belongs to. */
 export interface Draft {
@@ -9,18 +10,11 @@ export interface Draft {
 }
 
 /** What a step adds to its kind; everything left out is nothing. */
-export type StepDetails = Partial<Omit<Step, 'id' | 'zoneId' | 'kind' | 'ordinal'>> & { reason: string };
-
-/** Which wait a step has to keep after the one before it on the same surface. */
-function waitBetween(before: Step, kind: StepKindId, productId: string | null): WaitKind {
-  if (before.kind === 'dry-out') return 'dry';
-  if (before.kind === 'strip-chemical') return 'dwell';
-  if (before.kind === 'glue' || before.kind === 'fill') return 'sand';
-  if (!stepKind(before.kind).film) return 'none';
-  if (kind === 'mask') return 'tape';
-  if (stepKind(kind).film) return before.productId === productId ? 'recoat' : 'film';
-  return stepKind(kind).abrasive ? 'sand' : 'none';
-}
+export type StepDetails = Partial<Omit<Step, 'id' | 'zoneId' | 'kind' | 'ordinal'>> & {
+  reason: string;
+  /** Runs beside the work: it waits for nothing, and nothing waits for it but what names it. */
+  aside?: boolean;
+};
 
 /** Products a plan falls back on, by the job. */
 const usualProduct: Readonly<Partial<Record<ProductKind, string>>> = {
@@ -30,6 +24,8 @@ const usualProduct: Readonly<Partial<Record<ProductKind, string>>> = {
   stain: 'oil-stain',
   blocker: 'shellac-primer',
   sealer: 'shellac-sealer',
+  glue: 'wood-glue',
+  'metal-primer': 'metal-primer',
 };
 
 /** What was picked for one kind of step of a zone. */
@@ -43,6 +39,7 @@ export interface Pick {
 /** Grows the steps of one zone, each waiting for the one before it. */
 export class ZoneChain {
   readonly drafts: Draft[] = [];
+  private readonly beside = new Set<Step>();
   private readonly counts = new Map<StepKindId, number>();
 
   constructor(
@@ -51,11 +48,13 @@ export class ZoneChain {
     private readonly products: Readonly<Record<string, Product>>,
     /** Ways of putting things on that the workshop has and allows. */
     private readonly allowed: readonly Method[],
+    /** What may be in the gun. */
+    private readonly inTheGun: readonly Carrier[],
   ) {}
 
   /** The last step so far. */
   get last(): Step | undefined {
-    return this.drafts.at(-1)?.step;
+    return this.drafts.findLast((d) => !this.beside.has(d.step))?.step;
   }
 
   /** The last film of the steps so far. */
@@ -70,7 +69,9 @@ export class ZoneChain {
    */
   pick(kind: StepKindId, jobs: readonly ProductKind[], coats: number | null = null, usual?: string, by?: Method): Pick {
     const choice = this.choices[`${this.zoneId}/${kind}`];
-    const can = (p: Product) => p.methods.some((m) => this.allowed.includes(m));
+    const waysOf = (p: Product) =>
+      p.methods.filter((m) => this.allowed.includes(m) && (m !== 'hvlp' || this.inTheGun.includes(p.carrier)));
+    const can = (p: Product) => waysOf(p).length > 0;
     const fits = (id: string | null | undefined) => {
       const p = id ? this.products[id] : undefined;
       return p && jobs.includes(p.kind) && can(p) ? p : undefined;
@@ -81,7 +82,7 @@ export class ZoneChain {
       fits(usualProduct[jobs[0]!]) ??
       Object.values(this.products).find((p) => jobs.includes(p.kind) && can(p)) ??
       null;
-    const methods = product?.methods.filter((m) => this.allowed.includes(m)) ?? [];
+    const methods = product ? waysOf(product) : [];
     const wanted = [choice?.method, by].find((m) => m && methods.includes(m));
     const method = wanted ?? methods[0] ?? null;
     return { productId: product?.id ?? null, product, method, coats: choice?.coats ?? coats ?? product?.coats ?? 1 };
@@ -91,13 +92,13 @@ export class ZoneChain {
   add(at: Phase, kind: StepKindId, details: StepDetails): Step {
     const ordinal = (this.counts.get(kind) ?? 0) + 1;
     this.counts.set(kind, ordinal);
-    const before = this.last;
+    const { aside = false, ...stepDetails } = details;
+    const before = aside ? undefined : this.last;
     const productId = details.productId ?? null;
     const waitsFor = before ? [{ stepId: before.id, wait: waitBetween(before, kind, productId) }] : [];
-    const film = stepKind(kind).film;
     // With an inspection or dust removal in between, the coat under it still has to be ready.
     const coat = this.lastCoat;
-    if ((film || stepKind(kind).abrasive || kind === 'mask') && coat && coat !== before) {
+    if (!aside && (liesOnFilm(kind) || stepKind(kind).abrasive || kind === 'mask') && coat && coat !== before) {
       waitsFor.push({ stepId: coat.id, wait: waitBetween(coat, kind, productId) });
     }
     const step: Step = {
@@ -109,7 +110,10 @@ export class ZoneChain {
       count: 0,
       lineM: 0,
       fixedWaitMin: 0,
-      ...details,
+      test: null,
+      faceIds: null,
+      areaFrac: 1,
+      ...stepDetails,
       id: `${this.zoneId ?? 'piece'}/${kind}/${ordinal}`,
       zoneId: this.zoneId,
       kind,
@@ -118,6 +122,7 @@ export class ZoneChain {
       waitsFor: [...waitsFor, ...(details.waitsFor ?? [])],
     };
     this.drafts.push({ phase: at, step });
+    if (aside) this.beside.add(step);
     // Rags wet with oil heat themselves: they are seen to before anything else is taken up.
     const oily = productId !== null && this.products[productId]?.hazards.includes('self-heating-rags');
     if (oily)
@@ -137,7 +142,11 @@ export class ZoneChain {
   }
 
   /** Adds an abrasive step and the dust removal that has to follow it. */
-  addAbrasive(at: Phase, kind: 'sand' | 'scuff' | 'denib', details: StepDetails): void {
+  addAbrasive(
+    at: Phase,
+    kind: 'sand' | 'scuff' | 'denib' | 'level' | 'feather' | 'rub-out' | 'strip-abrasive',
+    details: StepDetails,
+  ): void {
     this.add(at, kind, details);
     this.add(at, 'de-dust', { reason: 'Dust left on the surface stands in the next coat.' });
   }

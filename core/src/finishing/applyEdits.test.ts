@@ -17,7 +17,7 @@ const chest = (change: Partial<Piece> = {}): Piece => ({
   heightM: 0.9,
   widthM: 0.9,
   depthM: 0.45,
-  surfaces: { top: oak, carcass: oak, fronts: oak, interior: null, legs: null },
+  surfaces: { top: oak, carcass: oak, fronts: oak, interior: null, legs: null, seat: null, hardware: null },
   looks: { top: 'stained-clear', carcass: 'painted', fronts: 'painted' },
   ...change,
 });
@@ -26,7 +26,7 @@ const edited = (edits: Piece['edits'], change: Partial<Piece> = {}) => {
   if (!r.ok) throw new Error('refused');
   return { ids: r.value.map((s) => s.id), steps: r.value, codes: r.warnings.map((w) => w.code) };
 };
-const none = { dropped: [], pins: [] };
+const none = { dropped: [], pins: [], extra: [] };
 
 describe('stepNameOf', () => {
   it('says a step from its id alone', () => {
@@ -61,7 +61,7 @@ describe('edits of a plan', () => {
   });
 
   it('survive regeneration where they apply, and are named where they do not', () => {
-    const edits = { dropped: ['top/seal/1', 'carcass/inspect/1'], pins: [] };
+    const edits = { dropped: ['top/seal/1', 'carcass/inspect/1'], pins: [], extra: [] };
     const { ids, codes } = edited(edits, { looks: { top: 'painted', carcass: 'painted' } });
     expect(ids).not.toContain('carcass/inspect/1');
     expect(codes).toEqual(['edit_unused']);
@@ -99,7 +99,7 @@ describe('edits of a plan', () => {
         fc.array(anyId, { maxLength: 5 }),
         fc.array(fc.record({ beforeId: anyId, afterId: anyId }), { maxLength: 8 }),
         (dropped, pins) => {
-          const { steps } = applyEdits(generated, { dropped, pins });
+          const { steps } = applyEdits(generated, { dropped, pins, extra: [] });
           expect(steps).toHaveLength(generated.length - new Set(dropped).size);
           const at = new Map(steps.map((s, i) => [s.id, i]));
           for (const s of steps) for (const w of s.waitsFor) expect(at.get(w.stepId) ?? -1).toBeLessThan(at.get(s.id)!);

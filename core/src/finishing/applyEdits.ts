@@ -1,6 +1,7 @@
 import type { Issue } from '../units';
 import type { Piece, Step } from '../workshop';
 import { stepNameOf } from './stepNameOf';
+import { waitBetween } from './waitBetween';
 
 /** A plan with the user's edits on top, and those that no longer apply. */
 export interface EditedPlan {
@@ -54,19 +55,61 @@ function inOrder(steps: readonly Step[]): Step[] {
   return ordered;
 }
 
+/** Id of a step the user added. */
+export const ownStepId = (extra: Piece['edits']['extra'][number]): string => `own/${extra.id}`;
+
+/** Puts a step of the user's own after another one; what came after that one on the same surface comes after it. */
+function insert(steps: readonly Step[], extra: Piece['edits']['extra'][number]): Step[] {
+  const at = steps.findIndex((s) => s.id === extra.afterId);
+  const after = steps[at];
+  if (!after) return [...steps];
+  const own: Step = {
+    id: ownStepId(extra),
+    zoneId: extra.zoneId,
+    kind: extra.kind,
+    ordinal: 1,
+    of: 1,
+    productId: extra.productId,
+    method: extra.method,
+    grit: extra.grit,
+    byHand: true,
+    part: null,
+    count: 1,
+    lineM: 0,
+    test: null,
+    faceIds: null,
+    areaFrac: 1,
+    fixedWaitMin: 0,
+    reason: 'Added by you.',
+    waitsFor: [{ stepId: after.id, wait: waitBetween(after, extra.kind, extra.productId) }],
+  };
+  const followers = steps.map((s) =>
+    s.zoneId === extra.zoneId && s.waitsFor.some((w) => w.stepId === after.id)
+      ? { ...s, waitsFor: [...s.waitsFor, { stepId: own.id, wait: waitBetween(own, s.kind, s.productId) }] }
+      : s,
+  );
+  return [...followers.slice(0, at + 1), own, ...followers.slice(at + 1)];
+}
+
 /**
  * The user's edits on a generated plan: steps left out, and pairs pinned in an order. Edits name steps by ids that survive
  * regeneration; what no longer applies, or contradicts a wait of the plan, is kept in the piece and said.
  */
 export function applyEdits(generated: readonly Step[], edits: Piece['edits']): EditedPlan {
-  const known = new Set(generated.map((s) => s.id));
-  const gone = [...edits.dropped, ...edits.pins.flatMap((p) => [p.beforeId, p.afterId])].filter((id) => !known.has(id));
+  const known = new Set([...generated.map((s) => s.id), ...edits.extra.map(ownStepId)]);
+  const named = [
+    ...edits.dropped,
+    ...edits.pins.flatMap((p) => [p.beforeId, p.afterId]),
+    ...edits.extra.map((e) => e.afterId),
+  ];
+  const gone = named.filter((id) => !known.has(id));
   const issues: Issue[] = [...new Set(gone)].map((id) => ({
     code: 'edit_unused',
     path: `edits.${id}`,
     message: `An edit of yours names a step this plan does not have (${stepNameOf(id)}); it is kept for later.`,
   }));
-  let steps = edits.dropped.reduce<Step[]>((all, id) => drop(all, id), [...generated]);
+  const grown = edits.extra.reduce<Step[]>((all, extra) => insert(all, extra), [...generated]);
+  let steps = edits.dropped.reduce<Step[]>((all, id) => drop(all, id), grown);
   for (const { beforeId, afterId } of edits.pins) {
     if (!steps.some((s) => s.id === beforeId) || !steps.some((s) => s.id === afterId)) continue;
     if (beforeId === afterId || comesBefore(steps, afterId, beforeId)) {

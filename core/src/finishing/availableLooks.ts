@@ -1,15 +1,12 @@
-import { type Face, surfaceOf } from '../piece';
-import { type LookKind, lookKinds, type Piece, type Surface } from '../workshop';
+import { type Face, materialOf, surfaceOf } from '../piece';
+import { type LookKind, lookKinds, type Piece, type Surface, type ZoneId } from '../workshop';
+import { type Addition, additionTable } from './additionTable';
+import { lookRow, lookTable } from './lookTable';
 
 /** Names of looks. */
-export const lookNames: Readonly<Record<LookKind, string>> = {
-  'natural-clear': 'natural clear',
-  'stained-clear': 'stained and clear',
-  refreshed: 'refreshed, old finish kept',
-  waxed: 'waxed',
-  painted: 'painted',
-  leave: 'left alone',
-};
+export const lookNames: Readonly<Record<LookKind, string>> = Object.fromEntries(
+  lookTable.map((l) => [l.id, l.name]),
+) as Record<LookKind, string>;
 
 /** A look with the reason why these faces cannot have it, or null where they can. */
 export interface LookChoice {
@@ -17,23 +14,34 @@ export interface LookChoice {
   barredBecause: string | null;
 }
 
-/** Why a look cannot be had on a surface, or null where it can. */
-function barredBecause(look: LookKind, surface: Surface): string | null {
-  const { material, oldFinish } = surface;
-  const board = material.kind === 'mdf' ? 'MDF' : material.kind === 'particleboard' ? 'Particleboard' : null;
-  const showsWood = look === 'natural-clear' || look === 'stained-clear' || look === 'waxed';
-  if (showsWood && board) return `${board} has no grain to show: paint it or leave it alone.`;
-  if (look !== 'refreshed') return null;
-  if (oldFinish.kind === 'none' || oldFinish.kind === 'wax') return 'There is no old finish to refresh.';
-  if (oldFinish.kind === 'paint') return 'Old paint is painted again, not refreshed.';
-  return oldFinish.condition === 'failing' ? 'A finish that flakes holds nothing: it has to come off.' : null;
+/** What is bent under a finish and what is rigid cannot be worked as one zone. */
+function mixed(surfaces: readonly Surface[]): string | null {
+  const bends = surfaces.find((s) => materialOf(s.material.kind).flexible);
+  const rigid = surfaces.find((s) => !materialOf(s.material.kind).flexible);
+  if (!bends || !rigid) return null;
+  const name = (s: Surface) => materialOf(s.material.kind).name;
+  return `${name(bends)} and ${name(rigid).toLowerCase()} stand in one zone: move one of them to a zone of its own.`;
 }
 
 /** Which looks the faces of a zone can have: what the survey forces is said plainly. */
 export function availableLooks(piece: Piece, faces: readonly Face[]): LookChoice[] {
-  const surfaces = [...new Set(faces.map((f) => surfaceOf(piece, f.zoneId)))];
+  const surfaces = [...new Set(faces.map((f) => surfaceOf(piece, f)))];
+  const mixture = mixed(surfaces);
   return lookKinds.map((look) => ({
     look,
-    barredBecause: surfaces.map((s) => barredBecause(look, s)).find((reason) => reason !== null) ?? null,
+    barredBecause:
+      look === 'leave'
+        ? null
+        : (mixture ?? surfaces.map((s) => lookRow(look).barred(s)).find((reason) => reason !== null) ?? null),
   }));
 }
+
+/** What the look of a zone can carry besides. */
+export const availableAdditions = (look: LookKind, zoneId: ZoneId): (Addition & { barredBecause: string | null })[] =>
+  additionTable.map((a) => ({ ...a, barredBecause: a.barred(look, zoneId) }));
+
+/** Additions a zone was given that its look can carry. */
+export const additionsOf = (piece: Pick<Piece, 'additions'>, look: LookKind, zoneId: ZoneId): Addition['id'][] =>
+  additionTable
+    .filter((a) => piece.additions[zoneId]?.includes(a.id) && a.barred(look, zoneId) === null)
+    .map((a) => a.id);

@@ -1,5 +1,5 @@
 import type { Product } from '../workshop';
-import type { SurfaceState } from './surfaceState';
+import { bareColour, type SurfaceState } from './surfaceState';
 
 type Rgb = readonly [number, number, number];
 
@@ -25,9 +25,7 @@ const oldVarnish = toRgb('#7a4a22');
  * clears only deepen it. A sketch of the colour, not a prediction.
  */
 export function bandColour(state: SurfaceState, products: Readonly<Record<string, Product>>): string {
-  const bare = toRgb(
-    state.material === 'mdf' ? '#b89a74' : state.material === 'particleboard' ? '#c4ab83' : state.species.colour,
-  );
+  const bare = toRgb(bareColour(state));
   const shown = state.layers.reduce<Rgb>((under, layer) => {
     if (layer.old === 'paint' || layer.old === 'unknown') return oldPaint;
     if (layer.old) return mix(under, oldVarnish, layer.old === 'wax' ? 0.15 : 0.5);

@@ -17,7 +17,7 @@ const chest = (change: Partial<Piece> = {}): Piece =>
     heightM: 0.9,
     widthM: 0.9,
     depthM: 0.45,
-    surfaces: { top: oak, carcass: oak, fronts: oak, interior: null, legs: null },
+    surfaces: { top: oak, carcass: oak, fronts: oak, interior: null, legs: null, seat: null, hardware: null },
     looks: { top: 'stained-clear', carcass: 'painted', fronts: 'painted' },
     choices: { 'top/clear': { productId: 'wiping-clear', coats: 4, method: 'brush' } },
     houseRules: { ladder: '120-180-220' },
@@ -47,7 +47,7 @@ describe('copyFinish', () => {
       heightM: 0.6,
       widthM: 0.5,
       depthM: 0.4,
-      surfaces: { top: oak, carcass: oak, fronts: oak, interior: null, legs: null },
+      surfaces: { top: oak, carcass: oak, fronts: oak, interior: null, legs: null, seat: null, hardware: null },
     };
     const copied = copyFinish(from, ['top', 'carcass', 'legs'], 'planned');
     expect(copied.unmatched).toEqual(['legs']);

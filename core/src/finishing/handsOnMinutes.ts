@@ -19,7 +19,7 @@ export function handsOnParts(step: Step, areaM2: number): MinutesPart[] {
     { name: verb.toLowerCase(), minutes: perM2 * byHand, per: 'm²', amount: areaM2 },
     { name: 'places', minutes: perPlace, per: 'place', amount: step.count },
     { name: 'tape line', minutes: perMetre, per: 'm', amount: step.lineM },
-    { name: 'parts', minutes: perPart && step.part ? perPart[step.part] : 0, per: 'part', amount: step.count },
+    { name: 'parts', minutes: (step.part && perPart?.[step.part]) ?? 0, per: 'part', amount: step.count },
     { name: 'each time', minutes: fixed, per: 'time', amount: 1 },
     ...(method
       ? [

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { newPiece } from '../piece';
+import { newDamage, newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import {
   defaultSettings,
@@ -36,8 +36,10 @@ const cupboard = (change: Partial<Piece> = {}): Piece => ({
     fronts: surface('knotty-pine', 'paint', 'failing'),
     interior: null,
     legs: null,
+    seat: null,
+    hardware: null,
   },
-  damage: [{ id: 'd', kind: 'missing-corner', zoneId: 'fronts', count: 2 }],
+  damage: [newDamage('d', 'missing-corner', 'fronts', 2)],
   looks: { top: 'stained-clear', carcass: 'painted', fronts: 'painted', interior: 'natural-clear' },
   ...change,
 });
@@ -105,7 +107,7 @@ describe('each school changes the plan as it says', () => {
     );
     expect(change('strip-solid', 'abrasive')).toEqual({
       gone: expect.arrayContaining(['fronts scrape', 'top scrape']),
-      come: expect.arrayContaining(['fronts sand 60', 'top sand 60']),
+      come: expect.arrayContaining(['fronts strip-abrasive 60', 'top strip-abrasive 60']),
     });
   });
   it('filler-edges and repairs-in-ladder', () => {

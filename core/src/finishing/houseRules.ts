@@ -108,9 +108,14 @@ export const houseRuleTable = [
   rule(
     'darken',
     'Darkening wood',
-    [school('oil', 'penetrating oil stain'), school('gel', 'gel stain'), school('water', 'waterborne stain')],
-    'oil',
-    'By wood and deadline: waterborne is coated the same day.',
+    [
+      school('by-wood', 'by wood and deadline'),
+      school('oil', 'penetrating oil stain'),
+      school('gel', 'gel stain'),
+      school('water', 'waterborne stain'),
+    ],
+    'by-wood',
+    'Gel on veneer, waterborne where the date is near, oil otherwise.',
   ),
   rule(
     'stain-wait',
@@ -165,6 +170,7 @@ export const houseRuleTable = [
     [
       school('colour', 'with what is already under the tape'),
       school('clear', 'with clear'),
+      school('primer', 'with primer'),
       school('none', 'not at all'),
     ],
     'colour',
@@ -244,6 +250,74 @@ export const houseRuleTable = [
     [school('full', 'full coat, bubbles lifted with light strokes'), school('thin', 'thin coats, streaks sanded')],
     'full',
     'Thin on verticals in any case.',
+  ),
+  rule(
+    'runs',
+    'A run',
+    [
+      school('by-type', 'lacquer left till hard, waterborne wiped while wet'),
+      school('leave', 'always left till hard, then sanded'),
+      school('wipe', 'always wiped while wet'),
+    ],
+    'by-type',
+    'Lacquer that is wiped drags; waterborne that is left shows for ever.',
+  ),
+  rule(
+    'drilling',
+    'Drilling for new hardware',
+    [school('before-primer', 'before the finish'), school('after-finish', 'after it, with template and tape')],
+    'before-primer',
+    'A finished front chips, and filler cannot be hidden any more.',
+  ),
+  rule(
+    'drawers',
+    'Drawers while painting',
+    [
+      school('out', 'out'),
+      school('out-then-in', 'out for the first coat, in for the second'),
+      school('in', 'in, masked round'),
+    ],
+    'out',
+    'Decided deliberately: edges are reached only with the drawers out, gaps line up only with them in.',
+  ),
+  rule(
+    'tools-reuse',
+    'Rollers and brushes',
+    [
+      school('wrap', 'wrapped airtight between coats, then washed'),
+      school('keep', 'kept between projects'),
+      school('new', 'new each time'),
+    ],
+    'wrap',
+    'Wrapped airtight, a tool lasts a whole finish; solvent-wet ones stay sealed, outside, never in a household refrigerator.',
+  ),
+  rule(
+    'old-upholstery',
+    'Used upholstery',
+    [school('remove', 'taken off and covered anew'), school('keep', 'kept, covered over')],
+    'remove',
+    'Kept only for oneself or for hire where sale is restricted: local law first.',
+  ),
+  rule(
+    'character',
+    'Character',
+    [school('keep', 'keep what marks its age'), school('modernise', 'modernise')],
+    'keep',
+    'Asked for each piece: a scratch is history on one and damage on another.',
+  ),
+  rule(
+    'lifting-veneer',
+    'Widely lifting veneer on a face to be painted',
+    [school('peel', 'peel it all'), school('re-glue', 'glue again and fill')],
+    'peel',
+    'Peeling a face is often quicker than mending many places.',
+  ),
+  rule(
+    'labour',
+    'Labour in the price',
+    [school('rate', 'hours × rate'), school('share', 'share of the sale price'), school('none', 'none')],
+    'rate',
+    'What the hours cost is part of what a piece costs.',
   ),
 ] as const satisfies readonly HouseRule[];
 

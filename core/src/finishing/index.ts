@@ -1,17 +1,33 @@
-export { comesBefore } from './applyEdits';
-export { availableLooks, type LookChoice, lookNames } from './availableLooks';
+export { type Addition, additionRow, additionTable } from './additionTable';
+export { comesBefore, ownStepId } from './applyEdits';
+export { additionsOf, availableAdditions, availableLooks, type LookChoice, lookNames } from './availableLooks';
 export { bandColour } from './bandColour';
 export { cautionDefers, cautionsOf } from './cautions';
+export { concludeSpotTest, type SpotConclusion } from './concludeSpotTest';
 export { type CopiedFinish, copyFinish } from './copyFinish';
+export { type DamageRow, damageRow, damageTable, type Treatment } from './damageTable';
 export type { Finding, Severity } from './Finding';
 export { generatePlan, type Shop } from './generatePlan';
 export { handsOnMinutes, handsOnParts } from './handsOnMinutes';
 export { type House, type HouseRule, houseOf, houseRuleTable } from './houseRules';
+export { type Badness, badnessOf, badnessTable, isQuick, withBadness } from './howBad';
 export { hasOldFilm, leadBanTable, leadHold } from './leadBans';
+export { type Look, lookRow, lookTable } from './lookTable';
 export { type Replanned, replan } from './replan';
 export { checkPlan, type Rule, type RuleContext, ruleTable } from './ruleTable';
 export { runPlan, type StepStates } from './runPlan';
-export { lookOf } from './Situation';
-export { isSprayed, methodMinutes, methodNames, type StepKind, stepKind, stepKindTable } from './stepKinds';
+export { bandShares, damageCase, lookOf, type Situation, situationsOf } from './Situation';
+export { hardwareNames } from './stages/hardware';
+export {
+  type Consumption,
+  isSprayed,
+  methodMinutes,
+  methodNames,
+  type StepKind,
+  stepKind,
+  stepKindTable,
+} from './stepKinds';
 export { stepNameOf } from './stepNameOf';
 export { type SurfaceState, statesAsFound } from './surfaceState';
+export { recommendTakeOff, type TakeOffId, takeOffOf, takeOffTable } from './takeOff';
+export { unmetNeeds } from './unmetNeeds';

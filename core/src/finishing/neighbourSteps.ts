@@ -1,5 +1,6 @@
 import type { Step } from '../workshop';
 import type { House } from './houseRules';
+import { lookRow } from './lookTable';
 import { phase } from './phases';
 import { isClear, type Situation } from './Situation';
 import { isSprayed, stepKind } from './stepKinds';
@@ -37,14 +38,14 @@ function dustBeforeFilm(all: readonly Planned[]): void {
 /** Tape on a clear zone before its neighbours are painted, off while the last coat is soft, clear after that. */
 function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
   const painted = all.filter(
-    (q) => q.situation.look === 'painted' && p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId),
+    (q) => q.situation.painted && p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId),
   );
-  const lineM = p.situation.neighbours.filter((n) => n.look === 'painted').reduce((sum, n) => sum + n.lineM, 0);
+  const lineM = p.situation.neighbours.filter((n) => lookRow(n.look).painted).reduce((sum, n) => sum + n.lineM, 0);
   if (painted.length === 0 || lineM === 0) return;
   const names = painted.map((q) => q.situation.zoneId).join(', ');
   const sprayed = painted.some((q) => stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method)));
   const dry = house['tape-pull'] === 'dry';
-  p.chain.before(phase.clear, () => {
+  p.chain.before(phase.decorate, () => {
     p.chain.add(phase.mask, 'mask', {
       lineM,
       reason: sprayed
@@ -52,7 +53,11 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
         : `A clean line against the paint of ${names}.`,
     });
     if (house['edge-seal'] !== 'none') {
-      const what = house['edge-seal'] === 'clear' ? 'A little clear' : 'A little of what is already under it';
+      const what = {
+        clear: 'A little clear',
+        primer: 'A little primer',
+        colour: 'A little of what is already under it',
+      }[house['edge-seal']];
       p.chain.add(phase.mask, 'seal-edge', {
         lineM,
         reason: `${what} along the tape: what creeps under it is invisible.`,
@@ -70,22 +75,25 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
     waitOn(firstIn(q, phase.paint), lastIn(p, phase.mask));
     waitOn(unmask, lastIn(q, phase.paint), dry ? 'handle' : 'none');
   }
-  waitOn(firstIn(p, phase.clear), unmask);
+  waitOn(p.chain.drafts.find((d) => d.phase >= phase.decorate)?.step, unmask);
 }
 
 /** A sprayed clear coat drifts: painted neighbours are covered once they can bear tape. */
 function coverFromClear(p: Planned, all: readonly Planned[], house: House): void {
-  const clears = stepsOf(p).filter((s) => s.kind === 'clear');
+  const late = p.chain.drafts.filter((d) => d.phase >= phase.clear).map((d) => d.step);
+  const clears = late.filter((s) => s.kind === 'clear');
   const baseFirst = house['top-or-base-first'] === 'base-first';
-  if (p.situation.look === 'painted' || p.situation.look === 'leave') return;
+  if (p.situation.painted || p.situation.look === 'leave') return;
   if (!baseFirst && !clears.some((s) => isSprayed(s.method))) return;
   // An interior that is finished before the outside is painted drifts on nothing that matters.
-  const first = p.chain.drafts.find((d) => d.phase >= phase.clear)?.step;
+  const first = late.find((s) => stepKind(s.kind).film || s.kind === 'make-sample');
   if (!first) return;
-  for (const n of p.situation.neighbours.filter((x) => x.look === 'painted')) {
+  for (const n of p.situation.neighbours.filter((x) => lookRow(x.look).painted)) {
     const q = all.find((x) => x.situation.zoneId === n.zoneId)!;
-    const film = lastIn(q, phase.paint);
-    q.chain.before(phase.clear, () => {
+    // What the neighbour itself gets in the stage of the clear coats is finished before it is covered.
+    for (const d of q.chain.drafts) if (d.phase === phase.clear) d.phase = phase.coverPainted;
+    const film = lastFilm(q);
+    q.chain.before(phase.uncover, () => {
       q.chain.add(phase.coverPainted, 'mask', {
         lineM: n.lineM,
         reason: baseFirst
@@ -96,7 +104,6 @@ function coverFromClear(p: Planned, all: readonly Planned[], house: House): void
     const mask = lastIn(q, phase.coverPainted);
     waitOn(mask, film, 'tape');
     waitOn(baseFirst ? first : clears[0], mask);
-    waitOn(firstIn(q, phase.clear), mask);
     const unmask = q.chain.add(phase.uncover, 'unmask', {
       lineM: n.lineM,
       reason: 'Cover off once the last clear coat is on.',

@@ -1,12 +1,13 @@
 import { zoneNames } from '../piece';
 import { productWait } from '../products';
 import type { Piece, Product, Step } from '../workshop';
+import { gluedDamage } from './damageTable';
 import type { Finding, Severity } from './Finding';
 import { finePowerBelowMm, finePowerGrit, handOnlyBelowMm, veneerReserveMm } from './grits';
 import { leadHold } from './leadBans';
 import type { StepStates } from './runPlan';
 import { stepKind } from './stepKinds';
-import { gluedDamage, type SurfaceState } from './surfaceState';
+import type { SurfaceState } from './surfaceState';
 
 /** What rules read. Times are whole minutes since 1970 and absent for steps that could not be scheduled. */
 export interface RuleContext {

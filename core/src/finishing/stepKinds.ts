@@ -5,19 +5,115 @@ interface StepMinutes {
   perM2?: number;
   perPlace?: number;
   perMetre?: number;
-  perPart?: Readonly<Record<PartKind, number>>;
+  perPart?: Readonly<Partial<Record<PartKind, number>>>;
   fixed?: number;
   /** By the way a product is put on: per m² and set-up with clean-up. */
   coat?: boolean;
 }
 
+/** What the surface has to be before a step. */
+export type Need =
+  | 'clean'
+  | 'dry'
+  | 'dust-free'
+  | 'glued'
+  | 'no-stripper'
+  | 'no-bleach'
+  | 'no-wax'
+  | 'no-pests'
+  | 'bare'
+  | 'coated'
+  | 'sealed'
+  | 'uncovered';
+
+/** What a step changes on the surface. */
+export type Effect =
+  | 'clean-soil'
+  | 'leave-cleaner'
+  | 'take-cleaner'
+  | 'wet'
+  | 'dry'
+  | 'close-glued'
+  | 'close-filled'
+  | 'close-own'
+  | 'soften-film'
+  | 'take-film'
+  | 'take-residue'
+  | 'leave-bleach'
+  | 'take-bleach'
+  | 'take-veneer'
+  | 'lay-veneer'
+  | 'take-cloth'
+  | 'lay-cloth'
+  | 'abrade'
+  | 'take-dust'
+  | 'cover'
+  | 'uncover'
+  | 'lay'
+  | 'lay-wax'
+  | 'decorate';
+
+/** How a step can reach a neighbour of its zone. */
+export type Reach = 'dust' | 'drip' | 'creep' | 'mist' | 'vapour';
+
+/** What a person wears; the label and safety sheet come first. */
+export type Protection = 'dust-mask' | 'cartridge-mask' | 'gloves' | 'goggles' | 'hearing';
+
+/** What is left over and has to be seen to. */
+export type Waste = 'dust' | 'rags' | 'sludge' | 'wash-water' | 'tape' | 'scraps';
+
+/** What a step uses up besides its product, by area, length or each time (typical from memory). */
+export interface Consumption {
+  what:
+    | 'abrasive sheet'
+    | 'scraper edge'
+    | 'rag'
+    | 'tack cloth'
+    | 'tape'
+    | 'film'
+    | 'gloves'
+    | 'brush'
+    | 'pad'
+    | 'sheet goods'
+    | 'staples';
+  unit: 'pieces' | 'm' | 'm²';
+  perM2?: number;
+  perMetre?: number;
+  each?: number;
+}
+
+/** Groups of kinds, in the order a piece meets them. */
+export type StepGroup =
+  | 'look'
+  | 'obtain'
+  | 'parts'
+  | 'clean'
+  | 'take off'
+  | 'repair'
+  | 'abrade'
+  | 'mask'
+  | 'colour wood'
+  | 'film'
+  | 'last'
+  | 'decorate'
+  | 'close';
+
 /** A kind of step as data. */
 export interface StepKind {
   id: StepKindId;
+  group: StepGroup;
   /** What to do, as one says it at the bench. */
   verb: string;
   /** Word under its band on the stick. */
   band: string;
+  needs: readonly Need[];
+  gives: readonly Effect[];
+  touches: readonly Reach[];
+  /** Whose limits of air it has to keep: its product's, or none. */
+  air: 'product' | 'none';
+  protection: readonly Protection[];
+  waste: readonly Waste[];
+  consumes: readonly Consumption[];
   abrasive: boolean;
   /** Leaves something wet that has to dry. */
   wet: boolean;
@@ -33,6 +129,7 @@ export interface StepKind {
 }
 
 const kind = (
+  group: StepGroup,
   id: StepKindId,
   verb: string,
   band: string,
@@ -40,9 +137,17 @@ const kind = (
   traits: Partial<StepKind> = {},
 ): StepKind => ({
   id,
+  group,
   verb,
   band,
   minutes,
+  needs: [],
+  gives: [],
+  touches: [],
+  air: 'none',
+  protection: [],
+  waste: [],
+  consumes: [],
   abrasive: false,
   wet: false,
   film: false,
@@ -51,55 +156,563 @@ const kind = (
   rise: 0,
   ...traits,
 });
-const coat = (id: StepKindId, verb: string, band: string, uses: readonly ProductKind[], rise = 5): StepKind =>
-  kind(id, verb, band, { coat: true }, { wet: true, film: true, divisible: false, uses, rise });
 
-/** Hands-on minutes: typical from memory, corrected by the log. */
-export const stepKindTable = [
-  kind('photograph', 'Photograph it as it is', 'photo', { fixed: 10 }),
-  kind('remove-part', 'Take off', 'off', { perPart: { hardware: 3, door: 8 } }),
-  kind('degrease', 'Wash down and degrease', 'wash', { perM2: 4 }, { wet: true, divisible: false, uses: ['cleaner'] }),
-  kind('rinse', 'Rinse with clean water', 'rinse', { perM2: 2 }, { wet: true, divisible: false }),
-  kind('dry-out', 'Leave to dry out', 'dry', {}),
-  kind('glue', 'Glue and clamp', 'glue', { perPlace: 10 }, { wet: true, divisible: false, uses: ['glue'] }),
+const rags: Consumption = { what: 'rag', unit: 'pieces', perM2: 1 };
+const gloves: Consumption = { what: 'gloves', unit: 'pieces', each: 1 };
+const coatNeeds: readonly Need[] = [
+  'clean',
+  'dry',
+  'dust-free',
+  'glued',
+  'no-stripper',
+  'no-bleach',
+  'no-wax',
+  'uncovered',
+];
+
+/** Something laid on as a coat: a wet film that later coats stand on. */
+const coat = (
+  group: StepGroup,
+  id: StepKindId,
+  verb: string,
+  band: string,
+  uses: readonly ProductKind[],
+  rise = 5,
+  traits: Partial<StepKind> = {},
+): StepKind =>
   kind(
+    group,
+    id,
+    verb,
+    band,
+    { coat: true },
+    {
+      needs: coatNeeds,
+      gives: ['lay'],
+      touches: ['drip', 'vapour'],
+      air: 'product',
+      protection: ['gloves'],
+      waste: ['rags'],
+      consumes: [gloves],
+      wet: true,
+      film: true,
+      divisible: false,
+      uses,
+      rise,
+      ...traits,
+    },
+  );
+
+/** Colour that has to reach bare wood. */
+const inWood: Partial<StepKind> = { needs: [...coatNeeds, 'bare'], consumes: [gloves, rags] };
+
+/** Something abrasive on bare wood or on a film. */
+const abrasive = (
+  id: StepKindId,
+  verb: string,
+  band: string,
+  perM2: number,
+  sheetsPerM2: number,
+  traits: Partial<StepKind> = {},
+): StepKind =>
+  kind(
+    'abrade',
+    id,
+    verb,
+    band,
+    { perM2 },
+    {
+      needs: ['dry', 'glued', 'no-stripper'],
+      gives: ['abrade'],
+      touches: ['dust'],
+      protection: ['dust-mask'],
+      waste: ['dust'],
+      consumes: [{ what: 'abrasive sheet', unit: 'pieces', perM2: sheetsPerM2 }],
+      abrasive: true,
+      rise: -2,
+      ...traits,
+    },
+  );
+
+/** Something wet that dries and is no film. */
+const wash = (id: StepKindId, verb: string, band: string, perM2: number, traits: Partial<StepKind> = {}): StepKind =>
+  kind(
+    'clean',
+    id,
+    verb,
+    band,
+    { perM2 },
+    {
+      gives: ['clean-soil', 'leave-cleaner', 'wet'],
+      touches: ['drip'],
+      protection: ['gloves'],
+      waste: ['wash-water', 'rags'],
+      consumes: [rags, gloves],
+      wet: true,
+      divisible: false,
+      ...traits,
+    },
+  );
+
+/** Work on single places. */
+const repair = (
+  id: StepKindId,
+  verb: string,
+  band: string,
+  perPlace: number,
+  traits: Partial<StepKind> = {},
+  minutes: StepMinutes = {},
+): StepKind => kind('repair', id, verb, band, { perPlace, ...minutes }, { gives: ['close-own'], ...traits });
+
+const filler: Partial<StepKind> = {
+  needs: ['dry', 'no-stripper'],
+  gives: ['close-filled'],
+  protection: ['gloves'],
+  wet: true,
+  divisible: false,
+  rise: 1,
+};
+const glueing: Partial<StepKind> = { gives: ['close-glued'], wet: true, divisible: false, protection: ['gloves'] };
+const spirits: Partial<StepKind> = {
+  touches: ['drip', 'vapour'],
+  protection: ['gloves', 'goggles'],
+  waste: ['rags', 'sludge'],
+  consumes: [rags, gloves],
+};
+const decoration: Partial<StepKind> = {
+  needs: ['clean', 'dry', 'dust-free', 'coated', 'uncovered'],
+  gives: ['decorate'],
+  divisible: false,
+  rise: 1,
+};
+
+/** Every kind of step. Hands-on minutes and consumption: typical from memory, corrected by the log. */
+export const stepKindTable = [
+  kind('look', 'photograph', 'Photograph it as it is', 'photo', { fixed: 10 }),
+  kind('look', 'inspect', 'Look over the primer', 'look', { fixed: 5 }),
+  kind('look', 'test', 'Test', 'test', { fixed: 5 }, { protection: ['gloves'] }),
+  kind('look', 'make-sample', 'Make a sample stick', 'sample', { fixed: 30 }),
+  kind('look', 'approve', 'Have the sample approved', 'approve', { fixed: 5 }),
+  kind('look', 'judge', 'Judge it in daylight', 'judge', { fixed: 5 }),
+  kind('obtain', 'obtain', 'Order', 'order', { fixed: 5 }),
+  kind('obtain', 'warm-up', 'Warm the piece and the product', 'warm', { fixed: 5 }),
+  kind('obtain', 'move-to-space', 'Move it to the spray space', 'move', { fixed: 5 }),
+  kind('obtain', 'turn', 'Turn the piece over', 'turn', { fixed: 5 }),
+  kind('parts', 'remove-part', 'Take off', 'off', {
+    perPart: { hardware: 3, door: 8, lid: 8, mirror: 10, 'seat-pad': 5, top: 15 },
+  }),
+  kind('parts', 'refit-part', 'Fit', 'fit', {
+    perPart: { hardware: 4, door: 12, lid: 12, mirror: 15, 'seat-pad': 6, top: 20 },
+  }),
+  kind(
+    'parts',
+    'replace-part',
+    'Replace',
+    'new',
+    {
+      perPart: { hardware: 6, top: 40, covering: 75, trim: 20, cane: 60, 'seat-pad': 30 },
+    },
+    { gives: ['close-own', 'lay-cloth'], consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
+  ),
+  kind(
+    'parts',
+    'alter-form',
+    'Alter the form',
+    'alter',
+    { perPlace: 30 },
+    { protection: ['goggles'], waste: ['scraps'] },
+  ),
+  kind(
+    'parts',
+    'make-part',
+    'Make a new part',
+    'make',
+    { perPlace: 90 },
+    { gives: ['close-own'], protection: ['goggles', 'hearing'], waste: ['scraps', 'dust'] },
+  ),
+  kind('parts', 'rehearse-assembly', 'Rehearse the assembly', 'rehearse', { fixed: 10 }),
+  kind(
+    'clean',
+    'vacuum',
+    'Vacuum off dirt and nests',
+    'vacuum',
+    { perM2: 1.5 },
+    { protection: ['dust-mask'], waste: ['dust'] },
+  ),
+  kind(
+    'clean',
+    'treat-pests',
+    'Treat insects and mould',
+    'treat',
+    { perM2: 4 },
+    {
+      gives: ['close-own', 'wet'],
+      touches: ['drip', 'vapour'],
+      protection: ['gloves', 'cartridge-mask'],
+      wet: true,
+      divisible: false,
+      uses: ['pest-treatment'],
+    },
+  ),
+  wash('wash', 'Wash off the worst', 'wash', 4, { gives: ['wet', 'close-own'], uses: ['cleaner'] }),
+  wash('degrease', 'Wash down and degrease', 'wash', 4, { uses: ['cleaner'] }),
+  wash('rinse', 'Rinse with clean water', 'rinse', 2, { gives: ['take-cleaner', 'take-bleach', 'wet'] }),
+  kind('clean', 'dry-out', 'Leave to dry out', 'dry', {}, { gives: ['dry'] }),
+  kind(
+    'take off',
     'strip-chemical',
     'Brush on stripper',
     'strip',
     { perM2: 4 },
-    { wet: true, divisible: false, uses: ['stripper'] },
+    {
+      ...spirits,
+      gives: ['soften-film', 'wet'],
+      touches: ['creep', 'drip', 'vapour'],
+      air: 'product',
+      wet: true,
+      divisible: false,
+      uses: ['stripper'],
+    },
   ),
-  kind('scrape', 'Scrape with the grain', 'scrape', { perM2: 12 }, { rise: -4 }),
-  kind('remove-residue', 'Wash off every trace', 'clean', { perM2: 6 }, { wet: true, divisible: false }),
-  kind('sand', 'Sand', 'sand', { perM2: 4 }, { abrasive: true, rise: -2 }),
   kind(
-    'fill',
-    'Fill',
-    'fill',
-    { perPlace: 10 },
-    { wet: true, divisible: false, uses: ['filler-two-part', 'filler-ready'], rise: 1 },
+    'take off',
+    'scrape',
+    'Scrape with the grain',
+    'scrape',
+    { perM2: 12 },
+    {
+      gives: ['take-film'],
+      touches: ['dust'],
+      protection: ['goggles', 'dust-mask'],
+      waste: ['sludge'],
+      consumes: [{ what: 'scraper edge', unit: 'pieces', perM2: 0.5 }],
+      rise: -4,
+    },
   ),
-  kind('scuff', 'Scuff', 'scuff', { perM2: 3 }, { abrasive: true, rise: -2 }),
-  kind('de-dust', 'Vacuum and tack', 'dust', { perM2: 1.5 }),
-  kind('make-sample', 'Make a sample stick', 'sample', { fixed: 30 }),
-  coat('condition', 'Wipe on conditioner', 'cond.', ['conditioner'], 1),
-  coat('stain', 'Stain', 'stain', ['stain'], 2),
-  coat('seal', 'Seal', 'seal', ['sealer']),
-  kind('mask', 'Mask the border', 'mask', { perMetre: 3 }),
-  kind('seal-edge', 'Seal the edge of the tape', 'edge', { perMetre: 1 }),
-  coat('block', 'Block', 'block', ['blocker']),
-  coat('prime', 'Prime', 'prime', ['primer', 'blocker']),
-  kind('inspect', 'Look over the primer', 'look', { fixed: 5 }),
-  kind('denib', 'Sand lightly between coats', 'denib', { perM2: 3 }, { abrasive: true, rise: -2 }),
-  coat('paint', 'Paint', 'paint', ['paint']),
-  kind('unmask', 'Pull the tape', 'unmask', { perMetre: 0.5 }),
-  coat('clear', 'Clear coat', 'clear', ['clear']),
-  kind('wax', 'Wax and buff', 'wax', { perM2: 6 }, { uses: ['wax'], rise: 1 }),
-  kind('dispose', 'See to the oily rags', 'rags', { fixed: 2 }, { divisible: false }),
-  kind('refit-part', 'Fit', 'fit', { perPart: { hardware: 4, door: 12 } }),
-  kind('oil-runners', 'Wax the runners', 'runners', { fixed: 5 }),
-  kind('felt', 'Felt under the feet', 'felt', { fixed: 5 }),
-  kind('cure', 'Leave to cure', 'cure', {}),
+  abrasive('strip-abrasive', 'Sand the film off', 'strip', 8, 2, {
+    group: 'take off',
+    gives: ['take-film', 'abrade'],
+    rise: -4,
+  }),
+  kind(
+    'take off',
+    'peel',
+    'Peel the veneer off',
+    'peel',
+    { perM2: 25 },
+    {
+      gives: ['take-veneer', 'close-own'],
+      protection: ['goggles'],
+      waste: ['scraps'],
+      rise: -4,
+    },
+  ),
+  kind(
+    'take off',
+    'remove-covering',
+    'Take the cover and staples off',
+    'bare',
+    { perM2: 40, fixed: 20 },
+    {
+      gives: ['take-cloth', 'close-own'],
+      protection: ['dust-mask', 'gloves'],
+      waste: ['scraps'],
+      rise: -4,
+    },
+  ),
+  kind(
+    'take off',
+    'remove-residue',
+    'Wash off every trace',
+    'clean',
+    { perM2: 6 },
+    {
+      ...spirits,
+      gives: ['take-residue', 'wet'],
+      wet: true,
+      divisible: false,
+    },
+  ),
+  kind(
+    'take off',
+    'bleach',
+    'Bleach the stain',
+    'bleach',
+    { perM2: 10, fixed: 5 },
+    {
+      gives: ['leave-bleach', 'close-own', 'wet'],
+      protection: ['gloves', 'goggles'],
+      touches: ['drip'],
+      wet: true,
+      divisible: false,
+      uses: ['bleach'],
+    },
+  ),
+  repair('glue', 'Glue and clamp', 'glue', 10, { ...glueing, uses: ['glue'] }),
+  repair('clamp', 'Leave under weight', 'press', 2, { gives: [] }),
+  repair('patch-veneer', 'Let in a piece of veneer', 'patch', 25, { ...glueing, gives: ['close-own'], uses: ['glue'] }),
+  repair(
+    're-veneer',
+    'Lay new veneer',
+    'veneer',
+    0,
+    {
+      needs: ['dry', 'dust-free', 'no-stripper'],
+      gives: ['lay-veneer'],
+      touches: ['vapour'],
+      protection: ['cartridge-mask', 'gloves'],
+      air: 'product',
+      uses: ['contact-cement'],
+      consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.15 }],
+      wet: true,
+      divisible: false,
+      rise: 3,
+    },
+    { perM2: 60, fixed: 20 },
+  ),
+  repair('fill', 'Fill', 'fill', 10, { ...filler, uses: ['filler-two-part', 'filler-ready'] }),
+  repair('fill-stick', 'Melt in a fill stick', 'stick', 6, {
+    ...filler,
+    gives: ['close-own'],
+    wet: false,
+    uses: ['filler-stick'],
+  }),
+  repair('plug', 'Plug old holes', 'plug', 4, {
+    ...filler,
+    gives: ['close-own'],
+    uses: ['filler-two-part', 'filler-ready'],
+  }),
+  repair('drill', 'Drill for hardware', 'drill', 3, { gives: [], protection: ['goggles'] }),
+  repair('fill-leather', 'Fill the leather in thin layers', 'fill', 10, {
+    ...filler,
+    gives: ['close-own'],
+    uses: ['filler-leather'],
+  }),
+  repair('re-cane', 'Lay new cane', 'cane', 60, { protection: ['gloves'] }),
+  repair('ease-drawer', 'Ease the drawer', 'ease', 10, { waste: ['dust'] }),
+  repair('align-door', 'Align the door', 'align', 10),
+  repair('service-hardware', 'Clean and grease the hardware', 'service', 5, {
+    gives: [],
+    waste: ['rags'],
+    consumes: [rags],
+  }),
+  abrasive('sand', 'Sand', 'sand', 4, 1.5, { needs: ['dry', 'glued', 'no-stripper', 'clean'] }),
+  abrasive('scuff', 'Scuff', 'scuff', 3, 1),
+  abrasive('denib', 'Sand lightly between coats', 'denib', 3, 0.8),
+  abrasive('level', 'Level the ridge', 'level', 4, 0.5, { rise: 0 }),
+  abrasive('feather', 'Feather the edges', 'feather', 4, 0.5, { rise: 0 }),
+  abrasive('rub-out', 'Rub out the finish', 'rub', 20, 0.5, { rise: 0 }),
+  kind(
+    'abrade',
+    'de-dust',
+    'Vacuum and tack',
+    'dust',
+    { perM2: 1.5 },
+    {
+      gives: ['take-dust'],
+      consumes: [{ what: 'tack cloth', unit: 'pieces', perM2: 0.2 }],
+    },
+  ),
+  kind(
+    'mask',
+    'mask',
+    'Mask the border',
+    'mask',
+    { perMetre: 3 },
+    {
+      gives: ['cover'],
+      waste: ['tape'],
+      consumes: [{ what: 'tape', unit: 'm', perMetre: 1.1 }],
+    },
+  ),
+  kind('mask', 'seal-edge', 'Seal the edge of the tape', 'edge', { perMetre: 1 }),
+  kind(
+    'mask',
+    'cover',
+    'Cover with film',
+    'cover',
+    { perPlace: 4, fixed: 3 },
+    {
+      consumes: [
+        { what: 'film', unit: 'm²', each: 1.5 },
+        { what: 'tape', unit: 'm', each: 2 },
+      ],
+    },
+  ),
+  kind('mask', 'unmask', 'Pull the tape', 'unmask', { perMetre: 0.5 }, { gives: ['uncover'] }),
+  coat('colour wood', 'condition', 'Wipe on conditioner', 'cond.', ['conditioner'], 1, inWood),
+  coat('colour wood', 'grain-fill', 'Fill the grain', 'grain', ['grain-filler'], 2, { consumes: [gloves, rags] }),
+  coat('colour wood', 'stain', 'Stain', 'stain', ['stain'], 2, inWood),
+  kind(
+    'colour wood',
+    'wipe-back',
+    'Wipe back with the grain',
+    'wipe',
+    { perM2: 4 },
+    { consumes: [rags, gloves], waste: ['rags'], divisible: false },
+  ),
+  coat('colour wood', 'dye', 'Dye', 'dye', ['dye'], 1, inWood),
+  coat('colour wood', 'glaze', 'Glaze', 'glaze', ['glaze'], 2, { minutes: { perM2: 8, fixed: 5 } }),
+  coat('colour wood', 'colour-wash', 'Brush on the wash', 'wash', ['wash', 'paint'], 2, {
+    minutes: { perM2: 8, fixed: 5 },
+  }),
+  coat('colour wood', 'tone', 'Tone', 'tone', ['toner'], 2),
+  coat(
+    'colour wood',
+    'neutralise',
+    'Cancel the under-colour',
+    'cancel',
+    ['glaze', 'wash', 'dye', 'leather-colour'],
+    1,
+    { minutes: { perM2: 8, fixed: 5 } },
+  ),
+  coat('film', 'seal', 'Seal', 'seal', ['sealer']),
+  coat('film', 'block', 'Block', 'block', ['blocker']),
+  coat('film', 'prime', 'Prime', 'prime', ['primer', 'metal-primer', 'blocker']),
+  kind(
+    'film',
+    'spot-prime',
+    'Prime the mended places',
+    'spot',
+    { perPlace: 3 },
+    {
+      needs: ['dry', 'dust-free', 'no-stripper'],
+      gives: [],
+      air: 'product',
+      protection: ['gloves'],
+      wet: true,
+      divisible: false,
+      uses: ['primer', 'blocker', 'metal-primer'],
+    },
+  ),
+  coat('film', 'paint', 'Paint', 'paint', ['paint']),
+  coat('film', 'blend', 'Blend the bands', 'blend', ['paint'], 3, { minutes: { perM2: 18, fixed: 10 } }),
+  coat('film', 'metallic', 'Lay the metallic coat', 'metal', ['metallic']),
+  coat('film', 'clear', 'Clear coat', 'clear', ['clear']),
+  coat('film', 'recolour-leather', 'Dab on leather colour', 'leather', ['leather-colour'], 2),
+  kind(
+    'last',
+    'wax',
+    'Wax and buff',
+    'wax',
+    { perM2: 6 },
+    {
+      needs: ['sealed', 'dust-free', 'uncovered'],
+      gives: ['lay-wax'],
+      uses: ['wax'],
+      waste: ['rags'],
+      consumes: [rags],
+      rise: 1,
+    },
+  ),
+  kind(
+    'last',
+    'dark-wax',
+    'Dark wax, and wipe back',
+    'dark wax',
+    { perM2: 8 },
+    {
+      needs: ['sealed', 'dust-free', 'uncovered'],
+      gives: ['lay-wax'],
+      uses: ['dark-wax'],
+      waste: ['rags'],
+      consumes: [rags],
+      rise: 1,
+    },
+  ),
+  kind(
+    'last',
+    'gild-edge',
+    'Gild the edges',
+    'gild',
+    { perMetre: 4 },
+    { needs: ['coated'], uses: ['gilding-wax'], rise: 1 },
+  ),
+  kind('last', 'oil-runners', 'Wax the runners', 'runners', { fixed: 5 }),
+  kind('last', 'felt', 'Felt under the feet', 'felt', { fixed: 5 }),
+  kind('last', 'fit-restraint', 'Fit the wall restraint or lid support', 'restrain', { fixed: 10 }),
+  kind(
+    'decorate',
+    'paper',
+    'Paste on paper',
+    'paper',
+    { perM2: 25, fixed: 10 },
+    {
+      ...decoration,
+      wet: true,
+      uses: ['paste'],
+      consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }],
+    },
+  ),
+  kind(
+    'decorate',
+    'line',
+    'Line the inside',
+    'line',
+    { perM2: 25, fixed: 10 },
+    {
+      ...decoration,
+      wet: true,
+      uses: ['paste'],
+      consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }],
+    },
+  ),
+  coat('decorate', 'size', 'Brush on the size', 'size', ['leaf-size'], 1, { needs: [...coatNeeds, 'coated'] }),
+  kind(
+    'decorate',
+    'leaf',
+    'Lay the leaf',
+    'leaf',
+    { perM2: 60 },
+    { ...decoration, consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
+  ),
+  kind(
+    'decorate',
+    'foil',
+    'Lay the foil',
+    'foil',
+    { perM2: 40 },
+    { ...decoration, consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
+  ),
+  kind(
+    'decorate',
+    'transfer',
+    'Rub on the transfer',
+    'transfer',
+    { perPlace: 20 },
+    { ...decoration, consumes: [{ what: 'sheet goods', unit: 'pieces', each: 1 }] },
+  ),
+  kind('decorate', 'stencil', 'Stencil', 'stencil', { fixed: 45 }, { ...decoration, wet: true, uses: ['paint'] }),
+  coat('decorate', 'patina', 'Lay the patina coat', 'patina', ['metallic']),
+  kind(
+    'decorate',
+    'activate',
+    'Soak with activator',
+    'activate',
+    { perM2: 6, fixed: 5 },
+    {
+      gives: ['decorate'],
+      air: 'product',
+      protection: ['gloves', 'goggles'],
+      wet: true,
+      divisible: false,
+      uses: ['activator'],
+    },
+  ),
+  kind('decorate', 'decal', 'Float on the decal', 'decal', { perPlace: 15 }, decoration),
+  kind(
+    'decorate',
+    'applique',
+    'Warm and glue the ornaments',
+    'ornament',
+    { perPlace: 15 },
+    { ...decoration, uses: ['glue'], protection: ['gloves'], wet: true },
+  ),
+  kind('close', 'dry', 'Leave to dry', 'dry', {}),
+  kind('close', 'cure', 'Leave to cure', 'cure', {}),
+  kind('close', 'assemble', 'Put the parts together', 'assemble', { fixed: 20 }),
+  kind('close', 'dispose', 'See to the oily rags', 'rags', { fixed: 2 }, { divisible: false }),
+  kind('close', 'hand-over', 'Hand it over with its care card', 'hand over', { fixed: 15 }),
 ] as const satisfies readonly StepKind[];
 
 const byId = new Map<StepKindId, StepKind>(stepKindTable.map((k) => [k.id, k]));

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { buildFaces, newPiece, shapeToDraw } from '../piece';
+import { buildFaces, newDamage, newPiece, shapeToDraw } from '../piece';
 import { typicalProducts } from '../products';
 import { type Piece, type Product, type Step, type StepKindId, type Surface, stepKindIds } from '../workshop';
 import {
@@ -30,6 +30,9 @@ const step = (kind: StepKindId, change: Partial<Step> = {}): Step => ({
   count: 0,
   lineM: 0,
   fixedWaitMin: 0,
+  test: null,
+  faceIds: null,
+  areaFrac: 1,
   reason: '',
   waitsFor: [],
   ...change,
@@ -125,10 +128,7 @@ describe('the surface as a state machine', () => {
   });
   it('glue closes joints, filler closes dents, neither the other', () => {
     const broken = found(surface('solid', 'oak', 'none'), {
-      damage: [
-        { id: 'a', kind: 'open-joint', zoneId: 'top', count: 1 },
-        { id: 'b', kind: 'dent', zoneId: 'top', count: 2 },
-      ],
+      damage: [newDamage('a', 'open-joint', 'top', 1), newDamage('b', 'dent', 'top', 2)],
     });
     expect(run(broken, ['glue', { count: 1 }]).openDamage).toEqual(['dent']);
     expect(run(broken, ['fill', { count: 2 }])).toMatchObject({ openDamage: ['open-joint'], fills: 2 });
@@ -223,15 +223,17 @@ describe('availableLooks', () => {
         .filter((l) => l.barredBecause)
         .map((l) => l.look);
     };
-    expect(barred(surface('mdf', 'unknown', 'none'))).toEqual(['natural-clear', 'stained-clear', 'refreshed', 'waxed']);
-    expect(barred(surface('particleboard', 'unknown', 'paint'))).toEqual([
-      'natural-clear',
-      'stained-clear',
-      'refreshed',
-      'waxed',
-    ]);
-    expect(barred(surface('veneer', 'oak', 'none', 0.5))).toEqual(['refreshed']);
-    expect(barred(surface('solid', 'oak', 'shellac'))).toEqual([]);
+    const wooden = ['natural-clear', 'stained-clear', 'refreshed', 'toned', 'waxed', 'whitewashed'];
+    const decorated = ['blended', 'papered', 'leafed', 'foiled', 'patina'];
+    const cloth = ['recoloured', 're-covered'];
+    expect(barred(surface('mdf', 'unknown', 'none'))).toEqual([...wooden, ...cloth]);
+    expect(barred(surface('particleboard', 'unknown', 'paint'))).toEqual([...wooden, ...cloth]);
+    expect(barred(surface('laminate', 'unknown', 'none'))).toEqual([...wooden, ...cloth]);
+    expect(barred(surface('veneer', 'oak', 'none', 0.5))).toEqual(['refreshed', ...cloth]);
+    expect(barred(surface('solid', 'oak', 'shellac'))).toEqual(cloth);
+    expect(barred(surface('cane', 'oak', 'none'))).toEqual([...wooden, ...decorated, ...cloth]);
+    expect(barred(surface('leather', 'oak', 'none'))).toEqual([...wooden, 'painted', ...decorated]);
+    expect(barred(surface('cloth', 'oak', 'none'))).toEqual([...wooden, 'painted', ...decorated, 'recoloured']);
   });
   it('counts a face by what it is made of, also after it was moved', () => {
     const piece = pieceOf(surface('mdf', 'unknown', 'none'), { faceZones: { 'top/upper': 'carcass' } });
@@ -242,7 +244,7 @@ describe('availableLooks', () => {
 
 describe('stepKind', () => {
   it('knows which kinds of product a step can use', () => {
-    expect(stepKind('prime').uses).toEqual(['primer', 'blocker']);
+    expect(stepKind('prime').uses).toEqual(['primer', 'metal-primer', 'blocker']);
     expect(stepKind('mask').uses).toEqual([]);
   });
 });

@@ -1,12 +1,18 @@
-import { type Face, type Species, speciesById, surfaceOf, zoneOfFace } from '../piece';
+import { type Face, materialOf, type Species, speciesById, surfaceOf, zoneOfFace } from '../piece';
 import type { Carrier, DamageKind, MaterialKind, OldFinishKind, Piece, Product, Step, Surface } from '../workshop';
+import { canHave, closesDamage, gluedDamage } from './damageTable';
 import { removedUm } from './grits';
+import { type Effect, stepKind } from './stepKinds';
+
+/** What a layer is to those above it. */
+type Role = 'in-wood' | 'film' | 'wax' | 'decoration';
 
 /** One layer on a face, bottom to top. */
 interface Layer {
   stepId: string | null;
   productId: string | null;
   carrier: Carrier | null;
+  role: Role;
   old: OldFinishKind | null;
   coats: number;
   /** Abraded since it was laid. */
@@ -18,7 +24,8 @@ export interface SurfaceState {
   material: MaterialKind;
   species: Species;
   soil: 'dirty' | 'clean';
-  residue: 'none' | 'cleaner' | 'stripper' | 'softened-film' | 'wax';
+  residue: 'none' | 'cleaner' | 'stripper' | 'softened-film' | 'wax' | 'bleach';
+  /** Water or solvent of a wash still in it; a film that dries is a matter of its product's waits. */
   wet: boolean;
   dusty: boolean;
   openDamage: readonly DamageKind[];
@@ -32,23 +39,36 @@ export interface SurfaceState {
   veneerKnown: boolean;
   layers: readonly Layer[];
   covered: boolean;
+  /** Cover and pad are off. */
+  clothOff: boolean;
 }
 
 const oldLayers = (surface: Surface): Layer[] =>
   surface.oldFinish.kind === 'none'
     ? []
-    : [{ stepId: null, productId: null, carrier: null, old: surface.oldFinish.kind, coats: 1, keyed: false }];
+    : [
+        {
+          stepId: null,
+          productId: null,
+          carrier: null,
+          role: surface.oldFinish.kind === 'wax' ? 'wax' : 'film',
+          old: surface.oldFinish.kind,
+          coats: 1,
+          keyed: false,
+        },
+      ];
 
 /** The state in which each face comes in; faces alike share one object. */
 export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string, SurfaceState> {
-  const shared = new Map<string, SurfaceState>();
+  const shared = new Map<Surface, Map<string, SurfaceState>>();
   const states = new Map<string, SurfaceState>();
   for (const face of faces) {
     const zone = zoneOfFace(piece, face);
-    const key = `${face.zoneId}>${zone}`;
-    let state = shared.get(key);
+    const surface = surfaceOf(piece, face);
+    const byZone = shared.get(surface) ?? new Map<string, SurfaceState>();
+    shared.set(surface, byZone);
+    let state = byZone.get(zone);
     if (!state) {
-      const surface = surfaceOf(piece, face.zoneId);
       const { kind, speciesId, veneerThicknessMm } = surface.material;
       state = {
         material: kind,
@@ -57,7 +77,7 @@ export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string,
         residue: surface.oldFinish.kind === 'wax' ? 'wax' : 'none',
         wet: false,
         dusty: false,
-        openDamage: piece.damage.filter((d) => d.zoneId === zone).map((d) => d.kind),
+        openDamage: piece.damage.filter((d) => d.zoneId === zone && canHave(d.kind, kind)).map((d) => d.kind),
         fills: 0,
         lastGrit: null,
         rung: null,
@@ -65,87 +85,106 @@ export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string,
         veneerKnown: veneerThicknessMm !== null,
         layers: oldLayers(surface),
         covered: false,
+        clothOff: false,
       };
-      shared.set(key, state);
+      byZone.set(zone, state);
     }
     states.set(face.id, state);
   }
   return states;
 }
 
-/** Damage that glue puts right; the rest is filled. */
-export const gluedDamage: readonly DamageKind[] = ['loose-veneer', 'chipped-veneer', 'open-joint', 'wobbly-leg'];
-
 const keyed = (layers: readonly Layer[]): Layer[] =>
   layers.map((l, i) => (i === layers.length - 1 ? { ...l, keyed: true } : l));
 
-/** Bare wood under the abrasive loses thickness; a film is keyed. */
+/** Steps that go on down to bare wood and spend what there is of it; the others key the film on top. */
+const onBareWood = new Set<Step['kind']>(['sand', 'strip-abrasive']);
+
 function abraded(state: SurfaceState, step: Step): SurfaceState {
   const grit = step.grit ?? 180;
-  if (state.layers.length > 0 && step.kind !== 'sand')
+  if (state.layers.length > 0 && !onBareWood.has(step.kind))
     return { ...state, dusty: true, lastGrit: grit, layers: keyed(state.layers) };
   const left = state.veneerLeftMm === null ? null : state.veneerLeftMm - removedUm(grit, state.rung) / 1000;
   return { ...state, dusty: true, lastGrit: grit, rung: grit, veneerLeftMm: left, layers: keyed(state.layers) };
 }
 
-const laid = (state: SurfaceState, step: Step, product: Product | undefined): SurfaceState => ({
-  ...state,
-  wet: true,
-  layers: [
-    ...state.layers,
-    {
-      stepId: step.id,
-      productId: step.productId,
-      carrier: product?.carrier ?? null,
-      old: null,
-      coats: 1,
-      keyed: false,
-    },
-  ],
+const layer = (step: Step, product: Product | undefined, role: Role): Layer => ({
+  stepId: step.id,
+  productId: step.productId,
+  carrier: product?.carrier ?? null,
+  role,
+  old: null,
+  coats: 1,
+  keyed: false,
 });
 
-/** The state of a face after a step of the plan. */
-export function afterStep(state: SurfaceState, step: Step, product: Product | undefined): SurfaceState {
-  switch (step.kind) {
-    case 'degrease':
-      return { ...state, soil: 'clean', residue: state.residue === 'none' ? 'cleaner' : state.residue, wet: true };
-    case 'rinse':
-      return { ...state, residue: state.residue === 'cleaner' ? 'none' : state.residue, wet: true };
-    case 'dry-out':
-      return { ...state, wet: false };
-    case 'glue':
-      return { ...state, openDamage: state.openDamage.filter((d) => !gluedDamage.includes(d)) };
-    case 'fill':
-      return {
-        ...state,
-        openDamage: state.openDamage.filter((d) => gluedDamage.includes(d)),
-        fills: state.fills + step.count,
-      };
-    case 'strip-chemical':
-      return { ...state, residue: 'softened-film', wet: true };
-    case 'scrape':
-      return { ...state, layers: [], residue: state.residue === 'softened-film' ? 'stripper' : state.residue };
-    case 'remove-residue':
-      return { ...state, residue: 'none', layers: state.layers.filter((l) => l.old !== 'wax'), wet: true };
-    case 'sand':
-    case 'scuff':
-    case 'denib':
-      return abraded(state, step);
-    case 'de-dust':
-      return { ...state, dusty: false };
-    case 'mask':
-      return { ...state, covered: true };
-    case 'unmask':
-      return { ...state, covered: false };
-    case 'condition':
-    case 'stain':
-    case 'seal':
-    case 'block':
-    case 'prime':
-    case 'paint':
-    case 'clear':
-      return laid(state, step, product);
-    default:
-      return state;
-  }
-}
+const inWood = new Set<Step['kind']>(['condition', 'stain', 'dye', 'grain-fill']);
+
+const onTop = (state: SurfaceState, added: Layer): SurfaceState => ({ ...state, layers: [...state.layers, added] });
+
+/** Thickness of commercial face veneer as sold, mm (from memory: 0.5–0.6). */
+const newVeneerMm = 0.55;
+
+type Change = (state: SurfaceState, step: Step, product: Product | undefined) => SurfaceState;
+
+/** What each effect does to a surface. */
+const changes: Readonly<Record<Effect, Change>> = {
+  'clean-soil': (s) => ({ ...s, soil: 'clean' }),
+  'leave-cleaner': (s) => ({ ...s, residue: s.residue === 'none' ? 'cleaner' : s.residue }),
+  'take-cleaner': (s) => ({ ...s, residue: s.residue === 'cleaner' ? 'none' : s.residue }),
+  wet: (s) => ({ ...s, wet: true }),
+  dry: (s) => ({ ...s, wet: false }),
+  'close-glued': (s) => ({ ...s, openDamage: s.openDamage.filter((d) => !gluedDamage.includes(d)) }),
+  'close-filled': (s, step) => ({
+    ...s,
+    openDamage: s.openDamage.filter((d) => !closesDamage('fill', d)),
+    fills: s.fills + step.count,
+  }),
+  'close-own': (s, step) => ({ ...s, openDamage: s.openDamage.filter((d) => !closesDamage(step.kind, d)) }),
+  'soften-film': (s) => ({ ...s, residue: 'softened-film' }),
+  'take-film': (s) => ({
+    ...s,
+    layers: [],
+    residue: s.residue === 'softened-film' ? 'stripper' : s.residue === 'wax' ? 'none' : s.residue,
+  }),
+  'take-residue': (s) => ({ ...s, residue: 'none', layers: s.layers.filter((l) => l.old !== 'wax') }),
+  'leave-bleach': (s) => ({ ...s, residue: 'bleach' }),
+  'take-bleach': (s) => ({ ...s, residue: s.residue === 'bleach' ? 'none' : s.residue }),
+  'take-veneer': (s) => ({
+    ...s,
+    material: s.material === 'veneer' ? 'solid' : s.material,
+    veneerLeftMm: null,
+    layers: [],
+    residue: 'none',
+    openDamage: s.openDamage.filter((d) => !d.includes('veneer')),
+  }),
+  'lay-veneer': (s) => ({
+    ...s,
+    material: 'veneer',
+    veneerLeftMm: newVeneerMm,
+    veneerKnown: true,
+    layers: [],
+    soil: 'clean',
+    fills: 0,
+    lastGrit: null,
+    rung: null,
+    openDamage: s.openDamage.filter((d) => !d.includes('veneer')),
+  }),
+  'take-cloth': (s) => ({ ...s, clothOff: true, soil: 'clean' }),
+  'lay-cloth': (s) => ({ ...s, clothOff: false }),
+  abrade: abraded,
+  'take-dust': (s) => ({ ...s, dusty: false }),
+  // A design is taped on part of a face: what lies between the lines stays open.
+  cover: (s, step) => (step.areaFrac < 1 ? s : { ...s, covered: true }),
+  uncover: (s) => ({ ...s, covered: false }),
+  lay: (s, step, product) => onTop(s, layer(step, product, inWood.has(step.kind) ? 'in-wood' : 'film')),
+  'lay-wax': (s, step, product) => onTop(s, layer(step, product, 'wax')),
+  decorate: (s, step, product) => onTop(s, layer(step, product, 'decoration')),
+};
+
+/** The state of a face after a step of the plan: what its kind gives, one effect after the other. */
+export const afterStep = (state: SurfaceState, step: Step, product: Product | undefined): SurfaceState =>
+  stepKind(step.kind).gives.reduce((s, effect) => changes[effect](s, step, product), state);
+
+/** Bare colour of a surface, #rrggbb. */
+export const bareColour = (state: SurfaceState): string => materialOf(state.material).colour ?? state.species.colour;

@@ -1,375 +1,59 @@
-import type { FormId, LegKind, ZoneId } from '../workshop';
+import { addedFaces, pullFaces } from './addedFaces';
+import { carcassPiece } from './carcassFaces';
 import type { Face } from './Face';
+import { bedHeadPiece, boardPiece, framePiece } from './flatFaces';
 import { type Form, formById } from './forms';
-import { type Box, boxFace, squareLeg, turnedLeg } from './solids';
+import type { Shape } from './Shape';
+import { chairPiece, cotPiece } from './seatFaces';
+import { dressingTablePiece, slopePiece } from './slopeFaces';
+import { tablePiece } from './tableFaces';
 
-/** What the geometry of a piece follows from; dimensions over all, m. */
-export interface Shape {
-  form: FormId;
-  heightM: number;
-  widthM: number;
-  depthM: number;
-  drawers: number;
-  doors: number;
-  shelves: number;
-  legs: LegKind;
-}
+const builders: Readonly<Record<Form['family'], (shape: Shape, form: Form) => Face[]>> = {
+  drawers: carcassPiece,
+  doors: carcassPiece,
+  lidded: carcassPiece,
+  table: tablePiece,
+  slope: slopePiece,
+  'dressing-table': dressingTablePiece,
+  chair: chairPiece,
+  cot: cotPiece,
+  board: boardPiece,
+  frame: framePiece,
+  'bed-head': bedHeadPiece,
+};
 
-// Make of the parts, m: common practice, no source. Fronts lie flush in a frame.
-const stileM = 0.03;
-const railM = 0.02;
-const boardM = 0.018;
-const apronM = 0.1;
+/** The part a face belongs to: the first segment of its id. */
+export const partOfFace = (face: Pick<Face, 'id'>): string => face.id.split('/')[0] ?? face.id;
 
-/** The slab on top with its edges and, where it overhangs, its underside in strips around the body. */
-function topFaces(form: Form, box: Box, body: Box): Face[] {
-  const strip = (id: string, name: string, x0: number, x1: number, z0: number, z1: number) =>
-    boxFace(`top/${id}`, name, 'top', 'down', { ...box, x0, x1, z0, z1 });
-  return [
-    boxFace('top/upper', 'Top, upper face', 'top', 'up', box),
-    boxFace('top/front-edge', 'Top, front edge', 'top', 'front', box),
-    boxFace('top/left-edge', 'Top, left edge', 'top', 'left', box),
-    boxFace('top/right-edge', 'Top, right edge', 'top', 'right', box),
-    boxFace('top/back-edge', 'Top, back edge', 'top', 'back', box, { counted: form.family === 'table' }),
-    strip('underside-front', 'Top, underside at the front', box.x0, box.x1, box.z0, body.z0),
-    strip('underside-left', 'Top, underside at the left', box.x0, body.x0, body.z0, body.z1),
-    strip('underside-right', 'Top, underside at the right', body.x1, box.x1, body.z0, body.z1),
-    ...(form.family === 'table'
-      ? [strip('underside-back', 'Top, underside at the back', box.x0, box.x1, body.z1, box.z1)]
-      : []),
-  ];
-}
-
-/** Feet at the four corners of a body, or none. */
-function legFaces(kind: LegKind, body: Box, widthM: number, heightM: number): Face[] {
-  const half = widthM / 2;
-  const spots = [
-    ['front-left', body.x0 + half, body.z0 + half],
-    ['front-right', body.x1 - half, body.z0 + half],
-    ['back-right', body.x1 - half, body.z1 - half],
-    ['back-left', body.x0 + half, body.z1 - half],
-  ] as const;
-  return spots.flatMap(([where, x, z]) => {
-    const part = `leg-${where}`;
-    const name = `Leg, ${where.replace('-', ' ')}`;
-    if (kind === 'turned') return [turnedLeg(part, name, x, z, half, half * 0.6, heightM)];
-    return kind === 'square' || kind === 'tapered'
-      ? squareLeg(part, name, x, z, widthM, heightM, kind === 'tapered' ? 0.6 : 1)
-      : [];
-  });
-}
-
-const drawerFace = (n: number, box: Box): Face =>
-  boxFace(`drawer-${n}/front`, `Drawer ${n}, front`, 'fronts', 'front', box, { pulls: box.x1 - box.x0 > 0.5 ? 2 : 1 });
-
-/** Inner faces of a drawer box: bottom and four sides, not counted unless asked. */
-function drawerInside(n: number, front: Box, depthM: number): Face[] {
-  const box = {
-    x0: front.x0 + 0.012,
-    x1: front.x1 - 0.012,
-    y0: front.y0 + 0.012,
-    y1: Math.max(front.y0 + 0.02, front.y1 - 0.02),
-    z0: front.z0 + 0.02,
-    z1: depthM,
+/** A form with the changes of this piece: a new top has its own overhang, a squared base stands on a plinth. */
+function altered(shape: Shape): { shape: Shape; form: Form } {
+  const form = formById(shape.form);
+  const alterations = shape.alterations ?? [];
+  const newTop = alterations.find((a) => a.kind === 'new-top');
+  const squared = alterations.some((a) => a.kind === 'base-squared') && form.legs.includes('plinth');
+  return {
+    shape: squared ? { ...shape, legs: 'plinth' } : shape,
+    form: newTop?.girthM ? { ...form, overhangM: newTop.girthM } : form,
   };
-  const part = (side: 'down' | 'left' | 'right' | 'front' | 'back', name: string) =>
-    boxFace(
-      `drawer-${n}/inside-${side === 'down' ? 'bottom' : side}`,
-      `Drawer ${n}, inside ${name}`,
-      'interior',
-      side,
-      box,
-      { counted: false, inside: true },
-    );
-  return [
-    part('down', 'bottom'),
-    part('left', 'left'),
-    part('right', 'right'),
-    part('front', 'front'),
-    part('back', 'back'),
-  ];
-}
-
-/** A door with its outer face, four edges and inner face. */
-function doorFaces(n: number, box: Box): Face[] {
-  const slab = { ...box, z1: box.z0 + boardM };
-  const edge = (side: 'left' | 'right' | 'up' | 'down', name: string) =>
-    boxFace(`door-${n}/edge-${side}`, `Door ${n}, ${name} edge`, 'fronts', side, slab, { inside: true });
-  return [
-    boxFace(`door-${n}/front`, `Door ${n}, outer face`, 'fronts', 'front', slab, { pulls: 1, hinges: 2 }),
-    edge('left', 'left'),
-    edge('right', 'right'),
-    edge('up', 'upper'),
-    edge('down', 'lower'),
-    boxFace(`door-${n}/inner`, `Door ${n}, inner face`, 'interior', 'back', slab, { inside: true }),
-  ];
-}
-
-/** Frame members between columns or rows of fronts, as faces of the carcass. */
-const frame = (id: string, name: string, box: Box): Face => boxFace(`frame/${id}`, name, 'carcass', 'front', box);
-
-/** Rows of drawers in an opening, with rails above, between and below. */
-function drawerStack(opening: Box, count: number, first: number, depthM: number): Face[] {
-  const height = (opening.y1 - opening.y0 - (count + 1) * railM) / count;
-  return Array.from({ length: count }, (_, i) => {
-    const y1 = opening.y1 - railM - i * (height + railM);
-    const front = { ...opening, y0: y1 - height, y1 };
-    return [
-      frame(`rail-${first + i}`, `Rail above drawer ${first + i}`, { ...opening, y0: y1, y1: y1 + railM }),
-      drawerFace(first + i, front),
-      ...drawerInside(first + i, front, depthM),
-    ];
-  })
-    .flat()
-    .concat(frame('rail-bottom', 'Lowest rail', { ...opening, y1: opening.y0 + railM }));
-}
-
-/** Items side by side in a row: fronts with stiles between them. */
-function row(opening: Box, count: number, make: (n: number, box: Box) => Face[], stile: string): Face[] {
-  const width = (opening.x1 - opening.x0 - (count - 1) * railM) / count;
-  return Array.from({ length: count }, (_, i) => {
-    const x0 = opening.x0 + i * (width + railM);
-    const faces = make(i + 1, { ...opening, x0, x1: x0 + width });
-    const between = frame(`${stile}-${i + 1}`, `Stile ${i + 1}`, {
-      ...opening,
-      x0: x0 + width,
-      x1: x0 + width + railM,
-    });
-    return i < count - 1 ? [...faces, between] : faces;
-  }).flat();
-}
-
-/** Inner faces of a body: sides, bottom, back, and the top where there is no lid; seen only through an opening. */
-function bodyInside(box: Box, hidden: boolean, lidded: boolean): Face[] {
-  const facing = { left: 'right', right: 'left', down: 'up', up: 'down', back: 'front', front: 'back' } as const;
-  const wall = (side: keyof typeof facing, name: string) =>
-    boxFace(`inside/${name}`, `Inside, ${name}`, 'interior', side, box, { inside: hidden, facing: facing[side] });
-  const walls = [wall('left', 'left'), wall('right', 'right'), wall('down', 'bottom'), wall('back', 'back')];
-  return [...walls, lidded ? wall('front', 'front') : wall('up', 'top')];
-}
-
-/** Shelves of a body: both faces and the front edge. */
-function shelfFaces(box: Box, count: number, hidden: boolean): Face[] {
-  return Array.from({ length: count }, (_, i) => {
-    const y = box.y0 + ((i + 1) * (box.y1 - box.y0)) / (count + 1);
-    const shelf = { ...box, y0: y - boardM / 2, y1: y + boardM / 2 };
-    const part = (side: 'up' | 'down' | 'front', name: string) =>
-      boxFace(`shelf-${i + 1}/${name}`, `Shelf ${i + 1}, ${name}`, 'interior', side, shelf, { inside: hidden });
-    return [part('up', 'upper face'), part('down', 'lower face'), part('front', 'front edge')];
-  }).flat();
-}
-
-/** The room inside a body whose opening ends at a height. */
-const roomIn = (body: Box, topM: number): Box => ({
-  x0: body.x0 + boardM,
-  x1: body.x1 - boardM,
-  y0: body.y0 + boardM,
-  y1: topM,
-  z0: body.z0 + 0.02,
-  z1: body.z1 - 0.006,
-});
-
-/** The front of a carcass: frame, drawers and doors. */
-function frontFaces(shape: Shape, body: Box): Face[] {
-  const within = { ...body, x0: body.x0 + stileM, x1: body.x1 - stileM };
-  const stiles = [
-    frame('stile-left', 'Stile, left', { ...body, x1: within.x0 }),
-    frame('stile-right', 'Stile, right', { ...body, x0: within.x1 }),
-  ];
-  const { family } = formById(shape.form);
-  if (family === 'lidded') {
-    const room = { ...roomIn(body, body.y1), z0: body.z0 + boardM };
-    return [frame('panel', 'Front', body), ...bodyInside(room, true, true)];
-  }
-  if (family === 'drawers') {
-    if (shape.drawers === 0) return [...stiles, frame('panel', 'Front panel', within)];
-    return [...stiles, ...drawerStack(within, shape.drawers, 1, body.z1 - 0.02)];
-  }
-  const drawerHeight = shape.drawers > 0 ? Math.min(0.14, (body.y1 - body.y0) * 0.3) : 0;
-  const doorsTop = body.y1 - railM - (drawerHeight > 0 ? drawerHeight + railM : 0);
-  const doorBox = { ...within, y0: body.y0 + railM, y1: doorsTop };
-  const drawerBox = { ...within, y0: body.y1 - railM - drawerHeight, y1: body.y1 - railM };
-  const room = roomIn(body, doorBox.y1);
-  const drawerCell = (n: number, box: Box) => [drawerFace(n, box), ...drawerInside(n, box, body.z1 - 0.02)];
-  return [
-    ...stiles,
-    frame('rail-top', 'Rail, top', { ...within, y0: body.y1 - railM }),
-    frame('rail-bottom', 'Rail, bottom', { ...within, y1: body.y0 + railM }),
-    ...(drawerHeight > 0
-      ? [
-          frame('rail-middle', 'Rail between drawers and doors', { ...within, y0: doorsTop, y1: drawerBox.y0 }),
-          ...row(drawerBox, shape.drawers, drawerCell, 'drawer-stile'),
-        ]
-      : []),
-    ...(shape.doors > 0 ? row(doorBox, shape.doors, doorFaces, 'door-stile') : []),
-    ...bodyInside(room, shape.doors > 0, false),
-    ...shelfFaces(room, shape.shelves, shape.doors > 0),
-  ];
-}
-
-function carcassPiece(shape: Shape, form: Form): Face[] {
-  const { heightM: H, widthM: W, depthM: D } = shape;
-  const lift = shape.legs === 'none' ? 0 : shape.legs === 'plinth' ? form.footHeightM : form.footHeightM * 1.5;
-  const top = { x0: 0, x1: W, y0: H - form.topThicknessM, y1: H, z0: 0, z1: D };
-  const body = { x0: form.overhangM, x1: W - form.overhangM, y0: lift, y1: top.y0, z0: form.overhangM, z1: D };
-  const plinth = { ...body, y0: 0, y1: lift };
-  const plinthFaces = (['front', 'left', 'right'] as const).map((side) =>
-    boxFace(`plinth/${side}`, `Plinth, ${side}`, 'carcass', side, plinth),
-  );
-  return [
-    ...topFaces(form, top, body),
-    boxFace('carcass/left', 'Side, left', 'carcass', 'left', body),
-    boxFace('carcass/right', 'Side, right', 'carcass', 'right', body),
-    boxFace('carcass/back', 'Back', 'carcass', 'back', body, { counted: false }),
-    ...frontFaces(shape, body),
-    ...(shape.legs === 'plinth' ? plinthFaces : legFaces(shape.legs, body, 0.05, lift)),
-  ];
-}
-
-function tablePiece(shape: Shape, form: Form): Face[] {
-  const { heightM: H, widthM: W, depthM: D } = shape;
-  const legM = Math.min(0.07, Math.max(0.03, Math.min(W * 0.05, D * 0.08)));
-  const top = { x0: 0, x1: W, y0: H - form.topThicknessM, y1: H, z0: 0, z1: D };
-  const body = {
-    x0: form.overhangM,
-    x1: W - form.overhangM,
-    y0: top.y0 - apronM,
-    y1: top.y0,
-    z0: form.overhangM,
-    z1: D - form.overhangM,
-  };
-  const across = { ...body, x0: body.x0 + legM, x1: body.x1 - legM };
-  const deep = { ...body, z0: body.z0 + legM, z1: body.z1 - legM };
-  const drawerOpening = {
-    ...across,
-    x0: across.x0 + railM,
-    x1: across.x1 - railM,
-    y0: body.y0 + 0.01,
-    y1: body.y1 - 0.01,
-  };
-  const frontApron =
-    shape.drawers === 0
-      ? [boxFace('apron/front', 'Apron, front', 'carcass', 'front', across)]
-      : [
-          frame('apron-upper', 'Apron, rail above the drawers', { ...across, y0: drawerOpening.y1 }),
-          frame('apron-lower', 'Apron, rail below the drawers', { ...across, y1: drawerOpening.y0 }),
-          frame('apron-left', 'Apron, left of the drawers', { ...drawerOpening, x0: across.x0, x1: drawerOpening.x0 }),
-          frame('apron-right', 'Apron, right of the drawers', {
-            ...drawerOpening,
-            x0: drawerOpening.x1,
-            x1: across.x1,
-          }),
-          ...row(
-            drawerOpening,
-            shape.drawers,
-            (n, box) => [drawerFace(n, box), ...drawerInside(n, box, body.z1 - 0.1)],
-            'drawer-stile',
-          ),
-        ];
-  return [
-    ...topFaces(form, top, body),
-    boxFace('apron/left', 'Apron, left', 'carcass', 'left', deep),
-    boxFace('apron/right', 'Apron, right', 'carcass', 'right', deep),
-    boxFace('apron/back', 'Apron, back', 'carcass', 'back', across),
-    ...frontApron,
-    ...(shape.shelves > 0 ? tableShelf(body, legM, Math.min(0.18, H * 0.3)) : []),
-    ...legFaces(shape.legs, body, legM, top.y0),
-  ];
-}
-
-/** A shelf between the legs of a table: both faces and four edges. */
-function tableShelf(body: Box, legM: number, heightM: number): Face[] {
-  const box = {
-    x0: body.x0 + legM / 2,
-    x1: body.x1 - legM / 2,
-    y0: heightM - boardM,
-    y1: heightM,
-    z0: body.z0 + legM / 2,
-    z1: body.z1 - legM / 2,
-  };
-  return sidesOf('shelf', 'Shelf', 'carcass', box);
-}
-
-const sideNames = {
-  up: 'upper face',
-  down: 'lower face',
-  front: 'front',
-  back: 'back',
-  left: 'left edge',
-  right: 'right edge',
-} as const;
-
-/** All six sides of a box as faces of one zone. */
-const sidesOf = (part: string, name: string, zoneId: ZoneId, box: Box): Face[] =>
-  (['up', 'down', 'front', 'back', 'left', 'right'] as const).map((side) =>
-    boxFace(`${part}/${side}`, `${name}, ${sideNames[side]}`, zoneId, side, box),
-  );
-
-/** A loose door or board lies with its thickness as depth. */
-function boardPiece({ heightM: y1, widthM: x1, depthM: z1 }: Shape): Face[] {
-  return sidesOf('board', 'Board', 'fronts', { x0: 0, x1, y0: 0, y1, z0: 0, z1 });
-}
-
-/** A frame of four members as wide as a tenth of its shorter side, uprights through. */
-function framePiece({ heightM: H, widthM: W, depthM: z1 }: Shape): Face[] {
-  const m = Math.min(H, W) / 10;
-  const flat = { z0: 0, z1 };
-  const members = {
-    left: { ...flat, x0: 0, x1: m, y0: 0, y1: H },
-    right: { ...flat, x0: W - m, x1: W, y0: 0, y1: H },
-    top: { ...flat, x0: m, x1: W - m, y0: H - m, y1: H },
-    bottom: { ...flat, x0: m, x1: W - m, y0: 0, y1: m },
-  };
-  const inner = { left: 'right', right: 'left', top: 'down', bottom: 'up' } as const;
-  const outer = { left: 'left', right: 'right', top: 'up', bottom: 'down' } as const;
-  return (['left', 'right', 'top', 'bottom'] as const).flatMap((member) => {
-    const box = members[member];
-    // The inner side of an upright counts only between the cross members.
-    const between = member === 'left' || member === 'right' ? { ...box, y0: m, y1: H - m } : box;
-    const face = (side: 'front' | 'back' | 'left' | 'right' | 'up' | 'down', words: string, of: Box) =>
-      boxFace(`${member}/${words}`, `Member ${member}, ${words}`, 'fronts', side, of);
-    const ends =
-      member === 'left' || member === 'right' ? [face('up', 'upper end', box), face('down', 'lower end', box)] : [];
-    return [
-      face('front', 'front', box),
-      face('back', 'back', box),
-      face(outer[member], 'outer edge', box),
-      face(inner[member], 'inner edge', between),
-      ...ends,
-    ];
-  });
-}
-
-/** A bed head: a panel between two posts that reach the floor. */
-function bedHeadPiece(shape: Shape): Face[] {
-  const { heightM: H, widthM: W, depthM: D } = shape;
-  const panel = { x0: D, x1: W - D, y0: H * 0.3, y1: H, z0: D * 0.25, z1: D * 0.75 };
-  const sides = (['front', 'back', 'up', 'down'] as const).map((side) =>
-    boxFace(`panel/${side}`, `Panel, ${sideNames[side]}`, 'carcass', side, panel),
-  );
-  const post = (which: 'left' | 'right', cx: number) =>
-    shape.legs === 'turned'
-      ? [turnedLeg(`post-${which}`, `Post, ${which}`, cx, D / 2, D / 2, D * 0.3, H)]
-      : squareLeg(`post-${which}`, `Post, ${which}`, cx, D / 2, D, H, shape.legs === 'tapered' ? 0.6 : 1);
-  return [...sides, ...post('left', D / 2), ...post('right', W - D / 2)];
 }
 
 /**
  * Every face of a piece: the one source of its areas and of its drawing.
- * @param shape dimensions over all, m, 0.005…10
+ * @param given dimensions over all, m, 0.005…10; parts added, removed and altered
  */
-export function buildFaces(shape: Shape): Face[] {
-  const form = formById(shape.form);
-  switch (form.family) {
-    case 'table':
-      return tablePiece(shape, form);
-    case 'board':
-      return boardPiece(shape);
-    case 'frame':
-      return framePiece(shape);
-    case 'bed-head':
-      return bedHeadPiece(shape);
-    default:
-      return carcassPiece(shape, form);
-  }
+export function buildFaces(given: Shape): Face[] {
+  const { shape, form } = altered(given);
+  const own = builders[form.family](shape, form);
+  const stripped = (shape.alterations ?? []).filter(
+    (a) => a.kind === 'ornament-removed' || a.kind === 'ornament-filled',
+  );
+  const gone = new Set([
+    ...(shape.removedParts ?? []),
+    // Ornament is measured as a moulding on a face; taken off or filled flush, it is no longer there.
+    ...(shape.addedParts ?? [])
+      .filter((p) => p.kind === 'moulding' && stripped.some((a) => a.faceId !== null && a.faceId === p.faceId))
+      .map((p) => p.id),
+  ]);
+  const all = [...own, ...pullFaces(own, shape), ...addedFaces(own, shape)];
+  return gone.size === 0 ? all : all.filter((f) => !gone.has(partOfFace(f)));
 }

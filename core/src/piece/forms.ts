@@ -1,7 +1,18 @@
-import type { FormId, LegKind, ZoneId } from '../workshop';
+import type { FormId, LegKind, MaterialKind, Surface, ZoneId } from '../workshop';
 
 /** How the faces of a form are laid out. */
-type FormFamily = 'drawers' | 'doors' | 'lidded' | 'table' | 'board' | 'frame' | 'bed-head';
+type FormFamily =
+  | 'drawers'
+  | 'doors'
+  | 'lidded'
+  | 'table'
+  | 'slope'
+  | 'dressing-table'
+  | 'chair'
+  | 'cot'
+  | 'board'
+  | 'frame'
+  | 'bed-head';
 
 /** A form as data: what is asked, typical sizes, and how its parts are proportioned. Sizes in m. */
 export interface Form {
@@ -27,14 +38,20 @@ export interface Form {
   overhangM: number;
   /** Height of a plinth; feet are half as high again. */
   footHeightM: number;
+  /** What its seat is made of when it comes in; null: it has no seat of its own. */
+  seat: Surface | null;
+  /** How a chair is built; absent for what is no chair. */
+  chair?: { seat: 'board' | 'pad' | 'cane'; back: 'slats' | 'pad' | 'cane' | 'panel'; arms: boolean; rockers: boolean };
+  /** What has to be fitted before it is handed over: a restraint to the wall, or a support of its lid. */
+  restraint: 'wall' | 'lid' | null;
   /** Said when the piece is handed over. */
   handOver: readonly string[];
 }
 
-const caseZones = ['top', 'carcass', 'fronts', 'interior', 'legs'] as const;
-const tableZones = ['top', 'carcass', 'fronts', 'legs'] as const;
-const caseLegs = ['plinth', 'square', 'tapered', 'turned', 'none'] as const;
-const tableLegs = ['square', 'tapered', 'turned'] as const;
+const caseZones = ['top', 'carcass', 'fronts', 'interior', 'legs', 'hardware'] as const;
+const tableZones = ['top', 'carcass', 'fronts', 'legs', 'hardware'] as const;
+const caseLegs = ['plinth', 'bracket', 'square', 'tapered', 'turned', 'cabriole', 'none'] as const;
+const tableLegs = ['square', 'tapered', 'turned', 'cabriole'] as const;
 
 // Chests at least 685.8 mm high and 13.6 kg: ASTM F2057-23, 16 CFR 1261 (written for makers; recalled).
 const tips = 'Tall and heavy on one side: fit a restraint to the wall where children live.';
@@ -77,6 +94,8 @@ const makeCase = (
   topThicknessM: 0.022,
   overhangM: 0.015,
   footHeightM: 0.08,
+  seat: null,
+  restraint: handOver.includes(tips) ? 'wall' : handOver.includes(lid) ? 'lid' : null,
   handOver,
 });
 
@@ -93,6 +112,38 @@ const makeTable = (id: FormId, name: string, size: Size, asks: Form['asks'], ove
   topThicknessM: 0.025,
   overhangM,
   footHeightM: 0,
+  seat: null,
+  restraint: null,
+  handOver: [],
+});
+
+const seatOf = (kind: MaterialKind): Surface => ({
+  material: { kind, speciesId: kind === 'solid' ? 'unknown' : null, veneerThicknessMm: null },
+  oldFinish: { kind: kind === 'solid' ? 'unknown' : 'none', condition: 'sound' },
+});
+
+const makeChair = (
+  id: FormId,
+  name: string,
+  size: Size,
+  chair: NonNullable<Form['chair']>,
+  legs: LegKind = 'square',
+): Form => ({
+  id,
+  name,
+  family: 'chair',
+  zones: ['carcass', 'legs', 'seat'],
+  typical: typical(size, { legs }),
+  asks: [],
+  mostDrawers: 0,
+  mostShelves: 0,
+  legs: tableLegs,
+  topThicknessM: 0,
+  overhangM: 0,
+  footHeightM: 0,
+  seat: seatOf(({ board: 'solid', pad: 'cloth', cane: 'cane' } as const)[chair.seat]),
+  chair,
+  restraint: null,
   handOver: [],
 });
 
@@ -115,6 +166,8 @@ const makeFlat = (
   topThicknessM: 0,
   overhangM: 0,
   footHeightM: 0,
+  seat: null,
+  restraint: null,
   handOver: [],
 });
 
@@ -134,9 +187,51 @@ export const formTable: readonly Form[] = [
   makeTable('side-table', 'Side table', [0.6, 0.5, 0.4], ['drawers', 'shelves'], 0.02),
   makeTable('coffee-table', 'Coffee table', [0.45, 1.1, 0.6], ['drawers', 'shelves']),
   makeTable('console-table', 'Console table', [0.8, 1.1, 0.35], ['drawers', 'shelves'], 0.02),
+  {
+    ...makeCase('writing-slope', 'Writing slope', 'drawers', [1.05, 0.9, 0.5], { drawers: 3, legs: 'bracket' }),
+    family: 'slope',
+    asks: ['drawers'],
+  },
+  {
+    ...makeTable('dressing-table', 'Dressing table with mirror', [1.4, 1, 0.45], ['drawers']),
+    family: 'dressing-table',
+    typical: typical([1.4, 1, 0.45], { drawers: 2, legs: 'square' }),
+  },
   makeTable('stool', 'Stool', [0.46, 0.36, 0.36], [], 0.01),
+  makeChair('chair-plain', 'Plain chair', [0.9, 0.42, 0.42], {
+    seat: 'board',
+    back: 'slats',
+    arms: false,
+    rockers: false,
+  }),
+  makeChair('chair-upholstered', 'Upholstered chair', [0.95, 0.5, 0.52], {
+    seat: 'pad',
+    back: 'pad',
+    arms: false,
+    rockers: false,
+  }),
+  makeChair(
+    'chair-cane',
+    'Cane chair',
+    [0.95, 0.45, 0.46],
+    { seat: 'cane', back: 'cane', arms: false, rockers: false },
+    'turned',
+  ),
+  makeChair(
+    'rocking-chair',
+    'Rocking chair',
+    [1.05, 0.56, 0.7],
+    { seat: 'board', back: 'slats', arms: true, rockers: true },
+    'turned',
+  ),
+  makeChair('settle', 'Settle', [1.1, 1.4, 0.5], { seat: 'board', back: 'panel', arms: true, rockers: false }),
   makeTable('bench', 'Bench', [0.45, 1.2, 0.36], ['shelves'], 0.02),
   makeFlat('bed-head', 'Bed head', 'bed-head', [1.1, 1.45, 0.05], ['carcass', 'legs']),
+  {
+    ...makeFlat('cot', 'Cot or crib', 'board', [0.95, 1.25, 0.65], ['carcass', 'legs']),
+    family: 'cot',
+    handOver: ['Old cots: current law first. One with a side that moves is not handed over.'],
+  },
   makeFlat('board', 'Loose door or board', 'board', [0.9, 0.5, 0.02], ['fronts']),
   makeFlat('frame', 'Frame', 'frame', [0.8, 0.6, 0.025], ['fronts']),
 ];
@@ -151,4 +246,6 @@ export const zoneNames: Readonly<Record<ZoneId, string>> = {
   fronts: 'Fronts',
   interior: 'Interior',
   legs: 'Legs',
+  seat: 'Seat',
+  hardware: 'Hardware',
 };

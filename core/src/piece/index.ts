@@ -1,7 +1,10 @@
-export { buildFaces, type Shape } from './buildFaces';
+export { pointOnFace } from './addedFaces';
+export { buildFaces, partOfFace } from './buildFaces';
 export { type Face, frustumLateralAreaM2, type Point, polygonAreaM2, type Side } from './Face';
 export { type Form, formById, formTable, zoneNames } from './forms';
-export { newPiece } from './newPiece';
+export { type Material, materialOf, materialTable } from './materials';
+export { newDamage, newPiece } from './newPiece';
+export type { Shape } from './Shape';
 export { shapeOf, shapeToDraw } from './shapeOf';
 export { type Species, speciesById, speciesTable } from './species';
-export { borderM, surfaceOf, type Zone, zoneOfFace, zonesOf } from './zonesOf';
+export { borderM, surfaceOf, surfaceOfZone, type Zone, zoneOfFace, zonesOf } from './zonesOf';

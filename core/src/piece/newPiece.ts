@@ -1,4 +1,4 @@
-import type { FormId, Piece, Surface } from '../workshop';
+import type { Damage, FormId, Piece, Surface } from '../workshop';
 import { formById } from './forms';
 
 /** Solid wood of unknown species under an unknown finish: what one knows of a piece that has just come in. */
@@ -22,16 +22,42 @@ export function newPiece(id: string, name: string, formId: FormId, createdAt: st
     doors: typical.doors,
     shelves: typical.shelves,
     legs: typical.legs,
-    surfaces: { top: unknownSurface, carcass: unknownSurface, fronts: unknownSurface, interior: null, legs: null },
+    surfaces: {
+      top: unknownSurface,
+      carcass: unknownSurface,
+      fronts: unknownSurface,
+      interior: null,
+      legs: null,
+      seat: formById(formId).seat,
+      hardware: null,
+    },
+    partSurfaces: {},
+    turnedDiametersM: null,
+    addedParts: [],
+    removedParts: [],
+    alterations: [],
+    hardware: { treatment: 'keep', spacingM: null, newSpacingM: null, missing: 0, spare: 0 },
+    kept: [],
+    tests: {},
+    wear: {},
+    setName: null,
+    promisedAt: null,
+    ownership: 'own',
+    commission: { chosen: '', supplied: '', approvals: [] },
+    salePrice: null,
     decade: null,
     country: null,
     lead: { result: 'unknown', everyLayer: false, licensedWork: false },
     damage: [],
     faceZones: {},
     looks: {},
+    additions: {},
+    bands: null,
+    decisions: {},
+    foundAtInspection: {},
     choices: {},
     houseRules: {},
-    edits: { dropped: [], pins: [] },
+    edits: { dropped: [], pins: [], extra: [] },
     stepNotes: {},
     steps: [],
     log: [],
@@ -39,3 +65,15 @@ export function newPiece(id: string, name: string, formId: FormId, createdAt: st
     note: '',
   };
 }
+
+/** A damage of which only its kind, zone and number of places are known. */
+export const newDamage = (id: string, kind: Damage['kind'], zoneId: Damage['zoneId'], count = 1): Damage => ({
+  id,
+  kind,
+  zoneId,
+  count,
+  faceId: null,
+  at: null,
+  extentM: null,
+  depth: 'unknown',
+});

@@ -1,7 +1,7 @@
 import { good, type Issue, type Result, refused } from '../units';
 import type { Piece } from '../workshop';
-import type { Shape } from './buildFaces';
 import { type Form, formById } from './forms';
+import type { Shape } from './Shape';
 
 /** Smallest sizes of a form into which its own parts fit, m. */
 function leastSizes(form: Form, piece: Piece): { heightM: number; widthM: number; depthM: number } {
@@ -13,6 +13,22 @@ function leastSizes(form: Form, piece: Piece): { heightM: number; widthM: number
       return { heightM: 0.4, widthM: 0.4, depthM: 0.02 };
     case 'table':
       return { heightM: form.topThicknessM + 0.2, widthM: 0.2 + piece.drawers * 0.08, depthM: 0.2 };
+    case 'slope':
+      return {
+        heightM:
+          form.topThicknessM +
+          feetM(form, piece) +
+          Math.max(0.12, piece.drawers * 0.04 + 0.04) +
+          (piece.depthM ?? 0) * 0.35,
+        widthM: 0.16,
+        depthM: 0.15,
+      };
+    case 'dressing-table':
+      return { heightM: 0.6, widthM: 0.3 + piece.drawers * 0.08, depthM: 0.25 };
+    case 'chair':
+      return { heightM: 0.5, widthM: 0.25, depthM: 0.25 };
+    case 'cot':
+      return { heightM: 0.6, widthM: 0.4, depthM: 0.3 };
     case 'lidded':
       return { heightM: form.topThicknessM + feetM(form, piece) + 0.06, widthM: 0.12, depthM: 0.1 };
     case 'drawers':
@@ -60,17 +76,22 @@ export function shapeOf(piece: Piece): Result<Shape> {
     issues.push({ code: 'dimension_too_small', path: key, message });
   }
   if (issues.length > 0) return refused(...issues);
-  return good({
-    form: piece.form,
-    heightM,
-    widthM,
-    depthM,
-    drawers: piece.drawers,
-    doors: piece.doors,
-    shelves: piece.shelves,
-    legs: piece.legs,
-  });
+  return good({ ...partsOf(piece), heightM, widthM, depthM });
 }
+
+/** Everything of the shape but its measures over all. */
+const partsOf = (piece: Piece): Omit<Shape, 'heightM' | 'widthM' | 'depthM'> => ({
+  form: piece.form,
+  drawers: piece.drawers,
+  doors: piece.doors,
+  shelves: piece.shelves,
+  legs: piece.legs,
+  turnedDiametersM: piece.turnedDiametersM,
+  addedParts: piece.addedParts,
+  removedParts: piece.removedParts,
+  alterations: piece.alterations,
+  hardware: { counted: piece.hardware.treatment !== 'keep', spacingM: piece.hardware.spacingM },
+});
 
 /** The shape to draw: typical dimensions stand in for those not measured yet. */
 export function shapeToDraw(piece: Piece): Shape {

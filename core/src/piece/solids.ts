@@ -62,7 +62,7 @@ const corners: Readonly<Record<Plane, (b: Box) => Point[]>> = {
 };
 
 /** A face of given corners. */
-function plate(
+export function plate(
   id: string,
   name: string,
   zoneId: ZoneId,
@@ -123,24 +123,52 @@ export function squareLeg(
   ];
 }
 
-/** A turned leg as one frustum, thicker at the top. */
+/** The silhouette of a leg that is `widths` wide at equal distances from its top to its foot. */
+function silhouette(cx: number, cz: number, widthsM: readonly number[], heightM: number): Point[] {
+  const at = (i: number) => heightM * (1 - i / (widthsM.length - 1));
+  const right = widthsM.map((w, i): Point => [cx + w / 2, at(i), cz]);
+  const left = widthsM.map((w, i): Point => [cx - w / 2, at(i), cz]);
+  return [...left.reverse(), ...right];
+}
+
+/** Sum over the stretches of a leg of what one stretch measures, from the width at its top and at its foot. */
+const alongLeg = (widthsM: readonly number[], stretch: (topM: number, footM: number) => number): number =>
+  widthsM.slice(1).reduce((sum, w, i) => sum + stretch(widthsM[i]!, w), 0);
+
+/**
+ * A turned leg as a stack of frusta.
+ * @param diametersM at equal distances from its top to its foot, m, at least 2
+ */
 export function turnedLeg(
   part: string,
   name: string,
   cx: number,
   cz: number,
-  topRadiusM: number,
-  footRadiusM: number,
+  diametersM: readonly number[],
   heightM: number,
 ): Face {
-  const outline: Point[] = [
-    [cx - footRadiusM, 0, cz],
-    [cx + footRadiusM, 0, cz],
-    [cx + topRadiusM, heightM, cz],
-    [cx - topRadiusM, heightM, cz],
-  ];
+  const stretchM = heightM / (diametersM.length - 1);
   return {
-    ...plate(`${part}/turned`, `${name}, turned`, 'legs', 'round', outline),
-    areaM2: frustumLateralAreaM2(topRadiusM, footRadiusM, heightM),
+    ...plate(`${part}/turned`, `${name}, turned`, 'legs', 'round', silhouette(cx, cz, diametersM, heightM)),
+    areaM2: alongLeg(diametersM, (a, b) => frustumLateralAreaM2(a / 2, b / 2, stretchM)),
+  };
+}
+
+/**
+ * A shaped square leg, such as a cabriole: four sides, each a stack of trapezia along the slant.
+ * @param widthsM at equal distances from its top to its foot, m, at least 2
+ */
+export function shapedLeg(
+  part: string,
+  name: string,
+  cx: number,
+  cz: number,
+  widthsM: readonly number[],
+  heightM: number,
+): Face {
+  const stretchM = heightM / (widthsM.length - 1);
+  return {
+    ...plate(`${part}/shaped`, `${name}, shaped`, 'legs', 'round', silhouette(cx, cz, widthsM, heightM)),
+    areaM2: alongLeg(widthsM, (a, b) => 4 * ((a + b) / 2) * Math.hypot(stretchM, (a - b) / 2)),
   };
 }

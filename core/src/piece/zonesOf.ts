@@ -1,4 +1,5 @@
 import type { Piece, Surface, ZoneId } from '../workshop';
+import { partOfFace } from './buildFaces';
 import type { Face, Point } from './Face';
 import { formById } from './forms';
 
@@ -21,9 +22,35 @@ export function zonesOf(piece: Piece, faces: readonly Face[]): Zone[] {
   });
 }
 
-/** What a face is made of and carries: interior and legs follow the carcass where nothing else is said. */
-export const surfaceOf = (piece: Pick<Piece, 'surfaces'>, zoneId: ZoneId): Surface =>
-  piece.surfaces[zoneId] ?? piece.surfaces.carcass;
+/** What the part of a zone is made of and carries: what is not said follows the carcass. */
+export const surfaceOfZone = (piece: Pick<Piece, 'surfaces'>, zoneId: ZoneId): Surface =>
+  zoneId === 'hardware' ? (piece.surfaces.hardware ?? bareMetal) : (piece.surfaces[zoneId] ?? piece.surfaces.carcass);
+
+const bareMetal: Surface = {
+  material: { kind: 'metal', speciesId: null, veneerThicknessMm: null },
+  oldFinish: { kind: 'none', condition: 'sound' },
+};
+
+/** What a face is made of and carries: its part's own surface, that of a new top, or that of the zone it was made for. */
+export function surfaceOf(piece: SurfacePiece, face: Pick<Face, 'id' | 'zoneId'>): Surface {
+  const part = partOfFace(face);
+  const own = piece.partSurfaces[part] ?? addedSurface(piece, part);
+  if (own) return own;
+  const zone = surfaceOfZone(piece, face.zoneId);
+  const isNewTop = part === 'top' && piece.alterations.some((a) => a.kind === 'new-top');
+  return isNewTop ? { ...zone, material: { ...zone.material, kind: 'solid' }, oldFinish: bareMetal.oldFinish } : zone;
+}
+
+type SurfacePiece = Pick<Piece, 'surfaces' | 'partSurfaces' | 'alterations' | 'addedParts'>;
+
+const madeOf = { cushion: 'cloth', 'cane-panel': 'cane', glass: 'glass' } as const;
+
+/** What an added part is made of where its kind says so. */
+function addedSurface(piece: SurfacePiece, part: string): Surface | undefined {
+  const kind = piece.addedParts.find((p) => p.id === part)?.kind;
+  const material = kind && kind in madeOf ? madeOf[kind as keyof typeof madeOf] : undefined;
+  return material && { ...bareMetal, material: { ...bareMetal.material, kind: material } };
+}
 
 const key = (p: Point) => p.map((c) => Math.round(c * 1e5)).join(',');
 

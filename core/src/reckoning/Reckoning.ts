@@ -2,6 +2,7 @@ import type { PackChoice, Working } from '../coverage';
 import type { Finding } from '../finishing';
 import type { Issue, Range } from '../units';
 import type { LookKind, Step, ZoneId } from '../workshop';
+import type { Consumable } from './consumablesOf';
 
 /** How far a step is. */
 export type StepStatus = 'done' | 'running' | 'planned';
@@ -33,6 +34,8 @@ export interface ReckonedStep {
   missedAtMin: number | null;
   bandColour: string;
   cautions: readonly string[];
+  /** Where its product's label overrides a house rule. */
+  labelSays: string | null;
 }
 
 /** A product over the whole piece, with the cans that are never short of the high end. */
@@ -75,6 +78,7 @@ export interface Reckoning {
   zones: readonly ReckonedZone[];
   steps: readonly ReckonedStep[];
   products: readonly ProductNeed[];
+  consumables: readonly Consumable[];
   findings: readonly Finding[];
   wet: readonly WetZone[];
   issues: readonly Issue[];
@@ -82,6 +86,8 @@ export interface Reckoning {
     handsOnMin: number;
     productL: number;
     price: number;
+    /** What the hours cost, by the school of the house. */
+    labourPrice: number;
     lightUseAtMin: number | null;
     curedAtMin: number | null;
   };

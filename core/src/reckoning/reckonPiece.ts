@@ -4,7 +4,9 @@ import {
   cautionsOf,
   checkPlan,
   type Finding,
+  type House,
   handsOnMinutes,
+  houseOf,
   lookOf,
   replan,
   runPlan,
@@ -19,6 +21,8 @@ import { keptWorkCalendar } from '../schedule';
 import type { Issue, Result } from '../units';
 import { good, refused } from '../units';
 import type { LogEntry, Piece, Product, Settings, Step } from '../workshop';
+import { consumablesOf } from './consumablesOf';
+import { labelWins } from './labelWins';
 import { needsOf } from './needsOf';
 import type { ReckonedStep, Reckoning } from './Reckoning';
 import { minuteOf, scheduleSteps } from './scheduleSteps';
@@ -29,7 +33,10 @@ import { minutesWorking } from './workings';
 export interface ReckonInput {
   piece: Piece;
   products: Readonly<Record<string, Product>>;
-  settings: Pick<Settings, 'timeZone' | 'workingHours' | 'houseRules' | 'methods'>;
+  settings: Pick<
+    Settings,
+    'timeZone' | 'workingHours' | 'houseRules' | 'methods' | 'tools' | 'sprayCarriers' | 'labour'
+  >;
   nowMin: number;
 }
 
@@ -54,6 +61,7 @@ function totalsOf(
   steps: readonly ReckonedStep[],
   products: Reckoning['products'],
   shelf: ReckonInput['products'],
+  labour: (handsOnMin: number) => number,
 ): Reckoning['totals'] {
   const films = steps.filter((s) => stepKind(s.step.kind).film || s.step.kind === 'wax');
   const lightUse = films.map(
@@ -61,13 +69,28 @@ function totalsOf(
   );
   const work = steps.filter((s) => s.step.kind !== 'cure');
   const cure = steps.find((s) => s.step.kind === 'cure');
+  const handsOnMin = steps.reduce((sum, s) => sum + s.handsOnMin, 0);
   return {
-    handsOnMin: steps.reduce((sum, s) => sum + s.handsOnMin, 0),
+    handsOnMin,
+    labourPrice: labour(handsOnMin),
     productL: products.reduce((sum, p) => sum + p.needL.likely, 0),
     price: products.reduce((sum, p) => sum + p.packs.price, 0),
     lightUseAtMin: work.length > 0 ? Math.max(...lightUse, ...work.map((s) => s.endMin)) : null,
     curedAtMin: cure ? cure.endMin : null,
   };
+}
+
+/** What the hours of a piece cost: by the hour, as a share of its sale price, or nothing. */
+function labourPrice(
+  handsOnMin: number,
+  piece: Piece,
+  { labour }: ReckonInput['settings'],
+  house: Pick<House, 'labour'>,
+): number {
+  if (house.labour === 'none') return 0;
+  return house.labour === 'share'
+    ? (piece.salePrice ?? 0) * labour.shareOfSaleFrac
+    : (handsOnMin / 60) * labour.ratePerHour;
 }
 
 /** From the first step that a locked finding names on, the rest of its zone is held. */
@@ -98,7 +121,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const zones = zonesOf(piece, faces);
   const plan = planOf(piece, { products, settings });
   const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
-  const areaOf = (step: Step) => zoneById.get(step.zoneId)?.areaM2 ?? 0;
+  const areaOf = (step: Step) => (zoneById.get(step.zoneId)?.areaM2 ?? 0) * step.areaFrac;
   const scheduled = scheduleSteps({
     steps: plan.steps,
     products,
@@ -109,6 +132,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     calendar: keptWorkCalendar(settings),
   });
   const run = runPlan(piece, zones, scheduled.steps, products);
+  const house = houseOf(settings, piece);
+  const byId = new Map(scheduled.steps.map((s) => [s.id, s]));
   const placed = new Map(scheduled.answer.placed.map((p) => [p.id, p]));
   const logged = new Map(piece.log.map((entry) => [entry.stepId, entry]));
   const cures = new Set(scheduled.steps.filter((s) => s.kind === 'cure').map((s) => s.id));
@@ -162,6 +187,12 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       inserted: scheduled.inserted.has(step.id),
       missedAtMin: scheduled.inserted.get(step.id) ?? null,
       bandColour: (step.zoneId && colours.get(step.zoneId)) || '#cccccc',
+      labelSays: labelWins(
+        step,
+        product,
+        lags.map((lag) => ({ step: byId.get(lag.beforeId)!, lag })),
+        house,
+      ),
       cautions: cautionsOf(step, product, formById(piece.form).handOver),
     };
   });
@@ -177,9 +208,10 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     zones: found,
     steps,
     products: needs,
+    consumables: consumablesOf(steps, house),
     findings,
     wet: wetZones(steps, products, nowMin),
     issues: plan.issues,
-    totals: totalsOf(steps, needs, products),
+    totals: totalsOf(steps, needs, products, (minutes) => labourPrice(minutes, piece, settings, house)),
   });
 }

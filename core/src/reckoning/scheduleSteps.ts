@@ -70,6 +70,9 @@ function withScuff(steps: readonly Step[], coat: Step, beforeId: string, product
     count: 0,
     lineM: 0,
     fixedWaitMin: 0,
+    test: null,
+    faceIds: null,
+    areaFrac: 1,
     zoneId: coat.zoneId,
   };
   const scuff: Step = {

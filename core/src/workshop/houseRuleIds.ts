@@ -25,6 +25,14 @@ export const houseRuleIds = [
   'wax-on-paint',
   'clear-by',
   'flat-clear',
+  'runs',
+  'drilling',
+  'drawers',
+  'tools-reuse',
+  'old-upholstery',
+  'character',
+  'lifting-veneer',
+  'labour',
 ] as const;
 
 /** A house rule. */

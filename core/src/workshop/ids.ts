@@ -12,9 +12,17 @@ export const formIds = [
   'side-table',
   'coffee-table',
   'console-table',
+  'writing-slope',
+  'dressing-table',
   'stool',
+  'chair-plain',
+  'chair-upholstered',
+  'chair-cane',
+  'rocking-chair',
   'bench',
+  'settle',
   'bed-head',
+  'cot',
   'board',
   'frame',
 ] as const;
@@ -22,15 +30,27 @@ export const formIds = [
 export type FormId = (typeof formIds)[number];
 
 /** Parts of a piece that are made of one thing and, at first, get one finish. */
-export const zoneIds = ['top', 'carcass', 'fronts', 'interior', 'legs'] as const;
+export const zoneIds = ['top', 'carcass', 'fronts', 'interior', 'legs', 'seat', 'hardware'] as const;
 /** A zone: the faces of a piece that get one finish. */
 export type ZoneId = (typeof zoneIds)[number];
 
-export const legKinds = ['none', 'plinth', 'square', 'tapered', 'turned'] as const;
+export const legKinds = ['none', 'plinth', 'bracket', 'square', 'tapered', 'turned', 'cabriole'] as const;
 /** How a piece stands. */
 export type LegKind = (typeof legKinds)[number];
 
-export const materialKinds = ['solid', 'veneer', 'mdf', 'particleboard'] as const;
+export const materialKinds = [
+  'solid',
+  'veneer',
+  'plywood',
+  'mdf',
+  'particleboard',
+  'laminate',
+  'metal',
+  'cane',
+  'leather',
+  'cloth',
+  'glass',
+] as const;
 /** What a surface is made of. */
 export type MaterialKind = (typeof materialKinds)[number];
 
@@ -51,7 +71,23 @@ export const conditions = ['sound', 'failing', 'thick'] as const;
 /** The state of an old film. */
 export type Condition = (typeof conditions)[number];
 
-export const lookKinds = ['natural-clear', 'stained-clear', 'refreshed', 'waxed', 'painted', 'leave'] as const;
+export const lookKinds = [
+  'natural-clear',
+  'stained-clear',
+  'refreshed',
+  'toned',
+  'waxed',
+  'whitewashed',
+  'painted',
+  'blended',
+  'papered',
+  'leafed',
+  'foiled',
+  'patina',
+  'recoloured',
+  're-covered',
+  'leave',
+] as const;
 /** What a zone shall look like. */
 export type LookKind = (typeof lookKinds)[number];
 
@@ -62,6 +98,28 @@ export const damageKinds = [
   'wobbly-leg',
   'dent',
   'missing-corner',
+  'scratch',
+  'missing-veneer',
+  'veneer-bubble',
+  'water-ring',
+  'bleached-area',
+  'burn',
+  'split',
+  'missing-trim',
+  'old-holes',
+  'lock-hole',
+  'flaked-film',
+  'sticking-drawer',
+  'loose-runner',
+  'sagging-door',
+  'swollen-board',
+  'torn-leather',
+  'torn-cloth',
+  'broken-cane',
+  'filthy',
+  'odour',
+  'mould',
+  'live-insects',
 ] as const;
 /** A kind of damage. */
 export type DamageKind = (typeof damageKinds)[number];
@@ -73,17 +131,35 @@ export type Method = (typeof methods)[number];
 export const productKinds = [
   'cleaner',
   'stripper',
+  'bleach',
+  'pest-treatment',
   'glue',
+  'contact-cement',
   'filler-two-part',
   'filler-ready',
+  'filler-stick',
+  'filler-leather',
+  'grain-filler',
   'conditioner',
   'stain',
+  'dye',
+  'glaze',
+  'wash',
+  'toner',
   'sealer',
   'blocker',
   'primer',
+  'metal-primer',
   'paint',
+  'metallic',
   'clear',
   'wax',
+  'dark-wax',
+  'gilding-wax',
+  'leaf-size',
+  'paste',
+  'activator',
+  'leather-colour',
 ] as const;
 /** The job of a product. */
 export type ProductKind = (typeof productKinds)[number];
@@ -92,7 +168,7 @@ export const carriers = ['water', 'oil', 'alcohol', 'lacquer', 'none'] as const;
 /** What a product is carried in. */
 export type Carrier = (typeof carriers)[number];
 
-export const hazards = ['flammable', 'caustic', 'self-heating-rags', 'vapour', 'dust'] as const;
+export const hazards = ['flammable', 'caustic', 'oxidising', 'self-heating-rags', 'vapour', 'dust'] as const;
 /** A hazard the label of such a product usually names. */
 export type Hazard = (typeof hazards)[number];
 
@@ -102,37 +178,98 @@ export type Tag = (typeof tags)[number];
 
 export const stepKindIds = [
   'photograph',
+  'inspect',
+  'test',
+  'make-sample',
+  'approve',
+  'judge',
+  'obtain',
+  'warm-up',
+  'move-to-space',
+  'turn',
   'remove-part',
+  'refit-part',
+  'replace-part',
+  'alter-form',
+  'make-part',
+  'rehearse-assembly',
+  'vacuum',
+  'treat-pests',
+  'wash',
   'degrease',
   'rinse',
   'dry-out',
-  'glue',
   'strip-chemical',
   'scrape',
+  'strip-abrasive',
+  'peel',
+  'remove-covering',
   'remove-residue',
-  'sand',
+  'bleach',
+  'glue',
+  'clamp',
+  'patch-veneer',
+  're-veneer',
   'fill',
+  'fill-stick',
+  'plug',
+  'drill',
+  'fill-leather',
+  're-cane',
+  'ease-drawer',
+  'align-door',
+  'service-hardware',
+  'sand',
   'scuff',
+  'denib',
+  'level',
+  'feather',
+  'rub-out',
   'de-dust',
-  'make-sample',
-  'condition',
-  'stain',
-  'seal',
   'mask',
   'seal-edge',
+  'cover',
+  'unmask',
+  'condition',
+  'grain-fill',
+  'stain',
+  'wipe-back',
+  'dye',
+  'glaze',
+  'colour-wash',
+  'tone',
+  'neutralise',
+  'seal',
   'block',
   'prime',
-  'inspect',
-  'denib',
+  'spot-prime',
   'paint',
-  'unmask',
+  'blend',
+  'metallic',
   'clear',
+  'recolour-leather',
   'wax',
-  'dispose',
-  'refit-part',
+  'dark-wax',
+  'gild-edge',
   'oil-runners',
   'felt',
+  'fit-restraint',
+  'paper',
+  'line',
+  'size',
+  'leaf',
+  'foil',
+  'transfer',
+  'stencil',
+  'patina',
+  'activate',
+  'decal',
+  'applique',
+  'dry',
   'cure',
+  'assemble',
+  'dispose',
+  'hand-over',
 ] as const;
 /** A kind of step of a finish plan. */
 export type StepKindId = (typeof stepKindIds)[number];
@@ -156,6 +293,87 @@ export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as con
 /** A day of the week in the workshop's time zone. */
 export type Weekday = (typeof weekdays)[number];
 
-export const partKinds = ['hardware', 'door'] as const;
+export const partKinds = ['hardware', 'door', 'lid', 'mirror', 'seat-pad', 'covering', 'top', 'trim', 'cane'] as const;
 /** What comes off and goes on again. */
 export type PartKind = (typeof partKinds)[number];
+
+export const testKinds = ['finish', 'bleed', 'lead', 'moisture', 'adhesion'] as const;
+/** What a test is to tell. */
+export type TestKind = (typeof testKinds)[number];
+
+export const additionKinds = [
+  'grain-filled',
+  'glazed',
+  'stencilled',
+  'taped-design',
+  'transfer',
+  'decal',
+  'applique',
+  'gilded-edges',
+  'dark-waxed',
+  'lined',
+] as const;
+/** What a look carries besides: looks combine. */
+export type AdditionKind = (typeof additionKinds)[number];
+
+export const wearClasses = ['display', 'furniture', 'used-top', 'wet', 'child-food'] as const;
+/** What a zone has to bear. */
+export type WearClass = (typeof wearClasses)[number];
+
+export const depths = ['shallow', 'deep', 'through', 'unknown'] as const;
+/** How far a damage goes in. */
+export type Depth = (typeof depths)[number];
+
+export const keptKinds = ['artwork', 'label', 'decal', 'sound-colour', 'inlay'] as const;
+/** What on a piece is to be protected. */
+export type KeptKind = (typeof keptKinds)[number];
+
+export const addedPartKinds = [
+  'panel',
+  'rail',
+  'moulding',
+  'spindles',
+  'drawer-box',
+  'cushion',
+  'cane-panel',
+  'glass',
+] as const;
+/** A part a piece has besides those of its form. */
+export type AddedPartKind = (typeof addedPartKinds)[number];
+
+export const alterationKinds = [
+  'ornament-removed',
+  'ornament-filled',
+  'base-squared',
+  'moulding-added',
+  'trim-added',
+  'new-top',
+  'backplate',
+  'lock-hole-filled',
+] as const;
+/** A change of form. */
+export type AlterationKind = (typeof alterationKinds)[number];
+
+export const hardwareTreatments = ['keep', 'clean', 'spray', 'strip-refinish', 'replace', 'fill-redrill'] as const;
+/** What becomes of the hardware. */
+export type HardwareTreatment = (typeof hardwareTreatments)[number];
+
+export const ownerships = ['own', 'resale', 'commission'] as const;
+/** Whom a piece is for. */
+export type Ownership = (typeof ownerships)[number];
+
+export const toolIds = [
+  'power-sander',
+  'scraper',
+  'router',
+  'clamps',
+  'upholstery',
+  'spray-space',
+  'heated-space',
+] as const;
+/** What a workshop has, or allows itself to do. */
+export type ToolId = (typeof toolIds)[number];
+
+export const spotReactions = ['untried', 'nothing', 'softens', 'dissolves', 'wrinkles'] as const;
+/** What a solvent did to an old finish on a hidden place. */
+export type SpotReaction = (typeof spotReactions)[number];

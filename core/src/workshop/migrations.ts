@@ -4,5 +4,70 @@ export interface Migration {
   migrate: (file: unknown) => unknown;
 }
 
-/** Every migration in order; version 1 is the first, so there is none yet. */
-export const migrations: readonly Migration[] = [];
+type Json = Record<string, unknown>;
+/** Kinds of records of a workshop. */
+type RecordKind = 'settings' | 'piece' | 'product' | 'reading';
+
+const isJson = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
+const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
+/** Adds what is missing; what is there stays as it is, also where it is wrong: the schema says so. */
+const filled = (record: unknown, missing: Json): unknown => (isJson(record) ? { ...missing, ...record } : record);
+
+const pieceOf2 = (piece: Json): unknown => ({
+  ...(filled(piece, {
+    partSurfaces: {},
+    turnedDiametersM: null,
+    addedParts: [],
+    removedParts: [],
+    alterations: [],
+    hardware: { treatment: 'keep', spacingM: null, newSpacingM: null, missing: 0, spare: 0 },
+    kept: [],
+    tests: {},
+    wear: {},
+    setName: null,
+    promisedAt: null,
+    ownership: 'own',
+    commission: { chosen: '', supplied: '', approvals: [] },
+    salePrice: null,
+    additions: {},
+    bands: null,
+    decisions: {},
+    foundAtInspection: {},
+  }) as Json),
+  surfaces: filled(piece.surfaces, { seat: null, hardware: null }),
+  damage: list(piece.damage).map((d) => filled(d, { faceId: null, at: null, extentM: null, depth: 'unknown' })),
+  edits: filled(piece.edits, { extra: [] }),
+  steps: list(piece.steps).map((s) => filled(s, { test: null, faceIds: null, areaFrac: 1 })),
+});
+
+const settingsOf2 = (settings: unknown): unknown =>
+  filled(settings, {
+    tools: ['power-sander', 'scraper', 'router', 'clamps', 'upholstery', 'spray-space', 'heated-space'],
+    sprayCarriers: ['water', 'oil', 'alcohol', 'lacquer', 'none'],
+    labour: { ratePerHour: 25, shareOfSaleFrac: 0.4 },
+  });
+
+/**
+ * A stored record as this version has it. Migrations only add what is missing, so a record may be of any older version,
+ * also one that lies beside newer ones.
+ */
+export function recordUpToDate(kind: RecordKind, record: unknown): unknown {
+  if (kind === 'piece' && isJson(record)) return pieceOf2(record);
+  return kind === 'settings' ? settingsOf2(record) : record;
+}
+
+/** Every migration in order. */
+export const migrations: readonly Migration[] = [
+  {
+    from: 1,
+    migrate: (file) =>
+      isJson(file)
+        ? {
+            ...file,
+            schemaVersion: 2,
+            settings: recordUpToDate('settings', file.settings),
+            pieces: Array.isArray(file.pieces) ? file.pieces.map((p) => recordUpToDate('piece', p)) : file.pieces,
+          }
+        : file,
+  },
+];

@@ -1,4 +1,4 @@
-import { methods } from './ids';
+import { carriers, methods, toolIds } from './ids';
 import type { Product, Settings } from './schema';
 import type { Workshop } from './Workshop';
 
@@ -30,6 +30,9 @@ export const defaultSettings = (
   },
   houseRules: {},
   methods: [...methods],
+  tools: [...toolIds],
+  sprayCarriers: [...carriers],
+  labour: { ratePerHour: 25, shareOfSaleFrac: 0.4 },
   demo: false,
 });
 

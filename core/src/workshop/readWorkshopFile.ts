@@ -31,12 +31,19 @@ function pathInWords(path: readonly PropertyKey[], root: unknown): string {
     .join(' → ');
 }
 
+/** What is wrong, in words: a word that is not known is named, not the hundred that are. */
+function whatIsWrong(issue: z.core.$ZodIssue, root: unknown): string {
+  if (issue.code !== 'invalid_value') return issue.message;
+  const found = issue.path.reduce<unknown>((at, key) => (at as Record<PropertyKey, unknown> | undefined)?.[key], root);
+  return `"${String(found).slice(0, 60)}" is not known to this Cosmesis; the file is left as it is`;
+}
+
 /** zod's issues in plain words. */
 export const issuesInWords = (error: z.ZodError, root: unknown): Issue[] =>
   error.issues.slice(0, 50).map((issue) => ({
     code: `file_${issue.code}`,
     path: issue.path.map(String).join('.'),
-    message: `${pathInWords(issue.path, root) || 'The file'}: ${issue.message}.`,
+    message: `${pathInWords(issue.path, root) || 'The file'}: ${whatIsWrong(issue, root)}.`,
   }));
 
 function duplicateIds(file: WorkshopFile): Issue[] {

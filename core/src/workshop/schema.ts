@@ -1,27 +1,38 @@
 import { z } from 'zod';
 import { houseRuleIds } from './houseRuleIds';
 import {
+  addedPartKinds,
+  additionKinds,
+  alterationKinds,
   carriers,
   conditions,
   damageKinds,
+  depths,
   formIds,
+  hardwareTreatments,
   hazards,
+  keptKinds,
   legKinds,
   lookKinds,
   materialKinds,
   methods,
   oldFinishKinds,
+  ownerships,
   partKinds,
   productKinds,
+  spotReactions,
   stepKindIds,
   tags,
+  testKinds,
+  toolIds,
   waitKinds,
+  wearClasses,
   weekdays,
   zoneIds,
 } from './ids';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 1;
+export const schemaVersion = 2;
 
 const id = z.string().min(1).max(200);
 const text = z.string().max(4000);
@@ -113,6 +124,12 @@ const stepSchema = z.object({
   count: z.int().min(0).max(500),
   /** Length of tape line, m. */
   lineM: notNegative,
+  /** What a test is to tell. */
+  test: z.enum(testKinds).nullable(),
+  /** Faces it acts on where these are not all of its zone; null: all. */
+  faceIds: z.array(id).max(2000).nullable(),
+  /** Share of the area of its faces that it covers. */
+  areaFrac: z.number().positive().max(1),
   /** A wait of the step itself, minutes, that no product decides (drying out). */
   fixedWaitMin: notNegative,
   reason: text,
@@ -134,6 +151,93 @@ const logEntry = z.object({
 });
 
 const lengthM = z.number().min(0.005).max(10);
+const smallM = z.number().min(0.0005).max(10);
+
+/** A place on a face, as shares of its width and height from its lower left corner. */
+const placeOnFace = z.tuple([z.number().min(0).max(1), z.number().min(0).max(1)]);
+
+const damage = z.object({
+  id,
+  kind: z.enum(damageKinds),
+  zoneId: z.enum(zoneIds),
+  /** Places of this kind that are treated alike. */
+  count: z.int().min(1).max(99),
+  /** Where it is; null: somewhere in the zone. */
+  faceId: id.nullable(),
+  at: placeOnFace.nullable(),
+  /** Longest measure of one place, m; null: not measured. */
+  extentM: smallM.nullable(),
+  depth: z.enum(depths),
+});
+
+const kept = z.object({ id, kind: z.enum(keptKinds), faceId: id, at: placeOnFace, note: text });
+
+/** What a solvent did on a hidden place of a zone, and what pale test patches showed. */
+const zoneTests = z.object({
+  spirits: z.enum(spotReactions),
+  alcohol: z.enum(spotReactions),
+  lacquerThinner: z.enum(spotReactions),
+  /** Pink lines in a test patch, or red-brown rags. */
+  bleed: z.enum(['unknown', 'none', 'bleeds']),
+  /** Fisheyes in a test patch. */
+  silicone: z.boolean(),
+});
+
+/** Measures by kind: panel length × width; rail and moulding length × girth; spindles length × diameter × count. */
+const addedPart = z.object({
+  id,
+  kind: z.enum(addedPartKinds),
+  name,
+  zoneId: z.enum(zoneIds),
+  /** Face it sits on; null: nowhere in particular. */
+  faceId: id.nullable(),
+  lengthM,
+  /** Width of a panel, girth of a rail or moulding, diameter of a spindle, m. */
+  girthM: smallM,
+  count: z.int().min(1).max(99),
+});
+
+const alteration = z.object({
+  id,
+  kind: z.enum(alterationKinds),
+  zoneId: z.enum(zoneIds),
+  faceId: id.nullable(),
+  /** Length of what is added or taken away, m. */
+  lengthM: lengthM.nullable(),
+  /** Girth of a moulding, width of a backplate, overhang of a new top, m. */
+  girthM: smallM.nullable(),
+});
+
+const hardware = z.object({
+  treatment: z.enum(hardwareTreatments),
+  /** Hole spacing centre to centre, m; null: one hole, or not measured. */
+  spacingM: smallM.nullable(),
+  /** Hole spacing of what replaces it, m. */
+  newSpacingM: smallM.nullable(),
+  missing: z.int().min(0).max(99),
+  spare: z.int().min(0).max(99),
+});
+
+const approval = z.object({ id, what: text, at: instant });
+
+/** Bands of colour across a zone, from the floor or as shares of its height; matching pieces share them. */
+const bands = z.object({
+  from: z.enum(['floor', 'proportion']),
+  /** Upper edge of each band but the last, rising: m from the floor, or shares of the height. */
+  edges: z.array(z.number().positive().max(10)).min(1).max(7),
+  productIds: z.array(id).min(2).max(8),
+});
+
+const extraStep = z.object({
+  id,
+  zoneId: z.enum(zoneIds).nullable(),
+  kind: z.enum(stepKindIds),
+  /** The step it comes after. */
+  afterId: id,
+  productId: id.nullable(),
+  method: z.enum(methods).nullable(),
+  grit: z.int().min(16).max(3000).nullable(),
+});
 
 /** Chosen schools by house rule; a school that is not known counts as not chosen. */
 const houseRules = z.partialRecord(z.enum(houseRuleIds), id);
@@ -157,7 +261,28 @@ export const pieceSchema = z.object({
     fronts: surface,
     interior: surface.nullable(),
     legs: surface.nullable(),
+    seat: surface.nullable(),
+    hardware: surface.nullable(),
   }),
+  /** Surfaces of single parts that differ from their zone, by part: the first segment of a face id. */
+  partSurfaces: z.record(id, surface),
+  /** Diameters of a turned leg at equal distances from its top to its foot, m; null: as the form has it. */
+  turnedDiametersM: z.array(smallM).min(2).max(12).nullable(),
+  addedParts: z.array(addedPart).max(200),
+  /** Parts of the form that this piece does not have. */
+  removedParts: z.array(id).max(200),
+  alterations: z.array(alteration).max(50),
+  hardware,
+  kept: z.array(kept).max(100),
+  tests: z.partialRecord(z.enum(zoneIds), zoneTests),
+  wear: z.partialRecord(z.enum(zoneIds), z.enum(wearClasses)),
+  /** Name of the set of pieces it has to match. */
+  setName: name.nullable(),
+  promisedAt: instant.nullable(),
+  ownership: z.enum(ownerships),
+  commission: z.object({ chosen: text, supplied: text, approvals: z.array(approval).max(200) }),
+  /** What it is to sell for, in the workshop's currency. */
+  salePrice: notNegative.nullable(),
   /** Decade it was made, e.g. 1930; null: unknown. */
   decade: z.int().min(1500).max(2100).nullable(),
   /** Country it was made in, ISO 3166-1 alpha-2; null: unknown. */
@@ -170,12 +295,17 @@ export const pieceSchema = z.object({
     everyLayer: z.boolean(),
     licensedWork: z.boolean(),
   }),
-  damage: z
-    .array(z.object({ id, kind: z.enum(damageKinds), zoneId: z.enum(zoneIds), count: z.int().min(1).max(99) }))
-    .max(200),
+  damage: z.array(damage).max(200),
   /** Faces moved by hand: to another zone, or left out of all counts. */
   faceZones: z.record(id, z.enum([...zoneIds, 'uncounted'])),
   looks: z.partialRecord(z.enum(zoneIds), z.enum(lookKinds)),
+  /** What the look of a zone carries besides. */
+  additions: z.partialRecord(z.enum(zoneIds), z.array(z.enum(additionKinds)).max(additionKinds.length)),
+  bands: bands.nullable(),
+  /** What the user decided on a treatment, by "zone/take-off" or "damage/id". */
+  decisions: z.record(id, z.object({ choice: id, at: instant, why: text })),
+  /** Places found when the primer was looked over. */
+  foundAtInspection: z.partialRecord(z.enum(zoneIds), z.int().min(0).max(99)),
   /** What the user chose instead of the generated value, by "zone/kind". */
   choices: z.record(
     id,
@@ -191,6 +321,7 @@ export const pieceSchema = z.object({
   edits: z.object({
     dropped: z.array(id).max(1000),
     pins: z.array(z.object({ beforeId: id, afterId: id })).max(1000),
+    extra: z.array(extraStep).max(200),
   }),
   /** Notes of the user by step id. */
   stepNotes: z.record(id, text),
@@ -239,10 +370,15 @@ export const settingsSchema = z.object({
   houseRules,
   /** Ways of putting a product on that the workshop has and allows. */
   methods: z.array(z.enum(methods)).min(1),
+  /** What the workshop has, and allows itself to do. */
+  tools: z.array(z.enum(toolIds)),
+  /** What may be in the gun, by carrier. */
+  sprayCarriers: z.array(z.enum(carriers)),
+  labour: z.object({ ratePerHour: notNegative, shareOfSaleFrac: z.number().min(0).max(1) }),
   demo: z.boolean(),
 });
 
-/** The workshop file, version 1. */
+/** The workshop file, version 2. */
 export const workshopFileSchema = z.object({
   format: z.literal('cosmesis-workshop'),
   schemaVersion: z.literal(schemaVersion),
@@ -259,6 +395,10 @@ export type Settings = z.infer<typeof settingsSchema>;
 export type Piece = z.infer<typeof pieceSchema>;
 export type Surface = z.infer<typeof surface>;
 export type Step = z.infer<typeof stepSchema>;
+export type Damage = z.infer<typeof damage>;
+export type AddedPart = z.infer<typeof addedPart>;
+export type Alteration = z.infer<typeof alteration>;
+export type ZoneTests = z.infer<typeof zoneTests>;
 export type LogEntry = z.infer<typeof logEntry>;
 export type Product = z.infer<typeof productSchema>;
 export type ProductTimes = Product['times'];

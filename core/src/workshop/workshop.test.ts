@@ -7,6 +7,7 @@ import {
   canonicalJson,
   fileSizeIssue,
   readWorkshopFile,
+  recordUpToDate,
   workshopFileSchema,
   workshopFromFile,
   writeWorkshopFile,
@@ -61,7 +62,7 @@ describe('workshop file', () => {
     [
       'a newer version',
       changed((f) => {
-        f.schemaVersion = 2;
+        f.schemaVersion = 3;
       }),
       ['file_newer'],
     ],
@@ -111,6 +112,32 @@ describe('workshop file', () => {
       ['file_invalid_type', 'file_invalid_type'],
     ],
   ])('refuses a file that is %s', (_, t, expected) => expect(codes(t)).toEqual(expected));
+
+  it('of version 1 is brought up to date: nothing of it is lost, and what is new stands at its usual value', () => {
+    const old = readFileSync(new URL('./old/version1.json', import.meta.url), 'utf8');
+    const before = JSON.parse(old) as { pieces: Record<string, unknown>[] };
+    const read = readWorkshopFile(old);
+    if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
+    expect(read.value.schemaVersion).toBe(2);
+    expect(read.value.pieces[0]).toMatchObject(before.pieces[0]!);
+    expect(read.value.pieces[1]).toMatchObject({ additions: {}, ownership: 'own', hardware: { treatment: 'keep' } });
+    expect(read.value.settings.tools).toContain('clamps');
+    // A stored record of version 1 is read alone, as the browser keeps it, and again once it is up to date.
+    const once = recordUpToDate('piece', before.pieces[0]);
+    expect(recordUpToDate('piece', once)).toEqual(once);
+    expect(recordUpToDate('piece', 'not a piece')).toBe('not a piece');
+  });
+
+  it('names a word it does not know', () => {
+    const r = readWorkshopFile(
+      changed((f) => {
+        (f.pieces[0]!.surfaces as { top: { material: { kind: string } } }).top.material.kind = 'cardboard';
+      }),
+    );
+    expect(!r.ok && r.issues[0]?.message).toBe(
+      'pieces → "Parcels counter" → surfaces → top → material → kind: "cardboard" is not known to this Cosmesis; the file is left as it is.',
+    );
+  });
 
   it('names the piece and says what to do', () => {
     const r = readWorkshopFile(

@@ -11,6 +11,7 @@ import { theme } from './theme';
 
 const PieceFrame = lazy(() => import('../features/piece/PieceFrame'));
 const Survey = lazy(() => import('../features/piece/survey/Survey'));
+const Advice = lazy(() => import('../features/piece/advice/Advice'));
 const Plan = lazy(() => import('../features/piece/plan/Plan'));
 const Quantities = lazy(() => import('../features/piece/quantities/Quantities'));
 const Time = lazy(() => import('../features/piece/time/Time'));
@@ -34,6 +35,7 @@ const router = createBrowserRouter([
         children: [
           { index: true, element: <Navigate to="plan" replace /> },
           { path: 'survey', element: <Survey /> },
+          { path: 'advice', element: <Advice /> },
           { path: 'plan', element: <Plan /> },
           { path: 'quantities', element: <Quantities /> },
           { path: 'time', element: <Time /> },

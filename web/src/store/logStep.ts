@@ -1,19 +1,11 @@
-import { replan } from '@cosmesis/core/finishing';
 import { minuteOf, type ReckonedStep } from '@cosmesis/core/reckoning';
-import type { LogEntry, Piece, Reading, Workshop } from '@cosmesis/core/workshop';
+import type { LogEntry, Piece, Workshop } from '@cosmesis/core/workshop';
 import { current, type Draft } from 'immer';
+import { latestReading } from './latestReading';
 import { newId, nowIso, theStore } from './theStore';
-import { editPiece, shopOf } from './useEditPiece';
 
 /** How old a reading may be to be noted with a step, minutes. */
 const freshReadingMin = 180;
-
-/** The newest reading of a workshop. */
-export const latestReading = (readings: Workshop['readings']): Reading | undefined =>
-  Object.values(readings).reduce<Reading | undefined>(
-    (latest, r) => (!latest || Date.parse(r.at) > Date.parse(latest.at) ? r : latest),
-    undefined,
-  );
 
 function airNow(readings: Workshop['readings'], at: string): LogEntry['air'] {
   const reading = latestReading(readings);
@@ -67,27 +59,4 @@ export function logStep(
       planned: plannedOf(step),
     });
   });
-}
-
-/** Corrects an entry of the log. */
-export function correctEntry(pieceId: string, entryId: string, change: Partial<Omit<LogEntry, 'id' | 'stepId'>>): void {
-  theStore().transact('Correct the log', (draft) => {
-    const entry = draft.pieces[pieceId]?.log.find((e) => e.id === entryId);
-    if (!entry) throw new Error('the entry is gone');
-    Object.assign(entry, change);
-  });
-}
-
-/** Takes an entry out of the log: the step is planned again. */
-export function removeEntry(pieceId: string, entryId: string): void {
-  editPiece(pieceId, 'Take a step out of the log', (piece) => {
-    piece.log = piece.log.filter((e) => e.id !== entryId);
-  });
-}
-
-/** Plans every piece again, after a product was changed. */
-export function replanAll(draft: Draft<Workshop>): void {
-  for (const piece of Object.values(draft.pieces)) {
-    if (piece.steps.length > 0) piece.steps = replan(current(piece), shopOf(draft)).steps as Draft<Piece>['steps'];
-  }
 }

@@ -3,6 +3,7 @@ import {
   pieceSchema,
   productSchema,
   readingSchema,
+  recordUpToDate,
   settingsSchema,
   type Workshop,
 } from '@cosmesis/core/workshop';
@@ -29,7 +30,7 @@ export function workshopFromRecords(
   const workshop: Workshop = { id, settings: fallbackSettings(), pieces: {}, products: {}, readings: {} };
   const broken: { record: StoredRecord; why: string }[] = [];
   for (const record of records) {
-    const parsed = schemas[record.kind]?.safeParse(record.value);
+    const parsed = schemas[record.kind]?.safeParse(recordUpToDate(record.kind, record.value));
     if (!parsed?.success) {
       const first = parsed?.error.issues[0];
       broken.push({

@@ -1,4 +1,4 @@
-import type { Reckoning, SchoolFigures } from '@cosmesis/core/reckoning';
+import type { Question, Reckoning, SchoolFigures } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { HouseRuleId, Piece } from '@cosmesis/core/workshop';
 import useSWR from 'swr';
@@ -51,6 +51,24 @@ export function useSchools(
   const { data } = useSWR<Result<SchoolFigures[]>, Error>(
     key,
     () => callCore('schools', { piece: piece as Piece, products, settings, nowMin }, ruleId),
+    {
+      compare: Object.is,
+      keepPreviousData: true,
+      revalidateOnFocus: false,
+      revalidateIfStale: false,
+    },
+  );
+  return data;
+}
+
+/** Every choice of treatment on a piece with its alternatives side by side; undefined until it is there. */
+export function useTreatments(piece: Piece): Result<Question[]> | undefined {
+  const { products, settings } = useWorkshop();
+  const nowMin = useNowMin();
+  const key = ['treatments', nowMin, nameOf(products), nameOf(settings), nameOf(piece)].join('/');
+  const { data } = useSWR<Result<Question[]>, Error>(
+    key,
+    () => callCore('treatments', { piece, products, settings, nowMin }),
     {
       compare: Object.is,
       keepPreviousData: true,

@@ -1,5 +1,5 @@
-import type { Face, Point } from '@cosmesis/core/piece';
-import { type KeyboardEvent, useId, useRef } from 'react';
+import { type Face, type Point, pointOnFace } from '@cosmesis/core/piece';
+import { type KeyboardEvent, type MouseEvent, useId, useRef } from 'react';
 
 /** From where the piece is seen. */
 export type View = 'right' | 'left' | 'below' | 'open';
@@ -17,8 +17,22 @@ interface Props {
   /** Dashed lines where typical dimensions stand in for those not measured. */
   guessed?: boolean;
   selectedId?: string | null;
-  onSelect?: (face: Face) => void;
+  /** The face that was pressed, and where on it: shares of its width and height, its middle by keyboard. */
+  onSelect?: (face: Face, at: readonly [number, number]) => void;
+  pins?: readonly Pin[];
   describe?: (face: Face) => string;
+}
+
+const middle = [0.5, 0.5] as const;
+
+/** A mark in its place on a face. */
+export interface Pin {
+  id: string;
+  faceId: string;
+  at: readonly [number, number];
+  /** What stands in it. */
+  mark: string;
+  shape: 'damage' | 'kept';
 }
 
 const depthX = 0.42;
@@ -38,6 +52,23 @@ const shows: Readonly<Record<View, ReadonlySet<Face['side']>>> = {
   below: new Set(['front', 'right', 'down', 'round']),
   open: new Set(['front', 'back', 'left', 'right', 'up', 'down', 'round']),
 };
+
+/** Where on a face a point of the drawing lies, as shares of the face's width and height, kept within it. */
+export function placeOnFace(
+  face: Face,
+  to: (p: Point) => [number, number],
+  [x, y]: readonly [number, number],
+): [number, number] {
+  const o = to(face.outline[0]!);
+  const a = to(face.outline[1]!);
+  const b = to(face.outline.at(-1)!);
+  const [ax, ay, bx, by] = [a[0] - o[0], a[1] - o[1], b[0] - o[0], b[1] - o[1]];
+  const area = ax * by - ay * bx;
+  if (Math.abs(area) < 1e-9) return [0.5, 0.5];
+  const [dx, dy] = [x - o[0], y - o[1]];
+  const within = (share: number) => Math.round(Math.min(0.97, Math.max(0.03, share)) * 1000) / 1000;
+  return [within((dx * by - dy * bx) / area), within((ax * dy - ay * dx) / area)];
+}
 
 /** The faces seen from a side, the farthest first, so that nearer ones cover them. */
 export function facesInView(faces: readonly Face[], view: View): Face[] {
@@ -66,6 +97,7 @@ export function PieceDrawing({
   selectedId = null,
   onSelect,
   describe,
+  pins = [],
 }: Props) {
   const root = useRef<SVGSVGElement>(null);
   const titleId = useId();
@@ -86,19 +118,26 @@ export function PieceDrawing({
   const text = size * 0.052;
   const roving = seen.some((f) => f.id === selectedId) ? selectedId : seen.at(-1)?.id;
 
+  const pressed = (event: MouseEvent, face: Face): readonly [number, number] => {
+    const matrix = root.current?.getScreenCTM();
+    if (!matrix) return middle;
+    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    return placeOnFace(face, to, [point.x, point.y]);
+  };
+
   const move = (event: KeyboardEvent, face: Face) => {
     const step = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1 }[event.key];
     if (step === undefined) {
       if (event.key === 'Enter' || event.key === ' ') {
         event.preventDefault();
-        onSelect?.(face);
+        onSelect?.(face, middle);
       }
       return;
     }
     event.preventDefault();
     const next = seen[(seen.indexOf(face) + step + seen.length) % seen.length];
     if (!next) return;
-    onSelect?.(next);
+    onSelect?.(next, middle);
     root.current?.querySelector<SVGPathElement>(`[data-face="${next.id}"]`)?.focus();
   };
 
@@ -135,9 +174,27 @@ export function PieceDrawing({
             tabIndex={face.id === roving ? 0 : -1}
             aria-pressed={face.id === selectedId}
             aria-label={describe?.(face) ?? face.name}
-            onClick={() => onSelect(face)}
+            onClick={(event) => onSelect(face, pressed(event, face))}
             onKeyDown={(event) => move(event, face)}
           />
+        );
+      })}
+      {pins.map((pin) => {
+        const face = seen.find((f) => f.id === pin.faceId);
+        if (!face) return null;
+        const [x, y] = to(pointOnFace(face, pin.at));
+        const r = size * 0.024;
+        return (
+          <g key={pin.id} className={`pin ${pin.shape}`}>
+            {pin.shape === 'kept' ? (
+              <path d={`M${x} ${y - r * 1.2}L${x + r * 1.2} ${y}L${x} ${y + r * 1.2}L${x - r * 1.2} ${y}Z`} />
+            ) : (
+              <circle cx={x} cy={y} r={r} />
+            )}
+            <text x={x} y={y + r * 0.5} fontSize={r * 1.45} textAnchor="middle">
+              {pin.mark}
+            </text>
+          </g>
         );
       })}
       {labels && (

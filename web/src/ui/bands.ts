@@ -15,11 +15,30 @@ export interface Band {
 }
 
 /** Steps that are one thing on a stick: washing, stripping, a ladder, a light sanding with its dust. */
-const joined = new Set<StepKindId>(['de-dust', 'inspect', 'unmask', 'dispose', 'seal-edge', 'make-sample']);
+const joined = new Set<StepKindId>([
+  'de-dust',
+  'inspect',
+  'unmask',
+  'dispose',
+  'seal-edge',
+  'make-sample',
+  'approve',
+  'test',
+  'judge',
+  'dry',
+  'clamp',
+  'wipe-back',
+  'drill',
+  'feather',
+  'spot-prime',
+]);
+const washing = new Set<StepKindId>(['degrease', 'rinse', 'dry-out', 'vacuum', 'wash', 'treat-pests']);
+const stripping = new Set<StepKindId>(['strip-chemical', 'strip-abrasive', 'scrape', 'remove-residue', 'peel']);
+const opaque = new Set<StepKindId>(['paint', 'prime', 'block', 'blend', 'metallic', 'patina', 'paper', 'leaf', 'foil']);
 const groupOf = (s: ReckonedStep): string => {
   const { kind } = s.step;
-  if (kind === 'degrease' || kind === 'rinse' || kind === 'dry-out') return 'wash';
-  if (kind === 'strip-chemical' || kind === 'scrape' || kind === 'remove-residue') return 'strip';
+  if (washing.has(kind)) return 'wash';
+  if (stripping.has(kind)) return 'strip';
   return joined.has(kind) ? 'with-last' : kind;
 };
 
@@ -38,7 +57,8 @@ export function bandsOf(
   worst: (stepId: string) => 'stop' | 'warn' | null,
 ): Band[] {
   const groups: { group: string; steps: ReckonedStep[] }[] = [];
-  for (const s of steps) {
+  // What is ordered lies on no surface.
+  for (const s of steps.filter((x) => x.step.kind !== 'obtain')) {
     const group = groupOf(s);
     const last = groups.at(-1);
     const joins =
@@ -61,7 +81,7 @@ export function bandsOf(
       colour: own.at(-1)!.bandColour,
       height,
       cut: own.some((s) => stepKind(s.step.kind).abrasive),
-      wood: !own.some((s) => ['paint', 'prime', 'block'].includes(s.step.kind)),
+      wood: !own.some((s) => opaque.has(s.step.kind)),
       state: done ? 'done' : now ? 'now' : 'planned',
       severity: severities.includes('stop') ? 'stop' : severities.includes('warn') ? 'warn' : null,
     };

@@ -1,6 +1,8 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
 import {
   compareSchools,
+  compareTreatments,
+  type Question,
   type ReckonInput,
   type Reckoning,
   reckonPiece,
@@ -28,6 +30,7 @@ const core = {
   reckon: (input: ReckonInput): Result<Reckoning> => guarded(() => reckonPiece(input)),
   schools: (input: ReckonInput, ruleId: HouseRuleId): Result<SchoolFigures[]> =>
     guarded(() => compareSchools(input, ruleId)),
+  treatments: (input: ReckonInput): Result<Question[]> => guarded(() => compareTreatments(input)),
   demo: (nowMin: number, timeZone: string): Result<Workshop> => guarded(() => good(demoWorkshop(nowMin, timeZone))),
   calendar: (name: string, reckoning: Reckoning, products: Record<string, Product>, nowMin: number): Result<string> =>
     guarded(() => good(stepsToICalendar(name, reckoning, products, nowMin))),

@@ -4,7 +4,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { latestReading } from '../../store/logStep';
+import { latestReading } from '../../store/latestReading';
 import { newId, nowIso, theStore } from '../../store/theStore';
 import { useWorkshop } from '../../store/useWorkshop';
 import { say } from '../../ui/say';

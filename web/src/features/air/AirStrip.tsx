@@ -2,7 +2,7 @@ import { type AirBreach, airVerdict } from '@cosmesis/core/climate';
 import { formatTemperature, formatTemperatureDifference, type UnitSystem } from '@cosmesis/core/units';
 import type { Product, Reading } from '@cosmesis/core/workshop';
 import { lazy, Suspense, useState } from 'react';
-import { latestReading } from '../../store/logStep';
+import { latestReading } from '../../store/latestReading';
 import { useNowMin } from '../../store/useNowMin';
 import { useWorkshop } from '../../store/useWorkshop';
 import { duration } from '../../ui/formatTime';

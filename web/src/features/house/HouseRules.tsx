@@ -2,7 +2,7 @@ import { type HouseRule, houseOf, houseRuleTable, methodNames } from '@cosmesis/
 import type { SchoolFigures } from '@cosmesis/core/reckoning';
 import { type HouseRuleId, type Method, methods, type Piece } from '@cosmesis/core/workshop';
 import { useState } from 'react';
-import { replanAll } from '../../store/logStep';
+import { replanAll } from '../../store/replanAll';
 import { theStore } from '../../store/theStore';
 import { editPiece } from '../../store/useEditPiece';
 import { useSchools } from '../../store/useReckoning';

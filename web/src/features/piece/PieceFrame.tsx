@@ -40,6 +40,7 @@ function Frame({ piece }: { piece: Piece }) {
   const result = useReckoning(piece);
   const tabs = [
     ['survey', 'Survey'],
+    ['advice', 'Advice'],
     ['plan', 'Plan'],
     ['quantities', 'Quantities'],
     ['time', 'Time'],

@@ -4,7 +4,7 @@ import { type Product, productSchema, type SourcedRange, type Tag } from '@cosme
 import TextField from '@mui/material/TextField';
 import type { Draft } from 'immer';
 import { Link, useParams } from 'react-router';
-import { replanAll } from '../../store/logStep';
+import { replanAll } from '../../store/replanAll';
 import { theStore } from '../../store/theStore';
 import { useWorkshop } from '../../store/useWorkshop';
 import { MeasureField } from '../../ui/MeasureField';

@@ -5,7 +5,7 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { correctEntry, removeEntry } from '../../../store/logStep';
+import { correctEntry, removeEntry } from '../../../store/correctLog';
 import { theStore } from '../../../store/theStore';
 import { useSettings } from '../../../store/useWorkshop';
 import { say } from '../../../ui/say';

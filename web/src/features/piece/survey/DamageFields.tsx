@@ -1,65 +1,168 @@
-import { type Zone, zoneNames } from '@cosmesis/core/piece';
-import { type DamageKind, damageKinds, type Piece, type ZoneId } from '@cosmesis/core/workshop';
+import { damageRow, damageTable } from '@cosmesis/core/finishing';
+import { type Face, newDamage, type Zone, zoneNames } from '@cosmesis/core/piece';
+import { formatLength, parseLength } from '@cosmesis/core/units';
+import { type Damage, type DamageKind, type Depth, depths, type Piece, type ZoneId } from '@cosmesis/core/workshop';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
+import { useSettings } from '../../../store/useWorkshop';
+import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
-import { damageNames } from './words';
+import { depthNames } from './words';
 
-/** Damage by kind, zone and number of places. */
-export function DamageFields({ piece, zones }: { piece: Piece; zones: readonly Zone[] }) {
+function DamageRow({
+  piece,
+  damage,
+  number,
+  faces,
+}: {
+  piece: Piece;
+  damage: Damage;
+  number: number;
+  faces: readonly Face[];
+}) {
+  const edit = useEditPiece(piece.id);
+  const { unitSystem } = useSettings();
+  const { name } = damageRow(damage.kind);
+  const where = faces.find((f) => f.id === damage.faceId)?.name ?? zoneNames[damage.zoneId];
+  const change = (label: string, to: (d: Damage) => void, mergeKey: string | null = null) =>
+    edit(
+      label,
+      (draft) => {
+        const found = draft.damage.find((d) => d.id === damage.id);
+        if (found) to(found);
+      },
+      mergeKey,
+    );
+  const remove = () =>
+    edit('Remove damage', (draft) => {
+      draft.damage = draft.damage.filter((d) => d.id !== damage.id);
+    });
+  const count = (by: number) =>
+    damage.count + by < 1
+      ? remove()
+      : change('Number of places', (d) => {
+          d.count = Math.min(99, d.count + by);
+        });
+  return (
+    <li style={{ borderBottom: '1px solid var(--hair)', padding: '6px 0' }}>
+      <div className="row">
+        <span className="pin-number" aria-hidden="true">
+          {number}
+        </span>
+        <span>
+          <b>{name}</b> <span className="quiet">{where}</span>
+        </span>
+        <span className="row spread">
+          <button
+            type="button"
+            className="line"
+            aria-label={`One place fewer: ${name}, ${zoneNames[damage.zoneId]}`}
+            onClick={() => count(-1)}
+          >
+            −
+          </button>
+          <b className="n">{damage.count}</b>
+          <button
+            type="button"
+            className="line"
+            aria-label={`One place more: ${name}, ${zoneNames[damage.zoneId]}`}
+            onClick={() => count(1)}
+          >
+            +
+          </button>
+        </span>
+      </div>
+      <details>
+        <summary className="quiet">How large and how deep</summary>
+        <div className="fields" style={{ paddingTop: 10 }}>
+          <MeasureField
+            label={`Longest measure of the ${name}`}
+            draftKey={`${piece.id}/damage/${damage.id}`}
+            shown={damage.extentM === null ? '' : formatLength(damage.extentM, unitSystem)}
+            parse={(text) => parseLength(text, unitSystem)}
+            onValue={(extentM) =>
+              change(
+                'Size of the damage',
+                (d) => {
+                  d.extentM = extentM;
+                },
+                `${damage.id}/extent`,
+              )
+            }
+            onEmpty={() =>
+              change('Size of the damage', (d) => {
+                d.extentM = null;
+              })
+            }
+            help="3 cm, 1 in; empty: not measured"
+          />
+          <Select
+            label={`Depth of the ${name}`}
+            value={damage.depth}
+            options={depths.map((d) => ({ value: d, name: depthNames[d] }))}
+            onPick={(depth) =>
+              change('Depth of the damage', (d) => {
+                d.depth = depth as Depth;
+              })
+            }
+          />
+          <Select
+            label={`Face of the ${name}`}
+            value={damage.faceId ?? ''}
+            options={[
+              { value: '', name: `somewhere on the ${damage.zoneId}` },
+              ...faces.map((f) => ({ value: f.id, name: f.name })),
+            ]}
+            onPick={(faceId) =>
+              change('Place of the damage', (d) => {
+                d.faceId = faceId || null;
+                d.at = faceId ? [0.5, 0.5] : null;
+              })
+            }
+          />
+          <button type="button" className="plain" onClick={remove}>
+            Remove
+          </button>
+        </div>
+      </details>
+    </li>
+  );
+}
+
+/** Damage by kind, place, size and depth; what to do about it stands under Advice. */
+export function DamageFields({
+  piece,
+  zones,
+  faces,
+}: {
+  piece: Piece;
+  zones: readonly Zone[];
+  faces: readonly Face[];
+}) {
   const edit = useEditPiece(piece.id);
   const [kind, setKind] = useState<DamageKind>('dent');
-  const [zoneId, setZoneId] = useState<ZoneId>('top');
+  const [zoneId, setZoneId] = useState<ZoneId>(zones[0]?.id ?? 'carcass');
   const add = () => {
     const id = newId();
-    edit('Add damage', (draft) => void draft.damage.push({ id, kind, zoneId, count: 1 }));
+    edit('Add damage', (draft) => void draft.damage.push(newDamage(id, kind, zoneId)));
   };
-  const change = (id: string, by: number) =>
-    edit('Number of places', (draft) => {
-      const found = draft.damage.find((d) => d.id === id);
-      if (!found) return;
-      if (found.count + by < 1) draft.damage = draft.damage.filter((d) => d.id !== id);
-      else found.count = Math.min(99, found.count + by);
-    });
   return (
-    <section className="stack" aria-label="Damage">
-      <h2>Damage</h2>
+    <>
+      <p className="quiet">Press a face in the drawing to put a damage in its place, or add it to a zone here.</p>
       {piece.damage.length > 0 && (
-        <ul className="bare">
-          {piece.damage.map((d) => (
-            <li key={d.id} className="row" style={{ borderBottom: '1px solid var(--hair)' }}>
-              <span>
-                {zoneNames[d.zoneId]}: {damageNames[d.kind]}
-              </span>
-              <span className="row spread">
-                <button
-                  type="button"
-                  className="line"
-                  aria-label={`One place fewer: ${damageNames[d.kind]}, ${zoneNames[d.zoneId]}`}
-                  onClick={() => change(d.id, -1)}
-                >
-                  −
-                </button>
-                <b className="n">{d.count}</b>
-                <button
-                  type="button"
-                  className="line"
-                  aria-label={`One place more: ${damageNames[d.kind]}, ${zoneNames[d.zoneId]}`}
-                  onClick={() => change(d.id, 1)}
-                >
-                  +
-                </button>
-              </span>
-            </li>
+        <ol className="bare">
+          {piece.damage.map((d, i) => (
+            <DamageRow key={d.id} piece={piece} damage={d} number={i + 1} faces={faces} />
           ))}
-        </ul>
+        </ol>
       )}
       <div className="fields">
         <Select
           label="Kind of damage"
           value={kind}
-          options={damageKinds.map((k) => ({ value: k, name: damageNames[k] }))}
+          options={damageTable.map((row) => ({ value: row.id, name: row.name }))}
           onPick={(k) => setKind(k as DamageKind)}
         />
         <Select
@@ -72,6 +175,11 @@ export function DamageFields({ piece, zones }: { piece: Piece; zones: readonly Z
           Add damage
         </button>
       </div>
-    </section>
+      {piece.damage.length > 0 && (
+        <p>
+          <Link to={`/pieces/${piece.id}/advice`}>What to do about it, side by side</Link>
+        </p>
+      )}
+    </>
   );
 }

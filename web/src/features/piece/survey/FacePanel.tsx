@@ -1,15 +1,79 @@
-import { type Face, type Zone, zoneNames, zoneOfFace } from '@cosmesis/core/piece';
+import { damageTable } from '@cosmesis/core/finishing';
+import { type Face, newDamage, partOfFace, surfaceOf, type Zone, zoneNames, zoneOfFace } from '@cosmesis/core/piece';
 import { formatArea } from '@cosmesis/core/units';
-import type { Piece, ZoneId } from '@cosmesis/core/workshop';
+import { type DamageKind, type KeptKind, keptKinds, type Piece, type ZoneId } from '@cosmesis/core/workshop';
+import { useState } from 'react';
+import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { Select } from '../../../ui/Select';
+import { SurfaceFields } from './SurfaceFields';
+import { keptNames } from './words';
 
-/** The selected face: its area and its zone, which can be changed. */
-export function FacePanel({ piece, face, zoneIds }: { piece: Piece; face: Face; zoneIds: readonly ZoneId[] }) {
+/** What can be put on the selected face: damage, or something to protect, at the place that was pressed. */
+function PinFields({ piece, face, at }: { piece: Piece; face: Face; at: readonly [number, number] }) {
+  const edit = useEditPiece(piece.id);
+  const [kind, setKind] = useState<DamageKind>('scratch');
+  const [kept, setKept] = useState<KeptKind>('label');
+  const zone = zoneOfFace(piece, face);
+  const zoneId: ZoneId = zone === 'uncounted' ? face.zoneId : zone;
+  const place: [number, number] = [at[0], at[1]];
+  const markDamage = () => {
+    const id = newId();
+    edit(
+      'Mark damage',
+      (draft) => void draft.damage.push({ ...newDamage(id, kind, zoneId), faceId: face.id, at: place }),
+    );
+  };
+  const markKept = () => {
+    const id = newId();
+    edit('Mark to be kept', (draft) => void draft.kept.push({ id, kind: kept, faceId: face.id, at: place, note: '' }));
+  };
+  return (
+    <>
+      <div className="row" style={{ alignItems: 'start' }}>
+        <Select
+          label="Damage here"
+          value={kind}
+          options={damageTable.map((r) => ({ value: r.id, name: r.name }))}
+          onPick={(k) => setKind(k as DamageKind)}
+        />
+        <button type="button" className="line" onClick={markDamage}>
+          Mark the damage
+        </button>
+      </div>
+      <div className="row" style={{ alignItems: 'start' }}>
+        <Select
+          label="To be kept here"
+          value={kept}
+          options={keptKinds.map((k) => ({ value: k, name: keptNames[k] }))}
+          onPick={(k) => setKept(k as KeptKind)}
+        />
+        <button type="button" className="line" onClick={markKept}>
+          Protect it
+        </button>
+      </div>
+    </>
+  );
+}
+
+/** The selected face: its area, its zone, what its part is made of, and what is on it. */
+export function FacePanel({
+  piece,
+  face,
+  at,
+  zoneIds,
+}: {
+  piece: Piece;
+  face: Face;
+  at: readonly [number, number];
+  zoneIds: readonly ZoneId[];
+}) {
   const edit = useEditPiece(piece.id);
   const { unitSystem } = useSettings();
   const zone = zoneOfFace(piece, face);
+  const part = partOfFace(face);
+  const own = piece.partSurfaces[part];
   const options = [
     ...zoneIds.map((z) => ({ value: z as string, name: zoneNames[z] })),
     { value: 'uncounted', name: 'Not counted' },
@@ -20,10 +84,33 @@ export function FacePanel({ piece, face, zoneIds }: { piece: Piece; face: Face; 
       if (to === home) delete draft.faceZones[face.id];
       else draft.faceZones[face.id] = to as ZoneId | 'uncounted';
     });
+  const remove = () =>
+    edit(`Take away ${part.replace(/-/g, ' ')}`, (draft) => {
+      if (draft.addedParts.some((p) => p.id === part)) draft.addedParts = draft.addedParts.filter((p) => p.id !== part);
+      else draft.removedParts.push(part);
+    });
+  const kept = piece.kept.filter((k) => k.faceId === face.id);
   return (
     <div className="panel" role="status">
       <h3>{face.name}</h3>
       <p className="n">{formatArea(face.areaM2, unitSystem)}</p>
+      <PinFields key={face.id} piece={piece} face={face} at={at} />
+      {kept.map((k) => (
+        <p key={k.id} className="row">
+          <span>Kept: {keptNames[k.kind]}</span>
+          <button
+            type="button"
+            className="plain spread"
+            onClick={() =>
+              edit('No longer kept', (draft) => {
+                draft.kept = draft.kept.filter((x) => x.id !== k.id);
+              })
+            }
+          >
+            Not kept: {keptNames[k.kind]}
+          </button>
+        </p>
+      ))}
       <Select
         label="Belongs to the zone"
         value={zone}
@@ -31,6 +118,46 @@ export function FacePanel({ piece, face, zoneIds }: { piece: Piece; face: Face; 
         onPick={move}
         help={piece.faceZones[face.id] ? 'Moved by hand' : ' '}
       />
+      <details>
+        <summary className="quiet">This part</summary>
+        <div className="stack" style={{ paddingTop: 10 }}>
+          {own ? (
+            <SurfaceFields
+              surface={own}
+              title="This part"
+              draftKey={`${piece.id}/${part}`}
+              onChange={(label, next, mergeKey) =>
+                edit(
+                  label,
+                  (draft) => {
+                    draft.partSurfaces[part] = next;
+                  },
+                  mergeKey ?? null,
+                )
+              }
+            />
+          ) : (
+            <p className="quiet">Made of what its zone is made of.</p>
+          )}
+          <div className="row">
+            <button
+              type="button"
+              className="line"
+              onClick={() =>
+                edit('Material of a part', (draft) => {
+                  if (own) delete draft.partSurfaces[part];
+                  else draft.partSurfaces[part] = surfaceOf(piece, face);
+                })
+              }
+            >
+              {own ? 'As its zone' : 'Of something else'}
+            </button>
+            <button type="button" className="plain" onClick={remove}>
+              This piece has no such part
+            </button>
+          </div>
+        </div>
+      </details>
     </div>
   );
 }

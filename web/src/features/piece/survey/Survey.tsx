@@ -1,9 +1,12 @@
+import { damageRow, hardwareNames } from '@cosmesis/core/finishing';
 import {
   buildFaces,
+  type Face,
   type Form,
   formById,
   shapeOf,
   shapeToDraw,
+  type Zone,
   zoneNames,
   zoneOfFace,
   zonesOf,
@@ -18,16 +21,22 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { Keys } from '../../../ui/Keys';
 import { MeasureField } from '../../../ui/MeasureField';
-import { PieceDrawing, type View } from '../../../ui/PieceDrawing';
+import { PieceDrawing, type Pin, type View } from '../../../ui/PieceDrawing';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 import { faceColours } from '../../../ui/zoneLooks';
 import { usePieceContext } from '../PieceFrame';
 import { DamageFields } from './DamageFields';
 import { FaceList, FacePanel } from './FacePanel';
+import { FormFields } from './FormFields';
+import { HardwareFields } from './HardwareFields';
 import { LeadFields } from './LeadFields';
-import { SurfaceFields } from './SurfaceFields';
-import { legNames } from './words';
+import { MaterialFields } from './MaterialFields';
+import { PurposeFields } from './PurposeFields';
+import { QuickFields } from './QuickFields';
+import { SurveySection } from './SurveySection';
+import { TestFields } from './TestFields';
+import { legNames, ownershipNames } from './words';
 
 const dimensions = [
   ['heightM', 'Height'],
@@ -101,14 +110,20 @@ function Dimensions({ piece, form }: { piece: Piece; form: Form }) {
   );
 }
 
-function Picture({ piece }: { piece: Piece }) {
+/** Damage as numbers in its place, things to keep as diamonds. */
+const pinsOf = (piece: Piece): Pin[] => [
+  ...piece.damage.flatMap((d, i) =>
+    d.faceId && d.at ? [{ id: d.id, faceId: d.faceId, at: d.at, mark: String(i + 1), shape: 'damage' as const }] : [],
+  ),
+  ...piece.kept.map((k) => ({ id: k.id, faceId: k.faceId, at: k.at, mark: '', shape: 'kept' as const })),
+];
+
+function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]; zones: readonly Zone[] }) {
   const { unitSystem } = useSettings();
   const { result } = usePieceContext();
   const [view, setView] = useState<View>('right');
-  const [selectedId, setSelectedId] = useState<string | null>(null);
-  const faces = buildFaces(shapeToDraw(piece));
-  const zones = zonesOf(piece, faces);
-  const selected = faces.find((f) => f.id === selectedId);
+  const [picked, setPicked] = useState<{ id: string; at: readonly [number, number] } | null>(null);
+  const selected = faces.find((f) => f.id === picked?.id);
   const measured = (value: number | null) => (value === null ? '?' : formatLength(value, unitSystem));
   const canOpen = faces.some((f) => f.inside);
   return (
@@ -116,15 +131,17 @@ function Picture({ piece }: { piece: Piece }) {
       <PieceDrawing
         faces={faces}
         view={view}
-        selectedId={selectedId}
-        onSelect={(f) => setSelectedId(f.id)}
+        selectedId={picked?.id ?? null}
+        onSelect={(f, at) => setPicked({ id: f.id, at })}
         colourOf={faceColours(piece, result?.ok ? result.value : undefined, 'now')}
-        title={`${piece.name}: press a face to see its area and move it to another zone`}
+        pins={pinsOf(piece)}
+        title={`${piece.name}: press a face to see its area, mark damage on it or move it to another zone`}
         labels={{ width: measured(piece.widthM), height: measured(piece.heightM), depth: measured(piece.depthM) }}
         guessed={piece.heightM === null || piece.widthM === null || piece.depthM === null}
         describe={(f) => {
           const zone = zoneOfFace(piece, f);
-          return `${f.name}, zone ${zone === 'uncounted' ? 'none' : zoneNames[zone]}`;
+          const marks = piece.damage.filter((d) => d.faceId === f.id).map((d) => damageRow(d.kind).name);
+          return `${f.name}, zone ${zone === 'uncounted' ? 'none' : zoneNames[zone]}${marks.length > 0 ? `, ${marks.join(', ')}` : ''}`;
         }}
       />
       <Keys<View>
@@ -139,15 +156,24 @@ function Picture({ piece }: { piece: Piece }) {
           ...(canOpen ? [{ value: 'open' as const, name: 'Inside' }] : []),
         ]}
       />
-      {selected ? (
-        <FacePanel piece={piece} face={selected} zoneIds={formById(piece.form).zones} />
+      {selected && picked ? (
+        <FacePanel piece={piece} face={selected} at={picked.at} zoneIds={formById(piece.form).zones} />
       ) : (
-        <p className="quiet">Press a face to see its area or move it to another zone.</p>
+        <p className="quiet">Press a face where it is damaged, or to see its area and move it to another zone.</p>
       )}
-      <FaceList piece={piece} zones={zones} faces={faces} selectedId={selectedId} onSelect={setSelectedId} />
+      <FaceList
+        piece={piece}
+        zones={zones}
+        faces={faces}
+        selectedId={picked?.id ?? null}
+        onSelect={(id) => setPicked({ id, at: [0.5, 0.5] })}
+      />
     </div>
   );
 }
+
+const counted = (n: number, one: string, many = `${one}s`): string => (n === 0 ? '' : `${n} ${n === 1 ? one : many}`);
+const listed = (...parts: string[]): string => parts.filter(Boolean).join(', ') || 'nothing noted';
 
 /** What the piece is: measures, materials, old finish, age, damage; the drawing beside it. */
 export default function Survey() {
@@ -155,7 +181,9 @@ export default function Survey() {
   const edit = useEditPiece(piece.id);
   const navigate = useNavigate();
   const form = formById(piece.form);
-  const zones = zonesOf(piece, buildFaces(shapeToDraw(piece)));
+  const faces = buildFaces(shapeToDraw(piece));
+  const zones = zonesOf(piece, faces);
+  const pulls = faces.some((f) => f.fittings.pulls > 0);
   const remove = () => {
     theStore().transact('Delete a piece', (draft) => {
       delete draft.pieces[piece.id];
@@ -163,24 +191,58 @@ export default function Survey() {
     navigate('/pieces');
     say({ text: `${piece.name} deleted.`, action: { name: 'Undo', run: () => theStore().undo() } });
   };
+  const tested = Object.values(piece.tests).length;
   return (
     <div className="two">
-      <Picture piece={piece} />
-      <div className="stack" style={{ gap: 28 }}>
+      <Picture piece={piece} faces={faces} zones={zones} />
+      <div className="stack" style={{ gap: 22 }}>
         <Dimensions piece={piece} form={form} />
         <section className="stack" aria-label="What it is made of" style={{ gap: 18 }}>
           <h2>What it is made of</h2>
-          <SurfaceFields
-            piece={piece}
-            part="carcass"
-            title="Carcass"
-            help="Top and fronts follow this until you say otherwise."
-          />
-          <SurfaceFields piece={piece} part="top" title="Top" />
-          {zones.some((z) => z.id === 'fronts') && <SurfaceFields piece={piece} part="fronts" title="Fronts" />}
+          <MaterialFields piece={piece} />
         </section>
+        <QuickFields piece={piece} />
         <LeadFields piece={piece} />
-        <DamageFields piece={piece} zones={zones} />
+        <div>
+          <SurveySection
+            title="Damage"
+            noted={listed(
+              counted(piece.damage.length, 'kind'),
+              counted(piece.kept.length, 'thing to keep', 'things to keep'),
+            )}
+            open={piece.damage.length > 0}
+          >
+            <DamageFields piece={piece} zones={zones} faces={faces} />
+          </SurveySection>
+          <SurveySection title="Tests of the old finish" noted={listed(counted(tested, 'zone tested', 'zones tested'))}>
+            <TestFields piece={piece} zones={zones.filter((z) => z.id !== 'hardware')} />
+          </SurveySection>
+          {pulls && (
+            <SurveySection title="Hardware" noted={hardwareNames[piece.hardware.treatment]}>
+              <HardwareFields piece={piece} faces={faces} />
+            </SurveySection>
+          )}
+          <SurveySection
+            title="Parts and changes of form"
+            noted={listed(
+              counted(piece.addedParts.length, 'part added', 'parts added'),
+              counted(piece.removedParts.length, 'part taken away', 'parts taken away'),
+              counted(piece.alterations.length, 'change planned', 'changes planned'),
+            )}
+          >
+            <FormFields piece={piece} zones={zones} faces={faces} />
+          </SurveySection>
+          <SurveySection
+            title="Whom and what it is for"
+            noted={listed(
+              ownershipNames[piece.ownership].toLowerCase(),
+              piece.setName ?? '',
+              counted(Object.keys(piece.wear).length, 'zone with its wear', 'zones with their wear'),
+            )}
+          >
+            <PurposeFields piece={piece} zones={zones} />
+          </SurveySection>
+        </div>
         <section className="stack" aria-label="Name and note">
           <TextField
             label="Name"

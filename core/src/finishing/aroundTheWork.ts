@@ -1,0 +1,290 @@
+import { type Face, formById, type Zone } from '../piece';
+import type { PartKind, Piece, Step, ToolId } from '../workshop';
+import type { House } from './houseRules';
+import { leadHold } from './leadBans';
+import { phase } from './phases';
+import type { Situation } from './Situation';
+import { isSprayed, stepKind } from './stepKinds';
+import type { ZoneChain } from './ZoneChain';
+
+/** What the steps of the whole piece are made from. */
+interface Around {
+  whole: ZoneChain;
+  house: House;
+  planned: readonly { situation: Situation; chain: ZoneChain }[];
+  piece: Piece;
+  zones: readonly Zone[];
+  tools: readonly ToolId[];
+}
+
+interface Part {
+  part: PartKind;
+  count: number;
+}
+
+const fittings = (faces: readonly Face[], key: 'pulls' | 'hinges'): number =>
+  faces.reduce((n, f) => n + f.fittings[key], 0);
+
+const stepsOf = (chain: ZoneChain): Step[] => chain.drafts.map((d) => d.step);
+const filmsOf = (chain: ZoneChain): Step[] => stepsOf(chain).filter((s) => stepKind(s.kind).film || s.kind === 'wax');
+
+/** Puts a step before others, which then wait for it. */
+const before = (step: Step, others: readonly (Step | undefined)[]): void => {
+  for (const other of others)
+    if (other && !other.waitsFor.some((w) => w.stepId === step.id))
+      other.waitsFor.push({ stepId: step.id, wait: 'none' });
+};
+
+/** What comes off this piece before it is worked: only what is in the way of a zone that is worked. */
+function partsOff({ piece, planned, zones }: Around): Part[] {
+  const works = (id: Situation['zoneId']) =>
+    planned.some((p) => p.situation.zoneId === id && p.situation.look !== 'leave');
+  const faces = zones.filter((z) => works(z.id) && (z.id === 'fronts' || z.id === 'interior')).flatMap((z) => z.faces);
+  const { family } = formById(piece.form);
+  const padded = piece.surfaces.seat && ['cloth', 'leather'].includes(piece.surfaces.seat.material.kind);
+  const hardware = fittings(faces, 'pulls');
+  return (
+    [
+      { part: 'hardware', count: hardware },
+      { part: 'door', count: fittings(faces, 'hinges') / 2 },
+      { part: 'lid', count: family === 'lidded' && (works('top') || works('interior')) ? 1 : 0 },
+      { part: 'mirror', count: family === 'dressing-table' && works('carcass') ? 1 : 0 },
+      { part: 'seat-pad', count: padded && (works('carcass') || works('legs')) ? 1 : 0 },
+    ] as const
+  ).filter((p) => p.count > 0);
+}
+
+/** Line of tape round a part that stays on, m (from memory). */
+const tapeRoundM: Readonly<Partial<Record<PartKind, number>>> = {
+  hardware: 0.15,
+  door: 0.6,
+  lid: 1,
+  mirror: 2,
+  'seat-pad': 1.6,
+};
+
+/** Parts that stay on are masked before anything wet, and uncovered after the last coat. */
+function maskParts(around: Around, left: readonly Part[]): void {
+  const { whole, planned } = around;
+  const lineM = left.reduce((sum, p) => sum + (tapeRoundM[p.part] ?? 0.5) * p.count, 0);
+  const mask = whole.add(phase.coverKept, 'mask', {
+    lineM,
+    reason: 'House rule: old fixings stay on. Everything round them is masked and worked with care.',
+  });
+  for (const p of planned)
+    before(
+      mask,
+      stepsOf(p.chain).filter((s) => stepKind(s.kind).film),
+    );
+  whole.add(phase.uncover, 'unmask', {
+    lineM,
+    reason: 'Off once the last coat is on.',
+    waitsFor: planned.flatMap((p) =>
+      stepsOf(p.chain)
+        .filter((s) => stepKind(s.kind).film)
+        .slice(-1)
+        .map((s) => ({ stepId: s.id, wait: 'none' as const })),
+    ),
+  });
+}
+
+const whyOff: Readonly<Partial<Record<PartKind, string>>> = {
+  door: 'Edges and hinge sides are reached only with the doors off.',
+  lid: 'Off its hinges: edges and inside are reached only so.',
+  mirror: 'Glass comes out rather than being taped where its back can be taken off; a helper for a wide one.',
+  'seat-pad': 'Pad and cover stay clean only off the frame.',
+};
+
+/** Things to keep are covered before the first wet or abrasive step. */
+function protect({ whole, piece, planned }: Around): Step | null {
+  if (piece.kept.length === 0) return null;
+  const cover = whole.add(phase.intake, 'cover', {
+    count: piece.kept.length,
+    reason:
+      'What is to be kept is covered before anything wet or abrasive comes near: film is no barrier to stripper, stop short of it.',
+  });
+  for (const p of planned) before(cover, [stepsOf(p.chain)[0]]);
+  return cover;
+}
+
+/** The first step of a zone that wants the hardware off: the very first, or the first after cleaning. */
+const firstAfter = (chain: ZoneChain, off: House['hardware-doors']) =>
+  chain.drafts.find((d) => d.step.kind !== 'obtain' && (off === 'off-first' || d.phase > phase.partsAfterCleaning))
+    ?.step;
+
+function takeOff(around: Around, parts: readonly Part[]): void {
+  const { whole, house, planned } = around;
+  const off = house['hardware-doors'];
+  const taken = parts.map((p) =>
+    whole.add(off === 'off-first' ? phase.parts : phase.partsAfterCleaning, 'remove-part', {
+      ...p,
+      reason:
+        whyOff[p.part] ?? 'Nothing wet or abrasive goes round hardware. Number the drawers, bag and label the fixings.',
+    }),
+  );
+  const last = taken.at(-1);
+  for (const p of planned) if (last) before(last, [firstAfter(p.chain, off)]);
+  if (off !== 'off-after-cleaning') return;
+  for (const { chain } of planned) {
+    const cleaned = chain.drafts.filter((d) => d.phase === phase.clean).at(-1)?.step;
+    if (cleaned) taken[0]?.waitsFor.push({ stepId: cleaned.id, wait: cleaned.kind === 'dry-out' ? 'dry' : 'none' });
+  }
+}
+
+/** Before anything is sprayed the piece goes where it may be sprayed, is warmed, and its openings are covered. */
+function beforeSpraying(around: Around): void {
+  const { whole, planned, house, tools, zones } = around;
+  const sprayed = planned.flatMap((p) =>
+    p.chain.drafts.filter((d) => stepKind(d.step.kind).film && isSprayed(d.step.method)),
+  );
+  if (sprayed.length === 0 || !tools.includes('spray-space')) return;
+  const at = Math.min(...sprayed.map((d) => d.phase)) as (typeof sprayed)[number]['phase'];
+  const firsts = planned.flatMap(
+    (p) => p.chain.drafts.find((d) => stepKind(d.step.kind).film && isSprayed(d.step.method))?.step ?? [],
+  );
+  const ready = planned.flatMap((p) => {
+    const first = p.chain.drafts.findIndex((d) => d.step === firsts.find((f) => f.zoneId === p.chain.zoneId));
+    const step = first > 0 ? p.chain.drafts[first - 1]?.step : undefined;
+    return step && p.chain.drafts[first - 1]!.phase < at ? [step] : [];
+  });
+  const move = whole.add(at, 'move-to-space', {
+    aside: true,
+    waitsFor: ready.map((s) => ({ stepId: s.id, wait: 'none' as const })),
+    reason: 'Mist falls on everything in the room: it is sprayed where that does no harm.',
+  });
+  const added = [move];
+  if (tools.includes('heated-space') && firsts.some((f) => f.productId?.includes('water') || f.kind === 'clear'))
+    added.push(
+      whole.add(at, 'warm-up', {
+        aside: true,
+        fixedWaitMin: 3 * 60,
+        waitsFor: [{ stepId: move.id, wait: 'none' }],
+        reason: 'Cold spoils sprayed waterborne: piece and product stand in the warm for some hours first.',
+      }),
+    );
+  const drawers = zones.flatMap((z) => z.faces).filter((f) => /^drawer-\d+\/front$/.test(f.id)).length;
+  if (drawers > 0 && house.drawers !== 'in')
+    added.push(
+      whole.add(at, 'cover', {
+        aside: true,
+        count: drawers,
+        waitsFor: [{ stepId: added.at(-1)!.id, wait: added.at(-1)!.fixedWaitMin > 0 ? 'dry' : 'none' }],
+        reason: 'With the drawers out, mist goes in at their openings.',
+      }),
+    );
+  const lastAdded = added.at(-1)!;
+  for (const f of firsts) f.waitsFor.push({ stepId: lastAdded.id, wait: lastAdded.fixedWaitMin > 0 ? 'dry' : 'none' });
+}
+
+/** Legs are coated upside down: turned before their last stage of coats, and back once they can be handled. */
+function turnForLegs({ whole, planned }: Around): void {
+  const legs = planned.find((p) => p.situation.zoneId === 'legs');
+  const lastFilm = legs?.chain.drafts.findLast((d) => stepKind(d.step.kind).film);
+  if (!legs || !lastFilm) return;
+  const at = lastFilm.phase;
+  const firstFilm = legs.chain.drafts.find((d) => d.phase === at && stepKind(d.step.kind).film)!.step;
+  const tops = planned.filter((p) => p.situation.zoneId === 'top' || p.situation.zoneId === 'seat');
+  const lying = tops.flatMap((p) => p.chain.drafts.filter((d) => d.phase < at && stepKind(d.step.kind).film).slice(-1));
+  const over = whole.add(at, 'turn', {
+    aside: true,
+    waitsFor: lying.map((d) => ({ stepId: d.step.id, wait: 'handle' as const })),
+    reason: 'Upside down on something soft: legs and undersides are reached, and drips run off the edge.',
+  });
+  before(over, [firstFilm]);
+  const back = whole.add(at, 'turn', {
+    aside: true,
+    waitsFor: [{ stepId: lastFilm.step.id, wait: 'handle' }],
+    reason: 'Upright again once the legs can be handled.',
+  });
+  for (const p of tops) before(back, [p.chain.drafts.find((d) => d.phase >= at && stepKind(d.step.kind).film)?.step]);
+}
+
+function putBack(around: Around, parts: readonly Part[]): void {
+  const { whole, house, planned, piece, zones } = around;
+  const films = planned.flatMap((p) => filmsOf(p.chain).slice(-1));
+  const ends = planned.flatMap((p) => stepsOf(p.chain).at(-1) ?? []);
+  const handled = [
+    ...films.map((f) => ({ stepId: f.id, wait: 'handle' as const })),
+    ...ends.filter((e) => !films.includes(e)).map((e) => ({ stepId: e.id, wait: 'none' as const })),
+  ];
+  let waiting = handled;
+  const add = (kind: Step['kind'], details: Partial<Step> & { reason: string }) => {
+    whole.add(phase.refit, kind, { ...details, waitsFor: waiting });
+    waiting = [];
+  };
+  const newHoles = planned.reduce((n, p) => n + p.situation.newHoles, 0);
+  if (newHoles > 0 && house.drilling === 'after-finish')
+    add('drill', {
+      count: newHoles,
+      reason: 'House rule: drilled in the finished front, from a template, through tape, with a backing.',
+    });
+  if (parts.length >= 3 || parts.some((p) => p.part === 'mirror'))
+    add('rehearse-assembly', { reason: 'One part hides the screws of the next: the order is tried dry first.' });
+  for (const p of parts) add('refit-part', { ...p, reason: 'Every zone can be handled.' });
+  if (piece.alterations.some((a) => a.kind === 'new-top'))
+    add('assemble', { reason: 'The new top is screwed on from below, with slots for the wood to move.' });
+  const faces = zones.filter((z) => z.id === 'fronts' || z.id === 'interior').flatMap((z) => z.faces);
+  const worked = planned.some(
+    (p) => (p.situation.zoneId === 'fronts' || p.situation.zoneId === 'interior') && p.situation.look !== 'leave',
+  );
+  if (worked && faces.some((f) => f.id.startsWith('drawer-')))
+    add('oil-runners', { reason: 'Dry runners drag: wax on them is what customers notice first.' });
+  if (piece.legs !== 'none')
+    add('felt', { reason: 'Felt or glides keep the new finish off the floor, and the floor whole.' });
+  // Chests at least 685.8 mm high: ASTM F2057-23, 16 CFR 1261 (written for makers; recalled).
+  const { restraint } = formById(piece.form);
+  if (restraint === 'lid' || (restraint === 'wall' && (piece.heightM ?? 0) >= 0.6858))
+    add('fit-restraint', {
+      reason:
+        restraint === 'lid'
+          ? 'A lid support is fitted, and a latch that closes by itself comes off.'
+          : 'Tall and heavy on one side: a restraint goes with it, to be fixed to the wall.',
+    });
+  whole.add(phase.cure, 'cure', {
+    waitsFor: [...films.map((f) => ({ stepId: f.id, wait: 'cure' as const })), ...handled],
+    reason: 'Dry is not cured: light use first, full use after the cure.',
+  });
+  if (piece.ownership === 'own') return;
+  whole.add(phase.handOver, 'hand-over', {
+    aside: true,
+    waitsFor: films.map((f) => ({ stepId: f.id, wait: 'light-use' as const })),
+    reason: 'With its care card: when it may be used, how it is cleaned, and when it has cured.',
+  });
+}
+
+/** The steps of the whole piece: its record, what comes off and goes on again, what the spraying and the legs ask for. */
+export function aroundTheWork(around: Around): ZoneChain {
+  const { whole, house, planned, piece } = around;
+  const photo = whole.add(phase.intake, 'photograph', {
+    reason:
+      'Straight on and close up, before the first change: a finish can be sold and repeated only from its record.',
+  });
+  for (const p of planned) before(photo, [stepsOf(p.chain).find((s) => s.kind !== 'obtain')]);
+  const tested = planned.some((p) => p.situation.look !== 'leave' && p.situation.hasFilm) && leadHold(piece);
+  if (tested)
+    whole.add(phase.intake, 'test', {
+      test: 'lead',
+      reason: 'Every layer of an old film is tested before anything abrasive: home kits can miss low levels.',
+    });
+  const kept = protect(around);
+  const parts = partsOff(around);
+  // What gets a treatment of its own has to come off, whatever the house does with the rest.
+  const treated = (p: Part) => p.part === 'hardware' && piece.hardware.treatment !== 'keep';
+  const left = house['hardware-doors'] === 'left-masked' ? parts.filter((p) => !treated(p)) : [];
+  const off = parts.filter((p) => !left.includes(p));
+  takeOff(around, off);
+  if (left.length > 0) maskParts(around, left);
+  turnForLegs(around);
+  beforeSpraying(around);
+  putBack(around, off);
+  if (kept)
+    whole.add(phase.uncover, 'unmask', {
+      aside: true,
+      lineM: 0.6 * piece.kept.length,
+      waitsFor: planned
+        .flatMap((p) => filmsOf(p.chain).slice(-1))
+        .map((f) => ({ stepId: f.id, wait: 'none' as const })),
+      reason: 'What was kept is uncovered after the last coat.',
+    });
+  return whole;
+}

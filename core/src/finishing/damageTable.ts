@@ -1,0 +1,484 @@
+import type { Damage, DamageKind, MaterialKind, StepKindId, ToolId } from '../workshop';
+
+/** What decides on the treatment of a damage. */
+export interface DamageCase {
+  damage: Damage;
+  /** The wood, or the old film, is to be seen. */
+  showsWood: boolean;
+  /** The old film stays. */
+  keepsFilm: boolean;
+  material: MaterialKind;
+  tools: readonly ToolId[];
+  liftingVeneer: 'peel' | 're-glue';
+  character: 'keep' | 'modernise';
+}
+
+/** One way to treat a damage, as a row. */
+export interface Treatment {
+  id: string;
+  name: string;
+  /** Steps it brings, in the order of the stages. */
+  steps: readonly StepKindId[];
+  speaksFor: string;
+  speaksAgainst: string;
+  /** Why it cannot be done here, or null where it can. */
+  barred?: (at: DamageCase) => string | null;
+}
+
+/** A kind of damage as a row. Common practice, no source. */
+export interface DamageRow {
+  id: DamageKind;
+  name: string;
+  treatments: readonly [Treatment, ...Treatment[]];
+  /** The treatment recommended, with its reason. */
+  recommend: (at: DamageCase) => readonly [treatmentId: string, why: string];
+}
+
+/** A loose face wider than this, m, or in three places or more, is widely lifting (from memory). */
+const widelyLiftingM = 0.2;
+const widely = ({ damage }: DamageCase): boolean => damage.count >= 3 || (damage.extentM ?? 0) >= widelyLiftingM;
+
+const noClamps = (at: DamageCase) => (at.tools.includes('clamps') ? null : 'The workshop has no clamps or press.');
+const noVeneer = (at: DamageCase) => (at.material === 'veneer' ? null : 'There is no veneer here.');
+const notUpholstered = (at: DamageCase) =>
+  at.tools.includes('upholstery') ? null : 'The workshop does no upholstery.';
+const noRouter = (at: DamageCase) => (at.tools.includes('router') ? null : 'The workshop has no router.');
+const stains = (at: DamageCase) => (at.showsWood ? 'Filler takes no stain: it would show.' : null);
+
+const accept: Treatment = {
+  id: 'accept',
+  name: 'Leave it as it is',
+  steps: [],
+  speaksFor: 'It marks the age of the piece and costs nothing.',
+  speaksAgainst: 'It stays visible, and is said at the hand-over.',
+};
+const glue: Treatment = {
+  id: 'glue',
+  name: 'Glue and clamp',
+  steps: ['glue'],
+  speaksFor: 'Keeps what is there, and holds.',
+  speaksAgainst: 'Every missed lift is found under the abrasive.',
+  barred: noClamps,
+};
+const fill: Treatment = {
+  id: 'fill',
+  name: 'Fill and sand flush',
+  steps: ['fill'],
+  speaksFor: 'Quick, and gone under paint.',
+  speaksAgainst: 'Takes no stain, and is weak on edges where it is ready-mixed.',
+};
+const patch: Treatment = {
+  id: 'patch',
+  name: 'Let in a piece of veneer',
+  steps: ['patch-veneer'],
+  speaksFor: 'Grain and colour can be matched; it takes stain.',
+  speaksAgainst: 'Slow work for every place.',
+  barred: noVeneer,
+};
+const peel: Treatment = {
+  id: 'peel',
+  name: 'Peel the whole face and paint it',
+  steps: ['peel'],
+  speaksFor: 'Often quicker than patching many places.',
+  speaksAgainst: 'The veneer is gone for good.',
+  barred: (at) =>
+    noVeneer(at) ?? (at.showsWood ? 'What lies under the veneer is not worth showing: peel and lay new.' : null),
+};
+const reVeneer: Treatment = {
+  id: 're-veneer',
+  name: 'Peel it and lay new veneer',
+  steps: ['peel', 're-veneer', 'clamp'],
+  speaksFor: 'A whole new face that takes stain evenly.',
+  speaksAgainst: 'Strong, flammable vapour for days, and one chance to place it.',
+  barred: noVeneer,
+};
+const stick: Treatment = {
+  id: 'fill-stick',
+  name: 'Melt in a coloured stick',
+  steps: ['fill-stick'],
+  speaksFor: 'Small places vanish in a finish that stays.',
+  speaksAgainst: 'Soft: not for edges or for large places.',
+};
+const sandOut: Treatment = {
+  id: 'sand-out',
+  name: 'Sanded out with the rest',
+  steps: [],
+  speaksFor: 'The ladder takes it anyway.',
+  speaksAgainst: 'Only where the film comes off and there is wood to spare.',
+  barred: (at) => (at.keepsFilm ? 'The old finish stays on: nothing is sanded to the wood.' : null),
+};
+const bleach: Treatment = {
+  id: 'bleach',
+  name: 'Bleach the stain',
+  steps: ['bleach'],
+  speaksFor: 'Takes black water marks out of the wood.',
+  speaksAgainst: 'Has to be rinsed and dry before anything follows.',
+  barred: (at) => (at.keepsFilm ? 'Bleach works on bare wood only.' : null),
+};
+const replaceTop: Treatment = {
+  id: 'new-top',
+  name: 'Make a new top',
+  steps: ['make-part'],
+  speaksFor: 'Swollen board never goes flat again.',
+  speaksAgainst: 'Material and hours, and the old top is gone.',
+  barred: noRouter,
+};
+const one = (
+  id: string,
+  name: string,
+  steps: readonly StepKindId[],
+  speaksFor: string,
+  speaksAgainst: string,
+  barred?: Treatment['barred'],
+): Treatment => ({
+  id,
+  name,
+  steps,
+  speaksFor,
+  speaksAgainst,
+  ...(barred ? { barred } : {}),
+});
+
+const row = (
+  id: DamageKind,
+  name: string,
+  treatments: readonly [Treatment, ...Treatment[]],
+  recommend: DamageRow['recommend'] | string,
+): DamageRow => ({
+  id,
+  name,
+  treatments,
+  recommend: typeof recommend === 'string' ? () => [treatments[0].id, recommend] : recommend,
+});
+
+const small =
+  (why: string): DamageRow['recommend'] =>
+  (at) =>
+    at.keepsFilm && at.showsWood
+      ? ['fill-stick', 'The finish round it stays: a coloured stick is the smallest repair.']
+      : ['fill', why];
+
+/** Every kind of damage with its treatments, the usual one first. */
+export const damageTable: readonly DamageRow[] = [
+  row('loose-veneer', 'loose veneer', [glue, peel, reVeneer], (at) =>
+    widely(at) && !at.showsWood && at.liftingVeneer === 'peel' && at.material === 'veneer'
+      ? ['peel', 'It lifts widely and is to be painted: peeling the face is quicker than glueing many places.']
+      : ['glue', 'What lifts in few places is glued and pressed.'],
+  ),
+  row(
+    'chipped-veneer',
+    'chipped veneer',
+    [glue, { ...fill, barred: stains }, patch, reVeneer],
+    'With the chip to hand it is glued back; otherwise choose a patch or filler.',
+  ),
+  row('missing-veneer', 'missing veneer', [patch, { ...fill, barred: stains }, peel, reVeneer], (at) =>
+    at.showsWood || at.material !== 'veneer'
+      ? ['patch', 'The wood shows: only veneer takes stain like veneer.']
+      : ['fill', 'Under paint filler is enough.'],
+  ),
+  row(
+    'veneer-bubble',
+    'veneer bubble',
+    [
+      one(
+        'glue',
+        'Slit, glue and press',
+        ['glue', 'clamp'],
+        'Keeps the veneer.',
+        'The slit may show under a clear coat.',
+        noClamps,
+      ),
+      peel,
+      reVeneer,
+    ],
+    'A small bubble is slit along the grain, glued and pressed.',
+  ),
+  row('open-joint', 'open joint', [glue], 'A joint that moves cracks every film over it.'),
+  row('wobbly-leg', 'wobbly leg', [glue], 'A leg that moves cracks every film over it.'),
+  row('dent', 'dent or gouge', [fill, stick, accept], small('A dent is filled and sanded flush.')),
+  row(
+    'missing-corner',
+    'missing corner',
+    [fill, one('make', 'Make the piece that is missing', ['make-part', 'glue'], 'Takes stain, and lasts.', 'Slow.')],
+    'Two-part filler makes a hard edge.',
+  ),
+  row('scratch', 'scratch', [sandOut, stick, { ...fill, barred: stains }, accept], (at) =>
+    !at.keepsFilm
+      ? ['sand-out', 'The film comes off, and the ladder takes the scratch with it.']
+      : at.showsWood
+        ? at.character === 'keep'
+          ? ['accept', 'House rule: what marks its age is kept.']
+          : ['fill-stick', 'The finish stays: a coloured stick hides it.']
+        : ['fill', 'Paint shows every scratch under it.'],
+  ),
+  row('water-ring', 'water ring', [sandOut, bleach, accept], (at) =>
+    at.keepsFilm
+      ? ['accept', 'A white ring sits in the film and goes with the new coats.']
+      : at.damage.depth === 'deep' && at.showsWood
+        ? ['bleach', 'A black ring goes deep: only bleach takes it.']
+        : ['sand-out', 'A shallow ring goes with the film and the first grits.'],
+  ),
+  row('bleached-area', 'bleached area', [sandOut, accept], (at) =>
+    at.keepsFilm
+      ? ['accept', 'The toned or new coats even it out.']
+      : ['sand-out', 'Sun goes no deeper than the first grits.'],
+  ),
+  row('burn', 'burn', [fill, sandOut, accept], (at) =>
+    at.damage.depth === 'shallow' && !at.keepsFilm
+      ? ['sand-out', 'A shallow burn goes with the ladder.']
+      : ['fill', 'Charred wood is cut out and filled.'],
+  ),
+  row(
+    'split',
+    'split',
+    [
+      one(
+        'glue',
+        'Glue and clamp overnight',
+        ['glue', 'clamp'],
+        'Holds like the wood beside it.',
+        'Needs clamps and a night.',
+        noClamps,
+      ),
+      { ...fill, barred: stains },
+    ],
+    'A split is glued, not filled: filler falls out when the wood moves.',
+  ),
+  row(
+    'missing-trim',
+    'missing trim',
+    [
+      one(
+        'replace',
+        'Order and fit a matching trim',
+        ['obtain', 'replace-part'],
+        'Shows no repair.',
+        'Has to come by post before the finish begins.',
+      ),
+      one('make', 'Make it', ['make-part', 'glue'], 'Fits, and nothing has to come.', 'Needs a router.', noRouter),
+      accept,
+    ],
+    'A matching moulding is ordered first: it has the longest wait.',
+  ),
+  row(
+    'old-holes',
+    'old hardware holes',
+    [
+      one(
+        'plug',
+        'Plug and sand flush',
+        ['plug'],
+        'Gone under paint, small under clear.',
+        'The old plate pressed a ring into the wood: overfill.',
+      ),
+      accept,
+    ],
+    'New hardware seldom fits old holes.',
+  ),
+  row(
+    'lock-hole',
+    'lock hole',
+    [
+      one(
+        'plug',
+        'Fill the hole',
+        ['plug'],
+        'A lock that cannot be had leaves no hole behind.',
+        'It stays visible under a clear coat.',
+      ),
+      accept,
+    ],
+    (at) =>
+      at.showsWood
+        ? ['accept', 'Under a clear coat the fill shows more than the hole.']
+        : ['plug', 'Under paint the fill is gone.'],
+  ),
+  row(
+    'flaked-film',
+    'flaked film',
+    [
+      one(
+        'feather',
+        'Feather the edge and prime it',
+        ['feather', 'spot-prime'],
+        'Only the bad places are touched.',
+        'An edge that was missed shows through the paint.',
+        (at) => (at.keepsFilm && !at.showsWood ? null : 'Only where an old film stays under paint.'),
+      ),
+      sandOut,
+      accept,
+    ],
+    (at) =>
+      !at.keepsFilm
+        ? ['sand-out', 'The film comes off altogether.']
+        : at.showsWood
+          ? ['accept', 'New coats over the old finish even it out.']
+          : ['feather', 'The film stays: its broken edges are feathered out.'],
+  ),
+  row(
+    'sticking-drawer',
+    'sticking drawer',
+    [one('ease', 'Take a little off the sides', ['ease-drawer'], 'Runs again.', 'Too much, and it rattles.'), accept],
+    'Drawers are eased before the finish, not after.',
+  ),
+  row('loose-runner', 'loose runner', [glue], 'A runner is glued before anything wet.'),
+  row(
+    'sagging-door',
+    'sagging door',
+    [
+      one(
+        'align',
+        'Shim the lower hinge',
+        ['align-door'],
+        'Meets its catch again.',
+        'Check that it does not rub on the other side.',
+      ),
+      accept,
+    ],
+    'Doors are set right before the finish, not after.',
+  ),
+  row('swollen-board', 'swollen board', [replaceTop, accept], (at) =>
+    replaceTop.barred?.(at)
+      ? ['accept', 'Without a router no new top can be made here.']
+      : ['new-top', 'Swollen particleboard is replaced, never filled.'],
+  ),
+  row(
+    'torn-leather',
+    'torn leather',
+    [
+      one(
+        'fill-leather',
+        'Patch and fill in thin layers',
+        ['glue', 'fill-leather', 'dry'],
+        'Keeps the leather.',
+        'Many layers, each dry before the next.',
+      ),
+      one(
+        're-cover',
+        'New cover',
+        ['remove-covering', 'obtain', 'replace-part'],
+        'A new seat.',
+        'Staples take long, and the old leather is gone.',
+        notUpholstered,
+      ),
+      accept,
+    ],
+    'A tear is patched from below and filled with what bends.',
+  ),
+  row(
+    'torn-cloth',
+    'torn cloth',
+    [
+      one(
+        're-cover',
+        'New cover',
+        ['remove-covering', 'obtain', 'replace-part'],
+        'A new seat.',
+        'Staples take long.',
+        notUpholstered,
+      ),
+      accept,
+    ],
+    'Torn cloth is not mended: it gets a new cover.',
+  ),
+  row(
+    'broken-cane',
+    'broken cane',
+    [
+      one(
+        're-cane',
+        'Lay new cane',
+        ['obtain', 're-cane'],
+        'Sound again for years.',
+        'New cane is lighter than old.',
+        notUpholstered,
+      ),
+      accept,
+    ],
+    'Broken strands run on: the panel is laid new.',
+  ),
+  row(
+    'filthy',
+    'filthy',
+    [
+      one(
+        'wash',
+        'Vacuum and wash',
+        ['vacuum', 'wash'],
+        'Shows what is under the dirt.',
+        'Has to dry before it is judged.',
+      ),
+    ],
+    'Dirt hides damage and quality alike.',
+  ),
+  row(
+    'odour',
+    'odour',
+    [
+      one('wash', 'Wash the inside', ['wash'], 'Takes what smells.', 'Some smells need a sealing coat as well.'),
+      accept,
+    ],
+    'An odour is washed out before it is sealed in.',
+  ),
+  row(
+    'mould',
+    'mould',
+    [one('treat', 'Isolate and treat', ['treat-pests'], 'Stops it.', 'The treatment has to dry first.')],
+    'Mould is treated before anything else, away from other pieces.',
+  ),
+  row(
+    'live-insects',
+    'live insects',
+    [
+      one(
+        'treat',
+        'Isolate and treat',
+        ['treat-pests'],
+        'Stops it spreading to other pieces.',
+        'The treatment has to dry first.',
+      ),
+    ],
+    'Insects are treated before anything else, away from other pieces.',
+  ),
+];
+
+const anywhere: readonly DamageKind[] = ['filthy', 'odour', 'mould', 'live-insects'];
+const ofMaterial: Readonly<Partial<Record<MaterialKind, readonly DamageKind[]>>> = {
+  leather: ['torn-leather'],
+  cloth: ['torn-cloth'],
+  cane: ['broken-cane'],
+  glass: [],
+  metal: ['scratch', 'dent', 'flaked-film'],
+};
+const ofOneMaterial: readonly DamageKind[] = ['torn-leather', 'torn-cloth', 'broken-cane'];
+
+/** Whether a kind of damage can be found on a material: cloth has no open joints, wood no broken cane. */
+export const canHave = (damage: DamageKind, material: MaterialKind): boolean =>
+  anywhere.includes(damage) || (ofMaterial[material]?.includes(damage) ?? !ofOneMaterial.includes(damage));
+
+const byId = new Map(damageTable.map((r) => [r.id, r]));
+
+/** The row of a kind of damage. */
+export const damageRow = (id: DamageKind): DamageRow => byId.get(id)!;
+
+/** Damage that moves or tears until it is glued: everything else waits for it. */
+export const gluedDamage: readonly DamageKind[] = [
+  'loose-veneer',
+  'chipped-veneer',
+  'veneer-bubble',
+  'open-joint',
+  'wobbly-leg',
+  'loose-runner',
+  'split',
+];
+
+/** Whether a kind of step puts a kind of damage right in any of its treatments. */
+export const closesDamage = (kind: StepKindId, damage: DamageKind): boolean =>
+  damageRow(damage).treatments.some((t) => t.steps.includes(kind));
+
+/** The treatment of a damage: what the user decided where it can be done, else what is recommended. */
+export function treatmentOf(at: DamageCase, decided: string | undefined): Treatment {
+  const { treatments, recommend } = damageRow(at.damage.kind);
+  const can = (id: string | undefined) => treatments.find((t) => t.id === id && !t.barred?.(at));
+  return can(decided) ?? can(recommend(at)[0]) ?? treatments.find((t) => !t.barred?.(at)) ?? accept;
+}

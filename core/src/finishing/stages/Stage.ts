@@ -1,0 +1,29 @@
+import type { House } from '../houseRules';
+import type { Situation } from '../Situation';
+import type { ZoneChain } from '../ZoneChain';
+
+/** A stage of one zone: reads the situation and the house rules, and adds its steps to the chain. */
+export type Stage = (chain: ZoneChain, s: Situation, house: House) => void;
+
+/** Nights and hours that no product decides, minutes (common practice, no source). */
+export const overnightMin = 12 * 60;
+export const sealedDryMin = 60;
+/** From order to post, minutes (from memory): five days. */
+export const leadTimeMin = 5 * 24 * 60;
+/** Answer of a client on a sample, minutes (from memory): one day. */
+export const answerMin = 24 * 60;
+export const primerGrit = 220;
+export const betweenCoatsGrit = 320;
+export const ridgeGrit = 1000;
+
+/** Whether the abrasives of this zone meet bare wood or board: nothing on it, or wax only, or what was on it comes off. */
+export const isBare = (s: Situation): boolean =>
+  s.wood && (s.strips || !s.surfaces.some((x) => x.oldFinish.kind !== 'none' && x.oldFinish.kind !== 'wax'));
+
+/** Something that has to be ordered: stands at the very beginning, and only the step that needs it waits for it. */
+export const order = (chain: ZoneChain, what: string) =>
+  chain.add(0, 'obtain', {
+    aside: true,
+    fixedWaitMin: leadTimeMin,
+    reason: `${what} takes days to come: ordered before the work begins.`,
+  });

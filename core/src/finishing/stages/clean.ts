@@ -1,0 +1,79 @@
+import { phase } from '../phases';
+import { isBare, overnightMin, type Stage, sealedDryMin } from './Stage';
+
+/** What comes before the wash: insects, mould, heavy dirt. */
+const firstAid: Stage = (chain, s) => {
+  if (s.places('treat-pests') > 0) {
+    const { productId, method } = chain.pick('treat-pests', ['pest-treatment']);
+    chain.add(phase.intake, 'treat-pests', {
+      productId,
+      method,
+      reason: 'Insects and mould spread to other pieces: isolated and treated before anything else.',
+    });
+    chain.add(phase.intake, 'dry-out', {
+      fixedWaitMin: overnightMin,
+      reason: 'The treatment has to dry into the wood.',
+    });
+  }
+  if (s.places('vacuum') > 0)
+    chain.add(phase.clean, 'vacuum', {
+      reason: 'Cobwebs, nests and loose dirt come off dry before anything is wetted.',
+    });
+  if (s.places('wash') === 0) return;
+  const { productId, method } = chain.pick('wash', ['cleaner']);
+  chain.add(phase.clean, 'wash', {
+    productId,
+    method,
+    reason: 'Dirt hides both damage and quality: washed before it is judged.',
+  });
+  chain.add(phase.clean, 'dry-out', { fixedWaitMin: overnightMin, reason: 'A soaking wash dries overnight.' });
+  chain.add(phase.clean, 'test', {
+    test: 'moisture',
+    reason: 'After a soaking wash the wood is measured before anything goes on.',
+  });
+};
+
+/** Tests that the survey still owes. */
+const tests: Stage = (chain, s) => {
+  if (s.hasFilm && !s.tests && s.surfaces.some((x) => x.oldFinish.kind === 'unknown'))
+    chain.add(phase.clean, 'test', {
+      test: 'finish',
+      reason:
+        'What the old finish is decides what holds on it: spirits, alcohol, lacquer thinner, in that order, on a hidden place.',
+    });
+  const pale = s.painted || s.look === 'whitewashed';
+  if (pale && isBare(s) && !s.tests && s.species.some((x) => x.id === 'unknown'))
+    chain.add(phase.clean, 'test', {
+      test: 'bleed',
+      reason: 'A wood that is not known may bleed through pale coats: a patch of white primer shows it.',
+    });
+};
+
+/** Washed, rinsed, dried; what the survey owes is tested. */
+export const clean: Stage = (chain, s, house) => {
+  firstAid(chain, s, house);
+  const { productId, method } = chain.pick('degrease', ['cleaner']);
+  chain.add(phase.clean, 'degrease', {
+    productId,
+    method,
+    reason: 'Grease driven into the wood by the first abrasive makes coats fail later.',
+  });
+  chain.add(phase.clean, 'rinse', { reason: 'Residue of the cleaner spoils adhesion.' });
+  const bare = s.wood && !s.hasFinish;
+  chain.add(phase.clean, 'dry-out', {
+    fixedWaitMin: bare ? overnightMin : sealedDryMin,
+    reason: bare ? 'Bare wood holds the rinse water overnight.' : 'A sealed surface dries in about an hour.',
+  });
+  tests(chain, s, house);
+};
+
+/** Wax and polish off; silicone is washed again. */
+export const dewax: Stage = (chain, s) => {
+  if (!s.hasWax && !s.tests?.silicone) return;
+  chain.add(phase.takeOff, 'remove-residue', {
+    reason: s.tests?.silicone
+      ? 'The test patch showed fisheyes: silicone polish is wiped off with spirits and clean rags, twice.'
+      : 'Wax or polish may be on it, and no film holds on wax: wipe down with mineral spirits and clean rags.',
+  });
+  chain.add(phase.takeOff, 'dry-out', { fixedWaitMin: sealedDryMin, reason: 'The spirits have to leave the surface.' });
+};

@@ -1,0 +1,104 @@
+import type { House } from '../houseRules';
+import { type Phase, phase } from '../phases';
+import type { Situation } from '../Situation';
+import type { Pick, ZoneChain } from '../ZoneChain';
+import { betweenCoatsGrit, type Stage } from './Stage';
+
+/** Wood is coloured before its neighbours are painted, or after them, by the school of the house. */
+export const colourPhase = (house: House): Phase =>
+  house['top-or-base-first'] === 'top-first' ? phase.colourWood : phase.clear;
+
+/** Whether a coat is preceded by a light sanding, by the school of the house. */
+function sandsBefore(n: number, of: number, picked: Pick, house: House, every: boolean): boolean {
+  // An enamel with a barred interval is recoated wet on tacky: sanding it in between would tear it.
+  if (n === 1 || picked.product?.times.blockedMin) return false;
+  if (every) return true;
+  if (house['between-coats'] === 'faults') return false;
+  return house['between-coats'] === 'every' || n % 2 === 1 || n === of;
+}
+
+/** What to do about a run, by the school of the house and by what is laid on. */
+function runs(picked: Pick, house: House): string {
+  const left =
+    house.runs === 'leave' ||
+    (house.runs === 'by-type' && (picked.product?.carrier === 'lacquer' || picked.method === 'aerosol'));
+  return left ? 'A run is left till it is hard, then sanded.' : 'A run is wiped with a damp pad while it is wet.';
+}
+
+/** Coats of one product with the light sandings between them. */
+export function coats(
+  chain: ZoneChain,
+  at: Phase,
+  kind: 'paint' | 'clear' | 'metallic' | 'patina' | 'tone' | 'recolour-leather',
+  picked: Pick,
+  house: House,
+  reasons: readonly [first: string, later: string],
+  sand: 'by-house' | 'every' | 'never' = 'by-house',
+): void {
+  const { productId, method } = picked;
+  for (let n = 1; n <= picked.coats; n += 1) {
+    if (sand !== 'never' && sandsBefore(n, picked.coats, picked, house, sand === 'every')) {
+      const reason =
+        n === picked.coats ? 'The last coat shows every nib under it.' : 'Coats are sanded lightly on the way.';
+      chain.addAbrasive(at, 'denib', { grit: betweenCoatsGrit, byHand: true, reason });
+    }
+    const brush = n === picked.coats && method === 'brush' && picked.coats > 1 ? ' A new brush for the last coat.' : '';
+    const reason = n === 1 ? `${reasons[0]} ${runs(picked, house)}` : `${reasons[1]}${brush}`;
+    chain.add(at, kind, { productId, method, of: picked.coats, reason });
+  }
+}
+
+const topClearIds = {
+  water: 'waterborne-satin-clear',
+  oil: 'wiping-clear',
+  lacquer: 'brushing-lacquer',
+  shellac: 'shellac-clear',
+} as const;
+const clearMethods = { pad: 'wipe', brush: 'brush', spray: 'hvlp' } as const;
+/** Least coats by what a zone has to bear (common practice, no source). */
+const leastByWear = { display: 2, furniture: 3, 'used-top': 3, wet: 4, 'child-food': 3 } as const;
+
+/** The clear of a zone: by the house on tops, by its wear, by the house's way of laying it on where its label allows that. */
+export function pickClear(chain: ZoneChain, s: Situation, house: House, coatsWanted: number | null = null): Pick {
+  const usual =
+    s.wear === 'wet' ? 'exterior-varnish' : s.zoneId === 'top' ? topClearIds[house['top-clear']] : topClearIds.water;
+  const by = clearMethods[house['clear-by']];
+  if (coatsWanted !== null) return chain.pick('clear', ['clear'], coatsWanted, usual, by);
+  const first = chain.pick('clear', ['clear'], null, usual, by);
+  const least = s.wear ? leastByWear[s.wear] : s.zoneId === 'top' ? 3 : 1;
+  const usualCoats = s.wear === 'display' ? least : Math.max(least, first.product?.coats ?? least);
+  return chain.pick('clear', ['clear'], usualCoats, usual, by);
+}
+
+/** When an interior gets its film: with the colouring where it is finished before the outside. */
+export const filmPhase = (s: Situation, house: House): Phase =>
+  s.showsWood && s.zoneId === 'interior' && house['interior-first'] === 'before' ? colourPhase(house) : phase.clear;
+
+/** When something is laid on between the colour and the clear coats. */
+export const decoratePhase = (s: Situation, house: House): Phase =>
+  filmPhase(s, house) === phase.clear && !(s.showsWood && house['top-or-base-first'] === 'base-first')
+    ? phase.decorate
+    : colourPhase(house);
+
+/** The clear coats of a zone, and the wax of those who finish with shellac and wax. */
+export const clear: Stage = (chain, s, house) => {
+  const thin = house['flat-clear'] === 'thin' && s.zoneId === 'top';
+  const laid = thin ? 'Thin coats; streaks are sanded.' : 'Laid on full, bubbles lifted with light last strokes.';
+  coats(
+    chain,
+    filmPhase(s, house),
+    'clear',
+    pickClear(chain, s, house),
+    house,
+    [`The film that takes the wear. ${laid}`, 'Builds the film up to what the wear asks for.'],
+    thin ? 'every' : 'by-house',
+  );
+  if (s.zoneId === 'top' && s.wear !== 'wet' && house['top-clear'] === 'shellac') {
+    const { productId, method } = chain.pick('wax', ['wax']);
+    chain.add(phase.clear, 'wax', {
+      productId,
+      method,
+      reason: 'House rule: shellac and wax. It bears neither alcohol nor heat.',
+    });
+  }
+};

@@ -1,0 +1,204 @@
+import type { House } from '../houseRules';
+import { lookRow } from '../lookTable';
+import { phase } from '../phases';
+import type { Situation } from '../Situation';
+import type { ZoneChain } from '../ZoneChain';
+import { coats, colourPhase, filmPhase, pickClear } from './coats';
+import { answerMin, betweenCoatsGrit, isBare, type Stage } from './Stage';
+
+/** A sample on the same wood, and on a commission the client's answer to it, before colour goes on. */
+export function sample(chain: ZoneChain, s: Situation, at: ReturnType<typeof colourPhase>, what: string): void {
+  chain.add(at, 'make-sample', { reason: `${what}: colour is never tried on the piece first.` });
+  if (s.ownership === 'commission')
+    chain.add(at, 'approve', {
+      fixedWaitMin: answerMin,
+      reason: 'The client approves the sample before colour goes on: afterwards it costs days.',
+    });
+}
+
+const grainFill: Stage = (chain, s, house) => {
+  if (!s.additions.includes('grain-filled')) return;
+  const { productId, method } = chain.pick('grain-fill', ['grain-filler']);
+  chain.add(colourPhase(house), 'grain-fill', {
+    productId,
+    method,
+    reason: 'Open pores telegraph through a gloss: packed across the grain, and wiped off.',
+  });
+  chain.addAbrasive(colourPhase(house), 'denib', {
+    grit: 220,
+    byHand: true,
+    reason: 'What stands above the pores is sanded off.',
+  });
+};
+
+const condition: Stage = (chain, s, house) => {
+  const blotchy = s.species.find((x) => x.blotches);
+  if (house.conditioner === 'never' || (house.conditioner === 'blotchy' && !blotchy)) return;
+  const { productId, method } = chain.pick('condition', ['conditioner']);
+  const reason = blotchy
+    ? `${blotchy.name} takes stain in blotches without it.`
+    : 'House rule: conditioner before every stain.';
+  chain.add(colourPhase(house), 'condition', { productId, method, reason });
+};
+
+const stainIds = { oil: 'oil-stain', gel: 'gel-stain', water: 'water-stain' } as const;
+/** A promised date nearer than this asks for a stain that is coated the same day, minutes (from memory): ten days. */
+const nearMin = 10 * 24 * 60;
+
+/** Which stain darkens: by the school of the house, or by wood and deadline. */
+function stainOf(s: Situation, house: House): string {
+  if (house.darken !== 'by-wood') return stainIds[house.darken];
+  if (s.deadlineMin !== null && s.deadlineMin < nearMin) return stainIds.water;
+  return s.veneer && s.places('peel') === 0 ? stainIds.gel : stainIds.oil;
+}
+
+const stain: Stage = (chain, s, house) => {
+  sample(chain, s, colourPhase(house), 'On the same wood, sanded the same, with the clear on');
+  condition(chain, s, house);
+  if (new Set(s.species.map((x) => x.id)).size > 1) {
+    const dye = chain.pick('dye', ['dye'], 1);
+    chain.add(colourPhase(house), 'dye', {
+      productId: dye.productId,
+      method: dye.method,
+      reason: 'Woods of different undertone stand side by side: the light, yellow base goes on all of them first.',
+    });
+  }
+  const picked = chain.pick('stain', ['stain'], 1, stainOf(s, house));
+  const wipe =
+    house['stain-wipe'] === 'surplus-off' ? 'the surplus wiped off with the grain.' : 'worked in, and more left on it.';
+  // Oil stain under a clear coat waits by the school of the house, and never under the label.
+  const fixedWaitMin = picked.product?.carrier === 'oil' ? Number(house['stain-wait']) * 60 : 0;
+  for (let n = 1; n <= picked.coats; n += 1) {
+    chain.add(colourPhase(house), 'stain', {
+      productId: picked.productId,
+      method: picked.method,
+      of: picked.coats,
+      fixedWaitMin,
+      reason: n === 1 ? `Colour goes into bare wood, ${wipe}` : `A further coat darkens, ${wipe}`,
+    });
+  }
+};
+
+/** One sealing coat. */
+export function seal(chain: ZoneChain, at: ReturnType<typeof colourPhase>, reason: string): void {
+  const { productId, method } = chain.pick('seal', ['sealer'], 1);
+  chain.add(at, 'seal', { productId, method, reason });
+}
+
+const tapedForPaint = (s: Situation, house: House): boolean =>
+  house['top-or-base-first'] === 'top-first' &&
+  s.zoneId !== 'interior' &&
+  s.neighbours.some((n) => lookRow(n.look).painted);
+
+/** Natural or stained wood: colour, and a sealing coat where tape will lie on it. */
+export const colourWood: Stage = (chain, s, house) => {
+  grainFill(chain, s, house);
+  if (s.look === 'stained-clear') stain(chain, s, house);
+  if (s.tests?.silicone) seal(chain, colourPhase(house), 'Silicone was found: shellac keeps it from the coats above.');
+  else if (tapedForPaint(s, house)) seal(chain, colourPhase(house), sealedForTape(s));
+  else if (s.additions.some((a) => needsSealedGround.includes(a)))
+    seal(
+      chain,
+      colourPhase(house),
+      'What is laid on needs a sealed ground: from bare wood it cannot be wiped or lifted.',
+    );
+};
+
+const needsSealedGround: readonly Situation['additions'][number][] = ['glazed', 'stencilled', 'transfer', 'lined'];
+const sealedForTape = (s: Situation): string =>
+  s.look === 'stained-clear'
+    ? 'Tape may not lie on stain: one sealing coat locks it before the border is masked.'
+    : 'Tape glue bonds into open grain: one sealing coat before the border is masked.';
+
+/** An old finish that stays gets a barrier, since its kind is seldom certain. */
+export const refresh: Stage = (chain, _s, house) =>
+  seal(chain, colourPhase(house), 'Dewaxed shellac holds on almost any old finish, and almost any clear holds on it.');
+
+/** Two new coats over an old finish. */
+export const refreshClear: Stage = (chain, s, house) =>
+  coats(chain, filmPhase(s, house), 'clear', pickClear(chain, s, house, s.wear === 'wet' ? 4 : 2), house, [
+    'New film over the old.',
+    'Builds the film up to what the wear asks for.',
+  ]);
+
+/** Colour in the film instead of the wood: over a barrier on what stays, or on sealed wood. */
+export const tone: Stage = (chain, s, house) => {
+  const at = colourPhase(house);
+  sample(chain, s, at, 'On the same wood, sealed the same');
+  seal(
+    chain,
+    at,
+    isBare(s)
+      ? 'Toner on bare wood goes in unevenly: it lies on a sealing coat.'
+      : 'Dewaxed shellac holds on almost any old finish, and toner holds on it.',
+  );
+  coats(
+    chain,
+    at,
+    'tone',
+    chain.pick('tone', ['toner'], null, 'toner'),
+    house,
+    ['Thin coats, each a little darker: stopped when it matches.', 'A further coat deepens the tone.'],
+    'never',
+  );
+};
+
+/** Bare wood under wax is sealed first, so that the wax stays on top. */
+export const sealForWax: Stage = (chain, _s, house) =>
+  seal(chain, colourPhase(house), 'Wax on bare wood takes dirt: a sealing coat keeps it on top.');
+
+/** Wax as the finish. */
+export const wax: Stage = (chain) => {
+  chain.addAbrasive(phase.clear, 'denib', { grit: betweenCoatsGrit, byHand: true, reason: 'Sealer raises the grain.' });
+  const { productId, method } = chain.pick('wax', ['wax']);
+  chain.add(phase.clear, 'wax', {
+    productId,
+    method,
+    reason: 'Wax alone is for light use: it bears neither heat nor drink.',
+  });
+};
+
+/** Woods whose own red shows through a pale wash, by their colour. */
+const reddish = (s: Situation): string | null => {
+  const red = s.species.find((x) => {
+    const [r, g] = [1, 3].map((i) => Number.parseInt(x.colour.slice(i, i + 2), 16));
+    return r! - g! > 55;
+  });
+  return red?.name ?? null;
+};
+
+/** A thin pale wash, wiped back with the grain: what bleeds is blocked, what is red is cancelled first. */
+export const whitewash: Stage = (chain, s, house) => {
+  const at = colourPhase(house);
+  sample(chain, s, at, 'On the same wood, with its block and its clear on');
+  if (s.bleeder) {
+    const block = chain.pick('seal', ['sealer'], 2);
+    for (let n = 1; n <= Math.max(2, block.coats); n += 1)
+      chain.add(at, 'seal', {
+        productId: block.productId,
+        method: block.method,
+        of: Math.max(2, block.coats),
+        reason: `${s.bleeder} bleeds into pale coats: two coats of clear shellac, and a night to show whether they hold.`,
+      });
+    chain.add(at, 'dry', { fixedWaitMin: 12 * 60, reason: 'A block that fails shows overnight.' });
+  } else seal(chain, at, 'On a sealing coat the wash can be wiped back evenly.');
+  const red = reddish(s);
+  if (red) {
+    const cancel = chain.pick('neutralise', ['wash', 'glaze'], 1);
+    chain.add(at, 'neutralise', {
+      productId: cancel.productId,
+      method: cancel.method,
+      reason: `${red} shows pink through a pale wash, sealed or not: a little green in the first round cancels it.`,
+    });
+  }
+  const wash = chain.pick('colour-wash', ['wash'], 1);
+  for (let n = 1; n <= wash.coats; n += 1) {
+    chain.add(at, 'colour-wash', {
+      productId: wash.productId,
+      method: wash.method,
+      of: wash.coats,
+      reason: 'Brushed on thin, a board at a time.',
+    });
+    chain.add(at, 'wipe-back', { reason: 'Wiped back at once with the grain, so that the pores keep it.' });
+  }
+};

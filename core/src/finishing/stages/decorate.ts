@@ -1,0 +1,220 @@
+import type { House } from '../houseRules';
+import { phase } from '../phases';
+import type { Situation } from '../Situation';
+import type { ZoneChain } from '../ZoneChain';
+import { coats, decoratePhase } from './coats';
+import { seal } from './colourWood';
+import { order, ridgeGrit, type Stage } from './Stage';
+
+/** The colour under paper, leaf and foil, so that no pale edge shows. */
+const baseColour: Stage = (chain, s, house) =>
+  coats(chain, phase.paint, 'paint', chain.pick('paint', ['paint'], s.look === 'papered' ? 1 : 2), house, [
+    'A matching colour goes under it, so that no pale edge shows.',
+    'Two coats as a rule: the first never covers evenly.',
+  ]);
+
+/** Paper over a base colour. */
+export const paper: Stage = (chain, s, house) => {
+  baseColour(chain, s, house);
+  const ordered = order(chain, 'Paper, whole packs with waste and pattern,');
+  const { productId, method } = chain.pick('paper', ['paste']);
+  chain.add(phase.decorate, 'paper', {
+    productId,
+    method,
+    count: Math.ceil(s.areaM2 / 0.35),
+    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    reason: 'A third at a time from the centre outward; paste stays off the face.',
+  });
+};
+
+/** Leaf or foil on tacky size over a base colour. */
+export const leaf: Stage = (chain, s, house) => {
+  baseColour(chain, s, house);
+  const kind = s.look === 'foiled' ? 'foil' : 'leaf';
+  const ordered = order(chain, kind === 'leaf' ? 'Leaf' : 'Foil');
+  const size = chain.pick('size', ['leaf-size']);
+  chain.add(phase.decorate, 'size', {
+    productId: size.productId,
+    method: size.method,
+    reason: 'Left until it is clear and tacky.',
+  });
+  chain.add(phase.decorate, kind, {
+    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    reason:
+      kind === 'leaf'
+        ? 'Tapped in while the size is tacky; the surplus brushed off.'
+        : 'Rubbed on while the size is tacky, and peeled.',
+  });
+  chain.add(phase.decorate, 'judge', { reason: 'Gaps are sized and laid again before anything goes over them.' });
+  seal(chain, phase.decorate, 'Waterborne clear on bare leaf tarnishes it: a sealing coat of shellac first.');
+};
+
+/** Metal coats, the second wet under the activator. */
+export const patina: Stage = (chain, s, house) => {
+  const metal = chain.pick('metallic', ['metallic'], 1);
+  chain.add(phase.paint, 'metallic', {
+    productId: metal.productId,
+    method: metal.method,
+    reason: 'The first metal coat covers; stirred often, the metal sinks.',
+  });
+  const second = chain.pick('patina', ['metallic'], 1);
+  chain.add(phase.paint, 'patina', {
+    productId: second.productId,
+    method: second.method,
+    reason: 'The second coat is laid just before it is soaked.',
+  });
+  const activator = chain.pick('activate', ['activator']);
+  chain.add(phase.paint, 'activate', {
+    productId: activator.productId,
+    method: activator.method,
+    reason: 'On the wet coat, soaked: it works only while the metal is open.',
+  });
+  chain.add(phase.paint, 'dry', { fixedWaitMin: 12 * 60, reason: 'The colour comes over hours.' });
+  chain.add(phase.paint, 'judge', { reason: 'Judged hours later, in daylight: soaked again where it is too bright.' });
+  if (s.zoneId !== 'hardware')
+    seal(
+      chain,
+      phase.decorate,
+      house['top-clear'] === 'water'
+        ? 'Waterborne clear wakes the activator: a sealing coat lies between.'
+        : 'A sealing coat lies between the patina and the clear.',
+    );
+};
+
+const glaze = (chain: ZoneChain, s: Situation, house: House): void => {
+  const { productId, method } = chain.pick('glaze', ['glaze'], 1);
+  const at = decoratePhase(s, house);
+  chain.add(at, 'glaze', { productId, method, reason: 'Glaze settles in the low places.' });
+  chain.add(at, 'wipe-back', { reason: 'Wiped back while it is open, the last strokes with the grain.' });
+};
+
+const stencil = (chain: ZoneChain, s: Situation, house: House): void => {
+  const at = decoratePhase(s, house);
+  const { productId, method } = chain.pick('stencil', ['paint'], 1);
+  chain.add(at, 'stencil', {
+    productId,
+    method,
+    areaFrac: 0.15,
+    reason:
+      'Flattened, stuck with a tacky adhesive; a nearly dry sponge, several passes. Lines are touched up by brush.',
+  });
+};
+
+const tapedDesign = (chain: ZoneChain, s: Situation): void => {
+  const lineM = Math.max(1, 4 * Math.sqrt(s.areaM2));
+  const area = { areaFrac: 0.3, lineM };
+  chain.add(phase.decorate, 'mask', { ...area, reason: 'Measured from both sides: old lids are not square.' });
+  chain.add(phase.decorate, 'seal-edge', {
+    ...area,
+    reason: 'The colour already under the tape: what creeps is invisible.',
+  });
+  const { productId, method } = chain.pick('paint', ['paint'], 1);
+  chain.add(phase.decorate, 'paint', {
+    productId,
+    method,
+    areaFrac: 0.3,
+    reason: 'The second colour, between the lines.',
+  });
+  chain.add(phase.decorate, 'unmask', {
+    ...area,
+    reason: 'While the last coat is still soft: hard paint tears at the edge.',
+  });
+};
+
+const transfer = (chain: ZoneChain, s: Situation, house: House): void => {
+  const ordered = order(chain, 'The transfer');
+  chain.add(decoratePhase(s, house), 'transfer', {
+    count: Math.max(1, Math.ceil(s.areaM2 / 0.5)),
+    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    reason: 'Taped in place to judge, rubbed down from one end, cut across the gaps of doors.',
+  });
+};
+
+const decal = (chain: ZoneChain, s: Situation, house: House): void => {
+  const at = decoratePhase(s, house);
+  seal(chain, at, 'A decal slides on a sealed, smooth face.');
+  chain.add(at, 'decal', {
+    count: 1,
+    reason: 'Floated on, pressed from the centre; many thin clear coats build up to its edge.',
+  });
+};
+
+const applique = (chain: ZoneChain, s: Situation): void => {
+  const { productId, method } = chain.pick('applique', ['glue']);
+  chain.add(phase.decorate, 'applique', {
+    productId,
+    method,
+    count: Math.max(2, Math.round(s.areaM2 * 2)),
+    reason: 'Softened with heat, glued while warm, on a base that has its colour.',
+  });
+  const paintIt = chain.pick('paint', ['paint'], 1);
+  chain.add(phase.decorate, 'paint', {
+    productId: paintIt.productId,
+    method: paintIt.method,
+    areaFrac: 0.1,
+    reason: 'The ornaments get the colour of what they sit on.',
+  });
+};
+
+/** Paper on the inside of drawers and on shelves: a bed coat, the paper, a coat over it. */
+export const liner = (chain: ZoneChain, s: Situation, house: House): void => {
+  const at = decoratePhase(s, house);
+  const ordered = order(chain, 'Lining paper');
+  const { productId, method } = chain.pick('line', ['paste']);
+  chain.add(at, 'line', {
+    productId,
+    method,
+    count: Math.ceil(s.areaM2 / 0.35),
+    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    reason: 'Bed coat, lay, and a coat over it; shelf edges are coloured so that no white line shows.',
+  });
+};
+
+/** What lies between the colour and the clear coats. */
+export const layOn: Stage = (chain, s, house) => {
+  if (s.additions.includes('glazed')) glaze(chain, s, house);
+  if (s.additions.includes('taped-design')) tapedDesign(chain, s);
+  if (s.additions.includes('stencilled')) stencil(chain, s, house);
+  if (s.additions.includes('applique')) applique(chain, s);
+  if (s.additions.includes('transfer')) transfer(chain, s, house);
+  if (s.additions.includes('decal')) decal(chain, s, house);
+  if (s.additions.includes('lined')) liner(chain, s, house);
+};
+
+/** What comes after the last clear coat. */
+export const lastTouches: Stage = (chain, s) => {
+  if (s.additions.includes('decal'))
+    chain.addAbrasive(phase.clear, 'rub-out', {
+      grit: 2000,
+      byHand: true,
+      reason: 'Once it has cured, the edge of the decal is rubbed out of sight.',
+    });
+  if (s.additions.includes('dark-waxed')) {
+    const { productId, method } = chain.pick('dark-wax', ['dark-wax']);
+    chain.add(phase.clear, 'dark-wax', {
+      productId,
+      method,
+      reason: 'Over a sealed surface only: into the corners, and wiped back.',
+    });
+  }
+  if (!s.additions.includes('gilded-edges')) return;
+  const { productId, method } = chain.pick('gild-edge', ['gilding-wax']);
+  chain.add(phase.clear, 'gild-edge', {
+    productId,
+    method,
+    count: 1,
+    lineM: Math.max(0.5, 4 * Math.sqrt(s.areaM2)),
+    reason: 'By finger on the edges after the last clear coat; surplus off with mineral spirits.',
+  });
+};
+
+/** The ridge of a taped design is levelled under the clear. */
+export const levelRidges: Stage = (chain, s) => {
+  if (!s.additions.includes('taped-design')) return;
+  chain.addAbrasive(phase.decorate, 'level', {
+    grit: ridgeGrit,
+    byHand: true,
+    areaFrac: 0.1,
+    reason: 'The ridge of the tape would show through every clear coat.',
+  });
+};

@@ -1,0 +1,209 @@
+import type { DamageKind, StepKindId } from '../../workshop';
+import { type Phase, phase } from '../phases';
+import type { Situation } from '../Situation';
+import { decoratePhase } from './coats';
+import { order, overnightMin, type Stage } from './Stage';
+
+/** The user's own reason for a treatment, or the usual words of the step. */
+const reasonOf = (s: Situation, kind: StepKindId, usual: string): string =>
+  s.treated.find((t) => t.treatment.steps.includes(kind) && t.why)?.why ?? usual;
+
+const has = (s: Situation, kind: DamageKind, step: StepKindId) =>
+  s.treated.some((t) => t.damage.kind === kind && t.treatment.steps.includes(step));
+
+/** Drawers, doors, trims and tops are put right before anything is finished. */
+export const putRight: Stage = (chain, s) => {
+  const add = (kind: StepKindId, usual: string) => {
+    const count = s.places(kind);
+    if (count > 0) chain.add(phase.form, kind, { count, reason: reasonOf(s, kind, usual) });
+  };
+  add('ease-drawer', 'Drawers are eased before the finish: afterwards it would be planed off again.');
+  add('align-door', 'Doors are set right before the finish: check that the gap is even along its length first.');
+  const trims = s.treated.filter((t) => t.damage.kind === 'missing-trim' && t.treatment.id === 'replace').length;
+  if (trims > 0) {
+    const ordered = order(chain, 'A matching trim');
+    chain.add(phase.form, 'replace-part', {
+      part: 'trim',
+      count: trims,
+      waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+      reason: 'Fitted before the finish, so that it gets the same coats.',
+    });
+  }
+  alter(chain, s);
+  const made = s.places('make-part');
+  if (made === 0) return;
+  chain.add(phase.form, 'make-part', {
+    count: made,
+    reason: has(s, 'swollen-board', 'make-part')
+      ? 'Swollen particleboard never goes flat again: a new top of solid wood or board, with an overhang.'
+      : reasonOf(s, 'make-part', 'Made to fit before the finish, of the same wood.'),
+  });
+};
+
+const alterReasons = {
+  'ornament-removed': 'Ornament off before anything is sanded: pared and scraped flush.',
+  'base-squared': 'The base is squared off before the finish: its new faces get the same coats.',
+  'moulding-added': 'The moulding is glued on before the finish, so that it gets the same coats.',
+  'trim-added': 'The trim is fitted before the finish, so that it gets the same coats.',
+  backplate: 'A backplate that covers old holes and new: tried before the finish.',
+} as const;
+
+/** Changes of form come before the finish. */
+function alter(chain: Parameters<Stage>[0], s: Situation): void {
+  for (const { kind } of s.alterations) {
+    if (kind === 'new-top')
+      chain.add(phase.form, 'make-part', {
+        part: 'top',
+        count: 1,
+        reason: 'A new top with an overhang: made and tried before the finish.',
+      });
+    else if (kind !== 'ornament-filled' && kind !== 'lock-hole-filled')
+      chain.add(phase.form, 'alter-form', { count: 1, reason: alterReasons[kind] });
+  }
+}
+
+/** Holes for new hardware, where the house drills before the finish. */
+export const drillNew: Stage = (chain, s, house) => {
+  if (s.newHoles === 0 || house.drilling !== 'before-primer') return;
+  chain.add(phase.abrade, 'drill', {
+    count: s.newHoles,
+    reason: 'Before the finish: a finished front chips. Measured from one template.',
+  });
+};
+
+/** What is loose is glued and pressed before anything abrasive or wet. */
+export const glue: Stage = (chain, s) => {
+  const count = s.places('glue');
+  if (count > 0) {
+    const chips =
+      has(s, 'chipped-veneer', 'glue') &&
+      s.places('glue') === s.treated.filter((t) => t.damage.kind === 'chipped-veneer').length;
+    const { productId, method } = chain.pick('glue', ['glue'], null, chips ? 'super-glue' : 'wood-glue');
+    chain.add(phase.glue, 'glue', {
+      productId,
+      method,
+      count,
+      reason: 'What is loose tears under the abrasive, and glue smears show under stain: everything is glued first.',
+    });
+  }
+  const pressed = s.treated.filter(
+    (t) => t.treatment.steps.includes('clamp') && t.treatment.steps.includes('glue'),
+  ).length;
+  if (pressed > 0)
+    chain.add(phase.glue, 'clamp', {
+      count: pressed,
+      fixedWaitMin: overnightMin,
+      reason: 'Under weight or clamps overnight: glue creeps while it sets.',
+    });
+};
+
+/** Bare wood is made whole before the ladder: new veneer, patches, bleached marks. */
+export const mendWood: Stage = (chain, s, house) => {
+  if (s.places('re-veneer') > 0) {
+    if (fillsFirst(s)) fill(chain, s, house);
+    chain.addAbrasive(phase.repair, 'sand', {
+      grit: 120,
+      reason: 'Contact cement wants a flat, keyed ground without any old glue.',
+    });
+    const ordered = order(chain, 'A sheet of veneer');
+    const { productId, method } = chain.pick('re-veneer', ['contact-cement']);
+    chain.add(phase.repair, 're-veneer', {
+      productId,
+      method,
+      waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+      reason: 'Two coats on both faces, each left to dry; one chance to place it, rolled out from the centre.',
+    });
+    chain.add(phase.repair, 'clamp', {
+      count: 1,
+      fixedWaitMin: overnightMin,
+      reason: 'Solvent leaves the cement overnight before anything flat is asked of it.',
+    });
+  }
+  const patches = s.places('patch-veneer');
+  if (patches > 0) {
+    const { productId, method } = chain.pick('patch-veneer', ['glue']);
+    chain.add(phase.repair, 'patch-veneer', {
+      productId,
+      method,
+      count: patches,
+      reason: reasonOf(
+        s,
+        'patch-veneer',
+        'Only veneer takes stain like veneer: let in with the grain running through.',
+      ),
+    });
+  }
+  if (s.places('bleach') === 0) return;
+  const { productId, method } = chain.pick('bleach', ['bleach']);
+  chain.add(phase.repair, 'bleach', {
+    productId,
+    method,
+    reason: 'The whole face, not the ring alone, or the ring stays as a pale one.',
+  });
+  chain.add(phase.repair, 'rinse', { reason: 'Bleach left in the wood works on under the coats.' });
+  chain.add(phase.repair, 'dry-out', { fixedWaitMin: overnightMin, reason: 'Rinsed wood dries overnight.' });
+};
+
+/** Fills places, in the stage of the ladder. */
+export const fill: Stage = (chain, s, house) => {
+  const count = s.places('fill');
+  if (count > 0) {
+    const twoPart = !s.showsWood && s.corners > 0 && house['filler-edges'] === 'two-part';
+    const jobs = twoPart
+      ? (['filler-two-part', 'filler-ready'] as const)
+      : (['filler-ready', 'filler-two-part'] as const);
+    const { productId, method } = chain.pick('fill', jobs, null, jobs[0]);
+    const opaque = twoPart
+      ? 'Corners and edges need the hard edge of two-part filler'
+      : 'Ready-mixed filler levels dents';
+    chain.add(phase.abrade, 'fill', {
+      productId,
+      method,
+      count,
+      reason: s.showsWood
+        ? 'Fills stay visible under clear and take no stain: keep them small. The last grit blends them in.'
+        : `${opaque}; the last grit blends it in.`,
+    });
+  }
+  plug(chain, s, phase.abrade, 'The old plate pressed a ring into the wood: overfill, and sand flush.');
+};
+
+/** Plugs old holes. */
+export function plug(chain: Parameters<Stage>[0], s: Situation, at: Phase, reason: string, more = 0): void {
+  const count = s.places('plug') + more;
+  if (count === 0) return;
+  const { productId, method } = chain.pick('plug', ['filler-two-part', 'filler-ready']);
+  chain.add(at, 'plug', { productId, method, count, reason });
+}
+
+/** Whether anything is filled or plugged on the way. */
+export const hasFills = (s: Situation): boolean => s.places('fill') + s.places('plug') > 0;
+
+/** Broken edges of a film that stays. */
+export const feather: Stage = (chain, s) => {
+  const count = s.places('feather');
+  if (count === 0) return;
+  chain.addAbrasive(phase.abrade, 'feather', {
+    grit: 220,
+    byHand: true,
+    areaFrac: 0.1,
+    reason: 'The step from film to wood would show through every coat.',
+  });
+};
+
+/** Small places in a finish that stays, once it is sealed. */
+export const stickFills: Stage = (chain, s, house) => {
+  const count = s.places('fill-stick');
+  if (count === 0) return;
+  const { productId, method } = chain.pick('fill-stick', ['filler-stick']);
+  chain.add(decoratePhase(s, house), 'fill-stick', {
+    productId,
+    method,
+    count,
+    reason: 'Melted into the finished colour and levelled with a scraper: matched to what is round it.',
+  });
+};
+
+/** Loose edges that are filled instead of glued are filled before the abrasive can tear them. */
+export const fillsFirst = (s: Situation): boolean =>
+  s.treated.some((t) => t.treatment.id === 'fill' && (t.damage.kind === 'chipped-veneer' || t.damage.kind === 'split'));

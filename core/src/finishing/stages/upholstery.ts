@@ -1,0 +1,81 @@
+import { phase } from '../phases';
+import { coats } from './coats';
+import { sample } from './colourWood';
+import { order, overnightMin, type Stage } from './Stage';
+
+/** Torn leather is patched from below and filled in thin layers. */
+const mendLeather: Stage = (chain, s) => {
+  const count = s.places('fill-leather');
+  if (count === 0) return;
+  const { productId, method } = chain.pick('fill-leather', ['filler-leather']);
+  for (let n = 1; n <= 4; n += 1)
+    chain.add(phase.repair, 'fill-leather', {
+      productId,
+      method,
+      count,
+      of: 4,
+      reason:
+        n === 1
+          ? 'Many thin layers, warm air between; the cracks near it too, or the repair shows.'
+          : 'The next thin layer.',
+    });
+  chain.add(phase.repair, 'dry', { fixedWaitMin: 2 * overnightMin, reason: 'Fully dry before it is sanded fine.' });
+  chain.addAbrasive(phase.abrade, 'feather', {
+    grit: 400,
+    byHand: true,
+    areaFrac: 0.1,
+    reason: 'Sanded fine round the fill: the base colour shows every flaw.',
+  });
+};
+
+/** Leather cleaned, mended and coloured in thin dabbed coats. */
+export const recolour: Stage = (chain, s, house) => {
+  mendLeather(chain, s, house);
+  sample(chain, s, phase.paint, 'On a hidden place of the leather');
+  const cancel = chain.pick('neutralise', ['leather-colour'], 1);
+  chain.add(phase.paint, 'neutralise', {
+    productId: cancel.productId,
+    method: cancel.method,
+    reason: 'A strong base colour shifts the top one: cancelled with its complement first.',
+  });
+  coats(
+    chain,
+    phase.paint,
+    'recolour-leather',
+    chain.pick('recolour-leather', ['leather-colour']),
+    house,
+    ['Thin, dabbed coats.', 'Creases are darkened last.'],
+    'never',
+  );
+  chain.add(phase.paint, 'judge', { reason: 'Colour on the show wood is taken off with care before it sets.' });
+};
+
+/** A new cover: staples out, pad mended, cloth on. */
+export const cover: Stage = (chain, _s, house) => {
+  const ordered = order(chain, 'Cloth or leather, with waste and pattern,');
+  if (house['old-upholstery'] === 'remove')
+    chain.add(phase.takeOff, 'remove-covering', {
+      reason: 'Staples come out one by one: plan for it. Old stuffing may hold pests; sale rules vary by place.',
+    });
+  chain.add(phase.uncover, 'replace-part', {
+    part: 'covering',
+    count: 1,
+    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    reason:
+      house['old-upholstery'] === 'remove'
+        ? 'New cover over a sound pad, once the frame beside it is dry.'
+        : 'House rule: the old cover stays under the new one. For oneself or for hire only: local law first.',
+  });
+};
+
+/** Broken cane is laid new, after the frame has its finish. */
+export const cane: Stage = (chain, s) => {
+  const count = s.places('re-cane');
+  if (count === 0) return;
+  const ordered = order(chain, 'Cane and spline');
+  chain.add(phase.form, 're-cane', {
+    count,
+    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    reason: 'Soaked until it bends, the spline tapped into the groove; new cane is lighter and takes a little stain.',
+  });
+};

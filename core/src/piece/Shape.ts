@@ -1,0 +1,20 @@
+import type { AddedPart, Alteration, FormId, LegKind } from '../workshop';
+
+/** What the geometry of a piece follows from; dimensions over all, m. */
+export interface Shape {
+  form: FormId;
+  heightM: number;
+  widthM: number;
+  depthM: number;
+  drawers: number;
+  doors: number;
+  shelves: number;
+  legs: LegKind;
+  /** Diameters of a turned leg at equal distances from its top to its foot, m; null or absent: as the form has it. */
+  turnedDiametersM?: readonly number[] | null;
+  addedParts?: readonly AddedPart[];
+  removedParts?: readonly string[];
+  alterations?: readonly Alteration[];
+  /** Hardware that gets a treatment of its own is measured as a zone. */
+  hardware?: { counted: boolean; spacingM: number | null };
+}

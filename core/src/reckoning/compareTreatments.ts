@@ -1,0 +1,152 @@
+import {
+  damageCase,
+  damageRow,
+  houseOf,
+  lookRow,
+  recommendTakeOff,
+  replan,
+  type Situation,
+  situationsOf,
+  takeOffOf,
+  takeOffTable,
+} from '../finishing';
+import { buildFaces, shapeOf, zonesOf } from '../piece';
+import { good, type Result } from '../units';
+import type { Piece, ZoneId } from '../workshop';
+import { type ReckonInput, reckonPiece } from './reckonPiece';
+
+/** What an alternative comes to over the whole piece. */
+export interface TreatmentFigures {
+  steps: number;
+  handsOnMin: number;
+  price: number;
+  lightUseAtMin: number | null;
+  findings: number;
+}
+
+/** One way to treat something, with what speaks for and against it and what the piece comes to with it. */
+export interface Alternative {
+  choice: string;
+  name: string;
+  speaksFor: string;
+  speaksAgainst: string;
+  /** Why it cannot be had here; it then has no figures. */
+  barredBecause: string | null;
+  figures: TreatmentFigures | null;
+}
+
+/** A choice to be made on a piece: the old film of a zone, or one damage. */
+export interface Question {
+  /** Key of the decision: "zone/take-off" or "damage/id". */
+  key: string;
+  zoneId: ZoneId;
+  about: 'take-off' | 'damage';
+  subject: string;
+  count: number;
+  alternatives: Alternative[];
+  recommended: { choice: string; why: string };
+  /** What holds now: decided by the user, or as recommended. */
+  current: string;
+  decided: { at: string; why: string } | null;
+}
+
+type Draft = Omit<Question, 'alternatives'> & { alternatives: Omit<Alternative, 'figures'>[] };
+
+/** What the choice of one alternative comes to, worked out by planning, pricing and scheduling; nothing is stored. */
+function figuresOf(input: ReckonInput, key: string, choice: string): TreatmentFigures | null {
+  const { piece, products, settings } = input;
+  const decided: Piece = {
+    ...piece,
+    decisions: { ...piece.decisions, [key]: { choice, at: '1970-01-01T00:00:00Z', why: '' } },
+  };
+  const planned = { ...decided, steps: replan(decided, { products, settings }).steps };
+  const reckoned = reckonPiece({ ...input, piece: planned });
+  if (!reckoned.ok) return null;
+  const { totals, findings, steps } = reckoned.value;
+  return {
+    steps: steps.length,
+    handsOnMin: totals.handsOnMin,
+    price: totals.price,
+    lightUseAtMin: totals.lightUseAtMin,
+    findings: findings.length,
+  };
+}
+
+function takeOffQuestion(piece: Piece, s: Situation, house: ReturnType<typeof houseOf>): Draft[] {
+  if (!s.hasFilm || s.look === 'leave') return [];
+  const key = `${s.zoneId}/take-off`;
+  const [choice, why] = recommendTakeOff({ ...s, decidedTakeOff: undefined }, house);
+  const [current] = takeOffOf(s, house);
+  return [
+    {
+      key,
+      zoneId: s.zoneId,
+      about: 'take-off',
+      subject: 'The old finish',
+      count: 1,
+      alternatives: takeOffTable.map((t) => ({
+        choice: t.id,
+        name: t.name,
+        speaksFor: t.speaksFor,
+        speaksAgainst: t.speaksAgainst,
+        barredBecause: t.barred(s),
+      })),
+      recommended: { choice, why },
+      current: current ?? choice,
+      decided: piece.decisions[key] ?? null,
+    },
+  ];
+}
+
+function damageQuestions(input: ReckonInput, s: Situation, house: ReturnType<typeof houseOf>): Draft[] {
+  const { piece, settings } = input;
+  return s.treated.map(({ damage, treatment }) => {
+    const keepsFilm = s.hasFilm && !s.strips;
+    const at = damageCase(piece, damage, s.surfaces, keepsFilm, settings, house);
+    const row = damageRow(damage.kind);
+    const [choice, why] = row.recommend({ ...at, showsWood: lookRow(s.look).showsWood });
+    return {
+      key: `damage/${damage.id}`,
+      zoneId: s.zoneId,
+      about: 'damage' as const,
+      subject: row.name,
+      count: damage.count,
+      alternatives: row.treatments.map((t) => ({
+        choice: t.id,
+        name: t.name,
+        speaksFor: t.speaksFor,
+        speaksAgainst: t.speaksAgainst,
+        barredBecause: t.barred?.(at) ?? null,
+      })),
+      recommended: { choice, why },
+      current: treatment.id,
+      decided: piece.decisions[`damage/${damage.id}`] ?? null,
+    };
+  });
+}
+
+/**
+ * Every choice of treatment on a piece, each alternative with its hours, material, date and remaining findings side by
+ * side. Refused where the piece has not been measured.
+ */
+export function compareTreatments(input: ReckonInput): Result<Question[]> {
+  const { piece, settings } = input;
+  const shape = shapeOf(piece);
+  if (!shape.ok) return shape;
+  const zones = zonesOf(piece, buildFaces(shape.value)).filter((z) => z.id !== 'hardware');
+  const house = houseOf(settings, piece);
+  const drafts = situationsOf(piece, zones, house, settings).flatMap((s) =>
+    s.look === 'leave' ? [] : [...takeOffQuestion(piece, s, house), ...damageQuestions(input, s, house)],
+  );
+  return good(
+    drafts
+      .filter((d) => d.alternatives.length > 1)
+      .map((d) => ({
+        ...d,
+        alternatives: d.alternatives.map((a) => ({
+          ...a,
+          figures: a.barredBecause === null ? figuresOf(input, d.key, a.choice) : null,
+        })),
+      })),
+  );
+}

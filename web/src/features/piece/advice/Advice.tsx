@@ -1,0 +1,168 @@
+import { zoneNames } from '@cosmesis/core/piece';
+import type { Alternative, Question } from '@cosmesis/core/reckoning';
+import type { Piece } from '@cosmesis/core/workshop';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { nowIso, theStore } from '../../../store/theStore';
+import { useEditPiece } from '../../../store/useEditPiece';
+import { useTreatments } from '../../../store/useReckoning';
+import { useSettings } from '../../../store/useWorkshop';
+import { dayName, duration, money } from '../../../ui/formatTime';
+import { say } from '../../../ui/say';
+import { NotYet, usePieceContext } from '../PieceFrame';
+
+const signed = (minutes: number): string =>
+  minutes === 0 ? 'same' : `${minutes > 0 ? '+' : '−'}${duration(Math.abs(minutes))}`;
+
+function Figures({
+  of,
+  than,
+  currency,
+  timeZone,
+}: {
+  of: Alternative;
+  than: Alternative | undefined;
+  currency: string;
+  timeZone: string;
+}) {
+  const { figures } = of;
+  if (!figures) return null;
+  const other = than?.figures;
+  return (
+    <dl className="alt-figures">
+      <div>
+        <dt>hands-on</dt>
+        <dd>
+          {duration(figures.handsOnMin)}
+          {other && other !== figures && <small> {signed(figures.handsOnMin - other.handsOnMin)}</small>}
+        </dd>
+      </div>
+      <div>
+        <dt>material</dt>
+        <dd>{money(figures.price, currency)}</dd>
+      </div>
+      <div>
+        <dt>light use</dt>
+        <dd>{figures.lightUseAtMin === null ? 'held' : dayName(figures.lightUseAtMin, timeZone)}</dd>
+      </div>
+      <div>
+        <dt>findings left</dt>
+        <dd>{figures.findings}</dd>
+      </div>
+    </dl>
+  );
+}
+
+function Ask({ piece, question }: { piece: Piece; question: Question }) {
+  const edit = useEditPiece(piece.id);
+  const { currency, timeZone } = useSettings();
+  const [why, setWhy] = useState(question.decided?.why ?? '');
+  const current = question.alternatives.find((a) => a.choice === question.current);
+  const title = `${zoneNames[question.zoneId]}: ${question.subject.toLowerCase()}${question.count > 1 ? `, ${question.count} places` : ''}`;
+  const decide = (a: Alternative) => {
+    edit(`Decide: ${a.name.toLowerCase()}`, (draft) => {
+      draft.decisions[question.key] = { choice: a.choice, at: nowIso(), why: why.trim().slice(0, 4000) };
+    });
+    say({
+      text: `${title}: ${a.name.toLowerCase()}. The plan follows.`,
+      action: { name: 'Undo', run: () => theStore().undo() },
+    });
+  };
+  const takeBack = () =>
+    edit('Take a decision back', (draft) => {
+      delete draft.decisions[question.key];
+    });
+  return (
+    <section className="ask" aria-label={title}>
+      <h2>{title}</h2>
+      <p>
+        <b>
+          Recommended: {question.alternatives.find((a) => a.choice === question.recommended.choice)?.name.toLowerCase()}
+          .
+        </b>{' '}
+        {question.recommended.why}
+      </p>
+      <ul className="alternatives">
+        {question.alternatives.map((a) => {
+          const chosen = a.choice === question.current;
+          return (
+            <li key={a.choice} className={chosen ? 'chosen' : ''}>
+              <h3>
+                {a.name}
+                {chosen && <span className="quiet"> {question.decided ? 'decided' : 'in the plan'}</span>}
+              </h3>
+              <p>
+                <span className="sign for">For</span> {a.speaksFor}
+              </p>
+              <p>
+                <span className="sign against">Against</span> {a.speaksAgainst}
+              </p>
+              {a.barredBecause ? (
+                <p className="quiet">Not here: {a.barredBecause}</p>
+              ) : (
+                <>
+                  <Figures of={a} than={chosen ? undefined : current} currency={currency} timeZone={timeZone} />
+                  {!(chosen && question.decided) && (
+                    <button
+                      type="button"
+                      className={chosen ? 'line' : 'go'}
+                      aria-label={`Decide on: ${a.name}, ${title}`}
+                      onClick={() => decide(a)}
+                    >
+                      {chosen ? 'Decide on it' : 'Take this'}
+                    </button>
+                  )}
+                </>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      <label className="text-field">
+        <span>Why, for the record</span>
+        <input value={why} onChange={(e) => setWhy(e.target.value)} placeholder="kept with the decision" />
+      </label>
+      {question.decided && (
+        <p className="row">
+          <span>
+            Decided {dayName(Math.floor(Date.parse(question.decided.at) / 60_000), timeZone)}
+            {question.decided.why && `: ${question.decided.why}`}
+          </span>
+          <button type="button" className="plain" aria-label={`Take the decision back: ${title}`} onClick={takeBack}>
+            Take it back
+          </button>
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** What could be done about each old finish and each damage, side by side, and what was decided. */
+export default function Advice() {
+  const { piece, result } = usePieceContext();
+  const questions = useTreatments(piece);
+  if (!result?.ok || result.value.steps.length === 0) return <NotYet result={result} piece={piece} />;
+  if (questions === undefined) return <p className="quiet">Working the alternatives out…</p>;
+  if (!questions.ok) return <p className="notice">{questions.issues[0]?.message}</p>;
+  if (questions.value.length === 0)
+    return (
+      <div className="stack">
+        <h2>Nothing to decide</h2>
+        <p>
+          No old finish and no damage is noted on a zone that is worked.{' '}
+          <Link to={`/pieces/${piece.id}/survey`}>To the survey</Link>
+        </p>
+      </div>
+    );
+  return (
+    <div className="stack" style={{ gap: 34 }}>
+      <p className="quiet">
+        Every alternative is planned, priced and scheduled with the rest of the piece. Figures are those of the whole
+        piece.
+      </p>
+      {questions.value.map((q) => (
+        <Ask key={q.key} piece={piece} question={q} />
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,176 @@
+import { type Zone, zoneNames } from '@cosmesis/core/piece';
+import { parseNumber } from '@cosmesis/core/units';
+import { type Ownership, ownerships, type Piece, type WearClass, wearClasses } from '@cosmesis/core/workshop';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { newId, nowIso } from '../../../store/theStore';
+import { useEditPiece } from '../../../store/useEditPiece';
+import { useSettings, useWorkshop } from '../../../store/useWorkshop';
+import { dayName } from '../../../ui/formatTime';
+import { Keys } from '../../../ui/Keys';
+import { Select } from '../../../ui/Select';
+import { fromField, toField } from '../../../ui/zonedInput';
+import { ownershipNames, wearNames } from './words';
+
+function Commission({ piece }: { piece: Piece }) {
+  const edit = useEditPiece(piece.id);
+  const settings = useSettings();
+  const [what, setWhat] = useState('');
+  const text = (key: 'chosen' | 'supplied', label: string) => (
+    <TextField
+      label={label}
+      value={piece.commission[key]}
+      multiline
+      onChange={(e) =>
+        edit(
+          label,
+          (draft) => {
+            draft.commission[key] = e.target.value.slice(0, 4000);
+          },
+          `${piece.id}/${key}`,
+        )
+      }
+    />
+  );
+  const approve = () => {
+    if (what.trim() === '') return;
+    const entry = { id: newId(), what: what.trim().slice(0, 4000), at: nowIso() };
+    edit('Note an approval', (draft) => void draft.commission.approvals.push(entry));
+    setWhat('');
+  };
+  return (
+    <>
+      {text('chosen', 'What the client chose')}
+      {text('supplied', 'What the client supplied')}
+      <ul className="bare">
+        {piece.commission.approvals.map((a) => (
+          <li key={a.id} className="row">
+            <span>
+              {a.what}{' '}
+              <span className="quiet">{dayName(Math.floor(Date.parse(a.at) / 60_000), settings.timeZone)}</span>
+            </span>
+            <button
+              type="button"
+              className="plain spread"
+              aria-label={`Take back the approval: ${a.what}`}
+              onClick={() =>
+                edit('Take back an approval', (draft) => {
+                  draft.commission.approvals = draft.commission.approvals.filter((x) => x.id !== a.id);
+                })
+              }
+            >
+              Take back
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="row">
+        <TextField label="Approved by the client" value={what} onChange={(e) => setWhat(e.target.value)} />
+        <button type="button" className="line" onClick={approve}>
+          Note it with today’s date
+        </button>
+      </div>
+    </>
+  );
+}
+
+/** Whom the piece is for, what it has to bear, what it has to match and when it is promised. */
+export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly Zone[] }) {
+  const edit = useEditPiece(piece.id);
+  const { pieces, settings } = useWorkshop();
+  const sets = [...new Set(Object.values(pieces).flatMap((p) => p.setName ?? []))];
+  const others = Object.values(pieces).filter(
+    (p) => p.id !== piece.id && piece.setName !== null && p.setName === piece.setName,
+  );
+  const [price, setPrice] = useState(piece.salePrice === null ? '' : String(piece.salePrice));
+  const priced = price.trim() === '' ? null : parseNumber(price);
+  return (
+    <>
+      <Keys<Ownership>
+        legend="Whom is it for?"
+        value={piece.ownership}
+        onPick={(o) =>
+          edit('Whom it is for', (draft) => {
+            draft.ownership = o;
+          })
+        }
+        choices={ownerships.map((o) => ({ value: o, name: ownershipNames[o] }))}
+      />
+      {piece.ownership === 'commission' && <Commission piece={piece} />}
+      <div className="fields">
+        <TextField
+          label="Promised for"
+          type="datetime-local"
+          value={toField(piece.promisedAt, settings.timeZone)}
+          onChange={(e) =>
+            edit('Promised date', (draft) => {
+              draft.promisedAt = fromField(e.target.value, settings.timeZone);
+            })
+          }
+          slotProps={{ inputLabel: { shrink: true } }}
+          helperText="Ready for light use by then"
+        />
+        <TextField
+          label="Has to match the set"
+          value={piece.setName ?? ''}
+          onChange={(e) =>
+            edit(
+              'Set',
+              (draft) => {
+                draft.setName = e.target.value.trim() === '' ? null : e.target.value.slice(0, 200);
+              },
+              `${piece.id}/set`,
+            )
+          }
+          helperText={
+            others.length > 0
+              ? `With ${others.map((p) => p.name).join(', ')}: one batch of colour for all`
+              : sets.length > 0
+                ? `Sets so far: ${sets.join(', ')}`
+                : 'Such as: three stools'
+          }
+        />
+        <TextField
+          label={`To sell for, ${settings.currency}`}
+          value={price}
+          error={priced === undefined}
+          helperText={priced === undefined ? 'Write an amount, such as 240.' : ' '}
+          onChange={(e) => {
+            setPrice(e.target.value);
+            const value = e.target.value.trim() === '' ? null : parseNumber(e.target.value);
+            if (value === null || (value !== undefined && value >= 0))
+              edit(
+                'Sale price',
+                (draft) => {
+                  draft.salePrice = value;
+                },
+                `${piece.id}/price`,
+              );
+          }}
+        />
+      </div>
+      <h3>What it has to bear</h3>
+      <div className="fields">
+        {zones
+          .filter((z) => z.id !== 'hardware')
+          .map((z) => (
+            <Select
+              key={z.id}
+              label={`Wear of the ${z.id}`}
+              value={piece.wear[z.id] ?? ''}
+              options={[
+                { value: '', name: 'as usual for its place' },
+                ...wearClasses.map((w) => ({ value: w, name: wearNames[w] })),
+              ]}
+              onPick={(w) =>
+                edit(`Wear of the ${zoneNames[z.id].toLowerCase()}`, (draft) => {
+                  if (w === '') delete draft.wear[z.id];
+                  else draft.wear[z.id] = w as WearClass;
+                })
+              }
+            />
+          ))}
+      </div>
+    </>
+  );
+}

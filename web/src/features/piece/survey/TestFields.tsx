@@ -1,0 +1,92 @@
+import { concludeSpotTest } from '@cosmesis/core/finishing';
+import { type Zone, zoneNames } from '@cosmesis/core/piece';
+import { type Piece, type SpotReaction, spotReactions, type ZoneId, type ZoneTests } from '@cosmesis/core/workshop';
+import { useState } from 'react';
+import { useEditPiece } from '../../../store/useEditPiece';
+import { Keys } from '../../../ui/Keys';
+import { Select } from '../../../ui/Select';
+import { finishNames, reactionNames } from './words';
+
+const untried: ZoneTests = {
+  spirits: 'untried',
+  alcohol: 'untried',
+  lacquerThinner: 'untried',
+  bleed: 'unknown',
+  silicone: false,
+};
+const solvents = [
+  ['spirits', 'Mineral spirits on a white rag'],
+  ['alcohol', 'Alcohol'],
+  ['lacquerThinner', 'Lacquer thinner'],
+] as const;
+
+/** Spot tests on a hidden place of a zone, in their order, with what they tell. */
+export function TestFields({ piece, zones }: { piece: Piece; zones: readonly Zone[] }) {
+  const edit = useEditPiece(piece.id);
+  const [zoneId, setZoneId] = useState<ZoneId>(zones[0]?.id ?? 'carcass');
+  const tests = piece.tests[zoneId] ?? untried;
+  const told = concludeSpotTest(tests);
+  const set = (label: string, change: Partial<ZoneTests>) =>
+    edit(label, (draft) => {
+      draft.tests[zoneId] = { ...tests, ...change };
+    });
+  const takeOver = () =>
+    edit('Old finish by test', (draft) => {
+      const part = zoneId === 'hardware' ? null : draft.surfaces[zoneId];
+      const surface = part ?? { ...draft.surfaces.carcass, oldFinish: { ...draft.surfaces.carcass.oldFinish } };
+      if (told.finish) surface.oldFinish.kind = told.finish;
+      if (zoneId !== 'hardware') draft.surfaces[zoneId] = surface;
+    });
+  const noted = zoneId === 'hardware' ? null : (piece.surfaces[zoneId] ?? piece.surfaces.carcass).oldFinish.kind;
+  return (
+    <>
+      <Keys<ZoneId>
+        legend="Tested on"
+        value={zoneId}
+        onPick={setZoneId}
+        choices={zones.map((z) => ({ value: z.id, name: zoneNames[z.id] }))}
+      />
+      <div className="fields">
+        {solvents.map(([key, name]) => (
+          <Select
+            key={key}
+            label={name}
+            value={tests[key]}
+            options={spotReactions.map((r) => ({ value: r, name: reactionNames[r] }))}
+            onPick={(r) => set(name, { [key]: r as SpotReaction })}
+          />
+        ))}
+      </div>
+      <p role="status">
+        <b>{told.words}</b>{' '}
+        {told.finish && told.finish !== noted && (
+          <button type="button" className="line" onClick={takeOver}>
+            Note it as {finishNames[told.finish].toLowerCase()}
+          </button>
+        )}
+      </p>
+      <Keys<ZoneTests['bleed']>
+        legend="A patch of white primer, next day"
+        value={tests.bleed}
+        onPick={(bleed) => set('Bleed test', { bleed })}
+        choices={[
+          { value: 'unknown', name: 'Not tried' },
+          { value: 'none', name: 'Stays white' },
+          { value: 'bleeds', name: 'Pink or brown lines' },
+        ]}
+      />
+      <label className="tick">
+        <input
+          type="checkbox"
+          checked={tests.silicone}
+          onChange={(e) => set('Silicone test', { silicone: e.target.checked })}
+        />
+        Fisheyes in the test patch: silicone polish
+      </label>
+      <p className="quiet">
+        On a hidden place. Gloves, air, no flame; the labels come first. Water beads on any sound film and proves
+        little.
+      </p>
+    </>
+  );
+}

@@ -77,7 +77,7 @@ describe('the command line', () => {
   it('ends with 0 and JSON on a good file, with 1 and plain words on a bad one', () => {
     const good = run('schedule', file(text), '--now', at);
     expect(good.status).toBe(0);
-    expect((JSON.parse(good.stdout) as Printed).pieces).toHaveLength(3);
+    expect((JSON.parse(good.stdout) as Printed).pieces).toHaveLength(9);
     const bad = run('check', file(text.replace('"heightM": 1.1,', '"heightM": "tall",')));
     expect(bad.status).toBe(1);
     expect(bad.stdout).toBe('');

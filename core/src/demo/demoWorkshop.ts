@@ -137,8 +137,126 @@ function parcelsCounter(createdAt: string): Piece {
   };
 }
 
+const surfaceOfKind = (kind: Surface['material']['kind']): Surface => ({
+  material: { kind, speciesId: null, veneerThicknessMm: null },
+  oldFinish: { kind: 'none', condition: 'sound' },
+});
+
+/** A clerk's high writing slope in mahogany veneer with lifting edges, for a client. */
+function writingSlope(createdAt: string): Piece {
+  const veneer: Surface = {
+    material: { kind: 'veneer', speciesId: 'mahogany', veneerThicknessMm: 0.8 },
+    oldFinish: { kind: 'shellac', condition: 'failing' },
+  };
+  const piece = newPiece('writing-slope', 'Clerk’s writing slope', 'writing-slope', createdAt);
+  return {
+    ...piece,
+    heightM: 1.12,
+    widthM: 0.86,
+    depthM: 0.52,
+    drawers: 2,
+    legs: 'turned',
+    turnedDiametersM: [0.048, 0.03, 0.042, 0.022, 0.03],
+    surfaces: { ...piece.surfaces, top: veneer, carcass: veneer, fronts: veneer, legs: solid('mahogany', 'shellac') },
+    decade: 1890,
+    country: 'GB',
+    lead: { result: 'negative', everyLayer: true, licensedWork: false },
+    damage: [
+      {
+        ...newDamage('d1', 'loose-veneer', 'top', 2),
+        faceId: 'top/slope',
+        at: [0.08, 0.2],
+        extentM: 0.06,
+        depth: 'deep',
+      },
+      { ...newDamage('d2', 'water-ring', 'top'), faceId: 'top/slope', at: [0.62, 0.55], extentM: 0.09, depth: 'deep' },
+      { ...newDamage('d3', 'sticking-drawer', 'fronts'), faceId: 'drawer-1/front', at: [0.5, 0.5] },
+    ],
+    kept: [{ id: 'k1', kind: 'label', faceId: 'carcass/cheek-right', at: [0.5, 0.5], note: 'Maker’s paper label.' }],
+    hardware: { ...piece.hardware, treatment: 'clean', spacingM: 0.0889, missing: 1 },
+    looks: { top: 'stained-clear', carcass: 'natural-clear', fronts: 'natural-clear', legs: 'natural-clear' },
+    additions: { carcass: ['gilded-edges'] },
+    wear: { top: 'used-top' },
+    ownership: 'commission',
+    commission: {
+      chosen: 'A brown like the ticket-office cupboard’s top.',
+      supplied: 'One pull of the same kind, found in a drawer.',
+      approvals: [{ id: 'a1', what: 'Estimate and the date', at: createdAt }],
+    },
+    note: 'The slope lifts along its lower edge.',
+  };
+}
+
+/** Three stools in two woods that have to match: bands of two colours from the floor. */
+function stool(n: 1 | 2 | 3, createdAt: string): Piece {
+  const wood = solid(n === 2 ? 'beech' : 'pine', 'paint');
+  const piece = newPiece(`stool-${n}`, `Waiting-room stool ${n}`, 'stool', createdAt);
+  return {
+    ...piece,
+    heightM: 0.46,
+    widthM: 0.36,
+    depthM: 0.36,
+    legs: 'turned',
+    surfaces: { ...piece.surfaces, top: wood, carcass: wood, fronts: wood },
+    decade: 1950,
+    country: 'GB',
+    lead: { result: 'negative', everyLayer: true, licensedWork: false },
+    damage: n === 3 ? [newDamage('d1', 'wobbly-leg', 'legs')] : [],
+    looks: { top: 'stained-clear', carcass: 'painted', legs: 'blended' },
+    bands: { from: 'floor', edges: [0.16], productIds: ['paint-dark', 'enamel'] },
+    setName: 'Three stools',
+  };
+}
+
+/** A waiting-room bench with a seat of torn leather. */
+function bench(createdAt: string): Piece {
+  const oak = solid('oak', 'oil-varnish');
+  const piece = newPiece('waiting-bench', 'Waiting-room bench', 'settle', createdAt);
+  return {
+    ...piece,
+    heightM: 1.05,
+    widthM: 1.6,
+    depthM: 0.52,
+    surfaces: { ...piece.surfaces, top: oak, carcass: oak, fronts: oak, seat: surfaceOfKind('leather') },
+    decade: 1930,
+    country: 'GB',
+    lead: { result: 'negative', everyLayer: true, licensedWork: false },
+    damage: [
+      {
+        ...newDamage('d1', 'torn-leather', 'seat', 2),
+        faceId: 'seat/up',
+        at: [0.3, 0.4],
+        extentM: 0.08,
+        depth: 'through',
+      },
+    ],
+    faceZones: { 'back/front': 'carcass', 'back/back': 'carcass' },
+    looks: { carcass: 'refreshed', legs: 'refreshed', seat: 'recoloured' },
+    ownership: 'resale',
+  };
+}
+
+/** A cane-backed chair whose seat has gone through. */
+function caneChair(createdAt: string): Piece {
+  const beech = solid('beech', 'paint');
+  const piece = newPiece('cane-chair', 'Cane-backed chair', 'chair-cane', createdAt);
+  return {
+    ...piece,
+    heightM: 0.94,
+    widthM: 0.45,
+    depthM: 0.46,
+    surfaces: { ...piece.surfaces, top: beech, carcass: beech, fronts: beech, seat: surfaceOfKind('cane') },
+    decade: 1950,
+    country: 'GB',
+    lead: { result: 'negative', everyLayer: true, licensedWork: false },
+    damage: [{ ...newDamage('d1', 'broken-cane', 'seat'), faceId: 'seat/up', at: [0.5, 0.4], depth: 'through' }],
+    looks: { carcass: 'painted', legs: 'painted', seat: 'painted' },
+    additions: { carcass: ['glazed'] },
+  };
+}
+
 /**
- * The demo: three pieces at different stages, dated relative to now, after a spell of cold damp weather.
+ * The demo: nine pieces, two of them begun, dated relative to now, after a spell of cold damp weather.
  * @param nowMin whole minutes since 1970
  */
 export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
@@ -148,10 +266,15 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
   const pieces = [
     begun(ticketCupboard(created), workshop.products, settings, 'carcass/paint/1', 85, nowMin),
     begun(refreshmentTable(created), workshop.products, settings, 'top/seal/1', 40, nowMin),
-    (() => {
-      const piece = parcelsCounter(created);
-      return { ...piece, steps: replan(piece, workshop).steps };
-    })(),
+    ...[
+      parcelsCounter(created),
+      writingSlope(created),
+      stool(1, created),
+      stool(2, created),
+      stool(3, created),
+      bench(created),
+      caneChair(created),
+    ].map((piece) => ({ ...piece, steps: replan(piece, workshop).steps })),
   ];
   const weather = [
     [-5 * 24 * 60, 7.5, 0.88, 6.9],

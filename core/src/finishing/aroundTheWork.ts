@@ -103,7 +103,7 @@ function protect({ whole, piece, planned }: Around): Step | null {
     reason:
       'What is to be kept is covered before anything wet or abrasive comes near: film is no barrier to stripper, stop short of it.',
   });
-  for (const p of planned) before(cover, [stepsOf(p.chain)[0]]);
+  for (const p of planned) before(cover, [stepsOf(p.chain).find((s) => s.kind !== 'obtain')]);
   return cover;
 }
 

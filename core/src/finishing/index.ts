@@ -16,7 +16,8 @@ export { type Look, lookRow, lookTable } from './lookTable';
 export { type Replanned, replan } from './replan';
 export { checkPlan, type Rule, type RuleContext, ruleTable } from './ruleTable';
 export { runPlan, type StepStates } from './runPlan';
-export { bandShares, damageCase, lookOf, type Situation, situationsOf } from './Situation';
+export { lookOf, type Situation } from './Situation';
+export { bandShares, damageCase, situationsOf } from './situationsOf';
 export { hardwareNames } from './stages/hardware';
 export {
   type Consumption,

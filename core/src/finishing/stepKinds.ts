@@ -54,13 +54,13 @@ export type Effect =
   | 'decorate';
 
 /** How a step can reach a neighbour of its zone. */
-export type Reach = 'dust' | 'drip' | 'creep' | 'mist' | 'vapour';
+type Reach = 'dust' | 'drip' | 'creep' | 'mist' | 'vapour';
 
 /** What a person wears; the label and safety sheet come first. */
-export type Protection = 'dust-mask' | 'cartridge-mask' | 'gloves' | 'goggles' | 'hearing';
+type Protection = 'dust-mask' | 'cartridge-mask' | 'gloves' | 'goggles' | 'hearing';
 
 /** What is left over and has to be seen to. */
-export type Waste = 'dust' | 'rags' | 'sludge' | 'wash-water' | 'tape' | 'scraps';
+type Waste = 'dust' | 'rags' | 'sludge' | 'wash-water' | 'tape' | 'scraps';
 
 /** What a step uses up besides its product, by area, length or each time (typical from memory). */
 export interface Consumption {
@@ -83,7 +83,7 @@ export interface Consumption {
 }
 
 /** Groups of kinds, in the order a piece meets them. */
-export type StepGroup =
+type StepGroup =
   | 'look'
   | 'obtain'
   | 'parts'

@@ -75,7 +75,7 @@ export function pullFaces(faces: readonly Face[], shape: Shape): Face[] {
 }
 
 /** Surface of an added part, m², from its measures. */
-export function addedAreaM2({ kind, lengthM: l, girthM: g, count }: AddedPart): number {
+function addedAreaM2({ kind, lengthM: l, girthM: g, count }: AddedPart): number {
   switch (kind) {
     case 'panel':
     case 'cane-panel':

@@ -1,5 +1,5 @@
 import type { Face } from './Face';
-import { type Form, formById } from './forms';
+import type { Form } from './forms';
 import { legFaces } from './legFaces';
 import { boardM, railM, stileM } from './makeOfParts';
 import type { Shape } from './Shape';
@@ -137,13 +137,13 @@ const roomIn = (body: Box, topM: number): Box => ({
 });
 
 /** The front of a carcass: frame, drawers and doors. */
-function frontFaces(shape: Shape, body: Box): Face[] {
+function frontFaces(shape: Shape, form: Form, body: Box): Face[] {
   const within = { ...body, x0: body.x0 + stileM, x1: body.x1 - stileM };
   const stiles = [
     frame('stile-left', 'Stile, left', { ...body, x1: within.x0 }),
     frame('stile-right', 'Stile, right', { ...body, x0: within.x1 }),
   ];
-  const { family } = formById(shape.form);
+  const { family } = form;
   if (family === 'lidded') {
     const room = { ...roomIn(body, body.y1), z0: body.z0 + boardM };
     return [frame('panel', 'Front', body), ...bodyInside(room, true, true)];
@@ -189,7 +189,7 @@ export function carcassPiece(shape: Shape, form: Form): Face[] {
     boxFace('carcass/left', 'Side, left', 'carcass', 'left', body),
     boxFace('carcass/right', 'Side, right', 'carcass', 'right', body),
     boxFace('carcass/back', 'Back', 'carcass', 'back', body, { counted: false }),
-    ...frontFaces(shape, body),
+    ...frontFaces(shape, form, body),
     ...(shape.legs === 'plinth' ? plinthFaces : legFaces(shape.legs, body, 0.05, lift, shape.turnedDiametersM)),
   ];
 }

@@ -9,12 +9,19 @@ import { tablePiece } from './tableFaces';
 /** How far the writing surface rises from the front to the back, as a share of the depth (common practice, no source). */
 const slopeRise = 0.35;
 
+/** Feet are this much higher than a plinth. */
+const footRise = 1.5;
+
 /** A case under a sloping lid: what stands below the slope is a chest of drawers, the slope is its top. */
 export function slopePiece(shape: Shape, form: Form): Face[] {
   const riseM = shape.depthM * slopeRise;
   const frontM = shape.heightM - riseM;
   const { widthM: W, depthM: D } = shape;
-  const below = carcassPiece({ ...shape, heightM: frontM }, { ...form, family: 'drawers' }).filter(
+  // On legs it is a shallow desk; on a plinth or bracket feet its drawers go down to the floor.
+  const onLegs = !['none', 'plinth', 'bracket'].includes(shape.legs);
+  const deskM = form.topThicknessM + 0.06 + Math.max(1, shape.drawers) * 0.12;
+  const footHeightM = onLegs ? Math.max(form.footHeightM, (frontM - deskM) / footRise) : form.footHeightM;
+  const below = carcassPiece({ ...shape, heightM: frontM }, { ...form, footHeightM, family: 'drawers' }).filter(
     (f) => !f.id.startsWith('top/') && f.id !== 'carcass/back',
   );
   const base = frontM - form.topThicknessM;
@@ -45,7 +52,14 @@ export function slopePiece(shape: Shape, form: Form): Face[] {
     }),
     plate('carcass/cheek-left', 'Cheek, left', 'carcass', 'left', cheek(o)),
     plate('carcass/cheek-right', 'Cheek, right', 'carcass', 'right', cheek(W - o)),
-    boxFace('carcass/back', 'Back', 'carcass', 'back', { ...room, x0: o, x1: W - o, y0: 0 }, { counted: false }),
+    boxFace(
+      'carcass/back',
+      'Back',
+      'carcass',
+      'back',
+      { ...room, x0: o, x1: W - o, y0: onLegs ? frontM - deskM : 0 },
+      { counted: false },
+    ),
     boxFace('inside/desk', 'Inside, floor of the desk', 'interior', 'down', room, { inside: true, facing: 'up' }),
     ...below,
   ];

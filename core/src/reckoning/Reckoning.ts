@@ -1,8 +1,7 @@
 import type { PackChoice, Working } from '../coverage';
-import type { Finding } from '../finishing';
+import type { Consumption, Finding } from '../finishing';
 import type { Issue, Range } from '../units';
 import type { LookKind, Step, ZoneId } from '../workshop';
-import type { Consumable } from './consumablesOf';
 
 /** How far a step is. */
 export type StepStatus = 'done' | 'running' | 'planned';
@@ -46,6 +45,13 @@ export interface ProductNeed {
   packs: PackChoice;
   working: Working;
   packsWorking: Working;
+}
+
+/** Something used up besides the products. */
+export interface Consumable {
+  what: Consumption['what'];
+  unit: Consumption['unit'];
+  amount: number;
 }
 
 /** Marks on the drain of a wet zone, minutes since 1970; null where the product has none. */

@@ -1,12 +1,5 @@
-import { type Consumption, type House, stepKind } from '../finishing';
-import type { ReckonedStep } from './Reckoning';
-
-/** Something used up besides the products. */
-export interface Consumable {
-  what: Consumption['what'];
-  unit: Consumption['unit'];
-  amount: number;
-}
+import { type House, stepKind } from '../finishing';
+import type { Consumable, ReckonedStep } from './Reckoning';
 
 /** Brushes a plan uses up, by what the house does with them between coats. */
 function brushes(steps: readonly ReckonedStep[], house: Pick<House, 'tools-reuse'>): number {

@@ -1,6 +1,5 @@
 export { compareSchools, type SchoolFigures } from './compareSchools';
 export { type Alternative, compareTreatments, type Question, type TreatmentFigures } from './compareTreatments';
-export type { Consumable } from './consumablesOf';
-export type { ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
+export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
 export { minuteOf } from './scheduleSteps';

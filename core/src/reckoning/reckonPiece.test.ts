@@ -179,10 +179,14 @@ describe('what happened', () => {
 describe('the demo', () => {
   const nowMin = minuteOf('2026-11-25T10:07:00Z');
   const demo = demoWorkshop(nowMin, 'Europe/London');
-  it('has three pieces at different stages, one of them held, and something wet', () => {
+  it('has nine pieces, one of them held, and something wet', () => {
     const all = Object.values(demo.pieces).map((piece) => reckon(piece, '2026-11-25T10:07:00Z', demo.products));
-    expect(all.map((r) => r.findings.map((f) => f.ruleId))).toEqual([[], [], ['SAF-01', 'SAF-01']]);
-    expect(all.map((r) => r.steps.some((s) => s.held))).toEqual([false, false, true]);
+    const held = all.filter((r) => r.steps.some((s) => s.held));
+    expect(all).toHaveLength(9);
+    expect(held.map((r) => [r.pieceId, ...r.findings.map((f) => f.ruleId)])).toEqual([
+      ['parcels-counter', 'SAF-01', 'SAF-01'],
+    ]);
+    expect(all.filter((r) => !held.includes(r)).flatMap((r) => [...r.findings, ...r.issues])).toEqual([]);
     expect(all.flatMap((r) => r.wet).length).toBeGreaterThanOrEqual(3);
   });
 });

@@ -135,7 +135,7 @@ describe('workshop file', () => {
       }),
     );
     expect(!r.ok && r.issues[0]?.message).toBe(
-      'pieces → "Parcels counter" → surfaces → top → material → kind: "cardboard" is not known to this Cosmesis; the file is left as it is.',
+      'pieces → "Cane-backed chair" → surfaces → top → material → kind: "cardboard" is not known to this Cosmesis; the file is left as it is.',
     );
   });
 
@@ -145,7 +145,7 @@ describe('workshop file', () => {
         f.pieces[0]!.heightM = 'tall';
       }),
     );
-    expect(!r.ok && r.issues[0]?.message).toMatch(/^pieces → "Parcels counter" → heightM: .*expected number/);
+    expect(!r.ok && r.issues[0]?.message).toMatch(/^pieces → "Cane-backed chair" → heightM: .*expected number/);
   });
 
   it('opens with a warning where a plan names a product that is gone', () => {

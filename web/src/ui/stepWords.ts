@@ -1,21 +1,41 @@
 import { stepKind } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
+import type { PartKind, TestKind } from '@cosmesis/core/workshop';
+
+const partWords: Readonly<Record<PartKind, readonly [one: string, many: string]>> = {
+  hardware: ['the hardware', 'the hardware'],
+  door: ['the door', 'doors'],
+  lid: ['the lid', 'lids'],
+  mirror: ['the mirror', 'mirrors'],
+  'seat-pad': ['the seat pad', 'seat pads'],
+  covering: ['the cover', 'covers'],
+  top: ['the top', 'tops'],
+  trim: ['the trim', 'trims'],
+  cane: ['the cane', 'canes'],
+};
+const testWords: Readonly<Record<TestKind, string>> = {
+  finish: 'the old finish',
+  bleed: 'for bleeding',
+  lead: 'for lead',
+  moisture: 'how damp the wood is',
+  adhesion: 'how the primer holds',
+};
+const byPlace = new Set(['glue', 'fill', 'plug', 'fill-stick', 'patch-veneer', 'drill', 'spot-prime', 'fill-leather']);
+
+function partOf({ step }: Pick<ReckonedStep, 'step'>): string {
+  if (step.test) return ` ${testWords[step.test]}`;
+  if (!step.part) return '';
+  const [one, many] = partWords[step.part];
+  return step.count === 1 || step.part === 'hardware' ? ` ${one}` : ` ${step.count} ${many}`;
+}
 
 /** What to do, without the zone: "Sand P150 by hand", "Clear coat 2 of 3". */
-export function doWhat({ step }: Pick<ReckonedStep, 'step'>): string {
-  const part =
-    step.part === 'door'
-      ? step.count === 1
-        ? ' the door'
-        : ` ${step.count} doors`
-      : step.part === 'hardware'
-        ? ' the hardware'
-        : '';
+export function doWhat(reckoned: Pick<ReckonedStep, 'step'>): string {
+  const { step } = reckoned;
   const grit = step.grit ? ` P${step.grit}${step.byHand ? ' by hand' : ''}` : '';
-  const places =
-    step.kind === 'glue' || step.kind === 'fill' ? `, ${step.count} ${step.count === 1 ? 'place' : 'places'}` : '';
-  return `${stepKind(step.kind).verb}${part}${grit}${places}${step.of > 1 ? ` ${step.ordinal} of ${step.of}` : ''}`;
+  const places = byPlace.has(step.kind) ? `, ${step.count} ${step.count === 1 ? 'place' : 'places'}` : '';
+  return `${stepKind(step.kind).verb}${partOf(reckoned)}${grit}${places}${step.of > 1 ? ` ${step.ordinal} of ${step.of}` : ''}`;
 }
 
 /** The zone of a step, or the whole piece. */

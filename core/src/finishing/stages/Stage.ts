@@ -9,7 +9,7 @@ export type Stage = (chain: ZoneChain, s: Situation, house: House) => void;
 export const overnightMin = 12 * 60;
 export const sealedDryMin = 60;
 /** From order to post, minutes (from memory): five days. */
-export const leadTimeMin = 5 * 24 * 60;
+const leadTimeMin = 5 * 24 * 60;
 /** Answer of a client on a sample, minutes (from memory): one day. */
 export const answerMin = 24 * 60;
 export const primerGrit = 220;

@@ -157,7 +157,7 @@ const applique = (chain: ZoneChain, s: Situation): void => {
 };
 
 /** Paper on the inside of drawers and on shelves: a bed coat, the paper, a coat over it. */
-export const liner = (chain: ZoneChain, s: Situation, house: House): void => {
+const liner = (chain: ZoneChain, s: Situation, house: House): void => {
   const at = decoratePhase(s, house);
   const ordered = order(chain, 'Lining paper');
   const { productId, method } = chain.pick('line', ['paste']);

@@ -169,7 +169,7 @@ export const fill: Stage = (chain, s, house) => {
 };
 
 /** Plugs old holes. */
-export function plug(chain: Parameters<Stage>[0], s: Situation, at: Phase, reason: string, more = 0): void {
+function plug(chain: Parameters<Stage>[0], s: Situation, at: Phase, reason: string, more = 0): void {
   const count = s.places('plug') + more;
   if (count === 0) return;
   const { productId, method } = chain.pick('plug', ['filler-two-part', 'filler-ready']);

@@ -1,6 +1,22 @@
-import { comesBefore, stepNameOf } from '@cosmesis/core/finishing';
+import { comesBefore, stepKind, stepNameOf } from '@cosmesis/core/finishing';
 import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
 import type { Piece } from '@cosmesis/core/workshop';
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
 import { type KeyboardEvent, useState } from 'react';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
@@ -10,14 +26,21 @@ import { dayTime, duration } from '../../../ui/formatTime';
 import { say } from '../../../ui/say';
 import { doWhat, whereOf } from '../../../ui/stepWords';
 
-/** Puts a step before the one above it, or after the one below it, by pinning the two. */
+/** Puts a step before or after another one by pinning the two; what has to come first stays first, and is named. */
 function useMove(piece: Piece) {
   const edit = useEditPiece(piece.id);
-  return (step: ReckonedStep, other: ReckonedStep | undefined, where: 'earlier' | 'later') => {
+  return (step: ReckonedStep, passed: readonly ReckonedStep[], where: 'earlier' | 'later') => {
+    const other = passed.at(-1);
     if (!other) return;
     const [before, after] = where === 'earlier' ? [step, other] : [other, step];
-    if (comesBefore(piece.steps, after.step.id, before.step.id)) {
-      say({ text: `${stepNameOf(after.step.id)} has to come first.` });
+    const inTheWay = passed.find((p) =>
+      where === 'earlier'
+        ? comesBefore(piece.steps, p.step.id, step.step.id)
+        : comesBefore(piece.steps, step.step.id, p.step.id),
+    );
+    if (inTheWay) {
+      const first = where === 'earlier' ? inTheWay : step;
+      say({ text: `${stepNameOf(first.step.id)} has to come first.` });
       return;
     }
     edit(`Move: ${doWhat(step).toLowerCase()}`, (draft) => {
@@ -42,6 +65,10 @@ function StepRow({
   onSelect: () => void;
   onMove?: (where: 'earlier' | 'later') => void;
 }) {
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, isDragging } = useSortable({
+    id: reckoned.step.id,
+    disabled: !onMove,
+  });
   const { settings } = useWorkshop();
   const nowMin = useNowMin();
   const when = dayTime(reckoned.startMin, nowMin, settings.timeZone);
@@ -52,7 +79,23 @@ function StepRow({
     onMove(event.key === 'ArrowUp' ? 'earlier' : 'later');
   };
   return (
-    <li className="row" style={{ flexWrap: 'nowrap', gap: 0 }}>
+    <li
+      ref={setNodeRef}
+      className={`row ${isDragging ? 'dragged' : ''}`}
+      style={{ flexWrap: 'nowrap', gap: 0, transform: CSS.Translate.toString(transform) }}
+    >
+      {onMove && (
+        <button
+          type="button"
+          className="step-grip"
+          {...attributes}
+          {...listeners}
+          ref={setActivatorNodeRef}
+          aria-label={`Drag: ${name}`}
+        >
+          ⠿
+        </button>
+      )}
       <button type="button" className="pick" aria-pressed={selected} onClick={onSelect} onKeyDown={onKey}>
         <span className="mark" style={{ background: reckoned.step.zoneId ? reckoned.bandColour : 'transparent' }} />
         <span>
@@ -101,7 +144,21 @@ export function AllSteps({
   const ahead = inTime.filter((s) => s.status !== 'done');
   const shown = all ? inTime : ahead.filter((s) => s.handsOnMin > 0).slice(0, 6);
   const movable = (s: ReckonedStep) => s.status === 'planned' && !s.inserted && s.step.kind !== 'cure';
-  const neighbour = (s: ReckonedStep, by: number) => ahead.filter(movable)[ahead.filter(movable).indexOf(s) + by];
+  const order = ahead.filter(movable);
+  const passing = (s: ReckonedStep, by: number): ReckonedStep[] => {
+    const at = order.indexOf(s);
+    return by < 0 ? order.slice(Math.max(0, at + by), at).reverse() : order.slice(at + 1, at + 1 + by);
+  };
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const dropped = ({ active, over }: DragEndEvent) => {
+    const from = order.findIndex((s) => s.step.id === active.id);
+    const to = order.findIndex((s) => s.step.id === over?.id);
+    const step = order[from];
+    if (step && to >= 0 && to !== from) move(step, passing(step, to - from), to < from ? 'earlier' : 'later');
+  };
   return (
     <section aria-label="Steps">
       <div className="row">
@@ -111,21 +168,28 @@ export function AllSteps({
         </button>
       </div>
       {all && (
-        <p className="quiet">Arrows, or Alt with an arrow key, move a step. What has to come first stays first.</p>
+        <p className="quiet">
+          Drag a step by its grip, or move it with the arrows or Alt and an arrow key. What has to come first stays
+          first.
+        </p>
       )}
-      <ol className="bare">
-        {shown.map((s) => (
-          <StepRow
-            key={s.step.id}
-            reckoned={s}
-            selected={s.step.id === selectedId}
-            onSelect={() => onSelect(s.step.id)}
-            {...(all && movable(s)
-              ? { onMove: (where: 'earlier' | 'later') => move(s, neighbour(s, where === 'earlier' ? -1 : 1), where) }
-              : {})}
-          />
-        ))}
-      </ol>
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+        <SortableContext items={order.map((s) => s.step.id)} strategy={verticalListSortingStrategy}>
+          <ol className="bare">
+            {shown.map((s) => (
+              <StepRow
+                key={s.step.id}
+                reckoned={s}
+                selected={s.step.id === selectedId}
+                onSelect={() => onSelect(s.step.id)}
+                {...(all && movable(s)
+                  ? { onMove: (where: 'earlier' | 'later') => move(s, passing(s, where === 'earlier' ? -1 : 1), where) }
+                  : {})}
+              />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
       <Edits piece={piece} />
     </section>
   );
@@ -134,8 +198,8 @@ export function AllSteps({
 /** What the user changed in the generated plan, each to be taken back. */
 function Edits({ piece }: { piece: Piece }) {
   const edit = useEditPiece(piece.id);
-  const { dropped, pins } = piece.edits;
-  if (dropped.length + pins.length === 0) return null;
+  const { dropped, pins, extra } = piece.edits;
+  if (dropped.length + pins.length + extra.length === 0) return null;
   return (
     <div className="stack" style={{ marginTop: 14 }}>
       <h3>Your changes to this plan</h3>
@@ -154,6 +218,25 @@ function Edits({ piece }: { piece: Piece }) {
               }
             >
               Put back
+            </button>
+          </li>
+        ))}
+        {extra.map((e) => (
+          <li key={e.id} className="row">
+            <span>
+              Added: {stepKind(e.kind).verb.toLowerCase()}, after {stepNameOf(e.afterId).toLowerCase()}
+            </span>
+            <button
+              type="button"
+              className="line spread"
+              aria-label={`Take away ${stepKind(e.kind).verb.toLowerCase()}`}
+              onClick={() =>
+                edit('Take a step away', (draft) => {
+                  draft.edits.extra = draft.edits.extra.filter((x) => x.id !== e.id);
+                })
+              }
+            >
+              Take away
             </button>
           </li>
         ))}

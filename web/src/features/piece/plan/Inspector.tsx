@@ -1,7 +1,7 @@
 import { cautionDefers, methodNames, stepKind } from '@cosmesis/core/finishing';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
-import type { Method, Piece } from '@cosmesis/core/workshop';
+import type { Method, Piece, ZoneId } from '@cosmesis/core/workshop';
 import TextField from '@mui/material/TextField';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
@@ -12,6 +12,7 @@ import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 import { doWhat, whereOf } from '../../../ui/stepWords';
 import { Figure } from '../../../ui/Working';
+import { AddStep } from './AddStep';
 
 /** The values of a step that can be chosen: product, method, coats. */
 function Choices({ piece, step }: { piece: Piece; step: ReckonedStep['step'] }) {
@@ -25,7 +26,17 @@ function Choices({ piece, step }: { piece: Piece; step: ReckonedStep['step'] }) 
     edit(label, (draft) => {
       draft.choices[key] = { ...choice, ...change };
     });
-  const counted = ['stain', 'block', 'prime', 'paint', 'clear'].includes(step.kind);
+  const counted = [
+    'stain',
+    'block',
+    'prime',
+    'paint',
+    'clear',
+    'tone',
+    'colour-wash',
+    'recolour-leather',
+    'metallic',
+  ].includes(step.kind);
   if (usable.length === 0) return null;
   return (
     <div className="stack" style={{ gap: 16, paddingTop: 6 }}>
@@ -55,6 +66,28 @@ function Choices({ piece, step }: { piece: Piece; step: ReckonedStep['step'] }) 
         )}
       </div>
     </div>
+  );
+}
+
+/** Places found when the primer was looked over: they are filled, feathered and primed again. */
+function Found({ piece, zoneId }: { piece: Piece; zoneId: ZoneId }) {
+  const edit = useEditPiece(piece.id);
+  const found = piece.foundAtInspection[zoneId] ?? 0;
+  const set = (by: number) =>
+    edit('Places found', (draft) => {
+      draft.foundAtInspection[zoneId] = Math.min(99, Math.max(0, found + by));
+    });
+  return (
+    <p className="row">
+      <span>Places found</span>
+      <button type="button" className="line" aria-label="One place found fewer" onClick={() => set(-1)}>
+        −
+      </button>
+      <b className="n">{found}</b>
+      <button type="button" className="line" aria-label="One place found more" onClick={() => set(1)}>
+        +
+      </button>
+    </p>
   );
 }
 
@@ -92,6 +125,8 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
           {reckoned.closesAtMin !== null ? `; unscuffed until ${at(reckoned.closesAtMin)}` : ''}.
         </p>
       )}
+      {reckoned.labelSays && <p className="caution">{reckoned.labelSays}</p>}
+      {step.kind === 'inspect' && step.zoneId && <Found piece={piece} zoneId={step.zoneId} />}
       {reckoned.missedAtMin !== null && (
         <p className="caution">Put in because the window of the coat before closed {at(reckoned.missedAtMin)}.</p>
       )}
@@ -128,6 +163,7 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
           Leave this step out
         </button>
       )}
+      {!reckoned.inserted && step.kind !== 'cure' && <AddStep key={step.id} piece={piece} after={step} />}
       {reckoned.cautions.map((c) => (
         <p className="caution" key={c}>
           {c}

@@ -1,11 +1,9 @@
-import { availableLooks, lookNames, lookOf, replan } from '@cosmesis/core/finishing';
+import { hardwareNames, replan } from '@cosmesis/core/finishing';
 import { buildFaces, shapeToDraw, type Zone, zoneNames, zoneOfFace, zonesOf } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
-import { formatArea } from '@cosmesis/core/units';
-import type { LookKind, Piece } from '@cosmesis/core/workshop';
+import type { Piece } from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useEditPiece } from '../../../store/useEditPiece';
 import { useWorkshop } from '../../../store/useWorkshop';
 import { bandsOf } from '../../../ui/bands';
 import { PieceDrawing } from '../../../ui/PieceDrawing';
@@ -16,6 +14,7 @@ import { AllSteps } from './AllSteps';
 import { CopyFinish } from './CopyFinish';
 import { Findings } from './Findings';
 import { Inspector } from './Inspector';
+import { LookFields } from './LookFields';
 
 const worstOf = (reckoning: Reckoning) => (stepId: string) => {
   const found = reckoning.findings.filter((f) => f.stepId === stepId);
@@ -38,37 +37,17 @@ function ZoneRow({
   selectedId: string | null;
   onSelect: (id: string) => void;
 }) {
-  const edit = useEditPiece(piece.id);
-  const { settings } = useWorkshop();
   const steps = reckoning?.steps.filter((s) => s.step.zoneId === zone.id) ?? [];
-  const looks = availableLooks(piece, zone.faces);
-  // Only what keeps the wood from showing is worth a line; the rest is simply not offered.
-  const barred = looks.find((l) => l.look === 'natural-clear')?.barredBecause;
   return (
     <section className="stick-row" aria-label={zoneNames[zone.id]}>
-      <div className="row">
-        <h2 style={{ minWidth: 92 }}>{zoneNames[zone.id]}</h2>
-        <select
-          className="inline-select"
-          aria-label={`Look of the ${zone.id}`}
-          value={lookOf(piece, zone.id)}
-          onChange={(e) =>
-            edit(`Look of the ${zone.id}`, (draft) => {
-              draft.looks[zone.id] = e.target.value as LookKind;
-            })
-          }
-        >
-          {looks
-            .filter((l) => !l.barredBecause || l.look === lookOf(piece, zone.id))
-            .map((l) => (
-              <option key={l.look} value={l.look}>
-                {lookNames[l.look]}
-              </option>
-            ))}
-        </select>
-        <span className="quiet n">{formatArea(zone.areaM2, settings.unitSystem)}</span>
-      </div>
-      {barred && <p className="quiet">{barred}</p>}
+      {zone.id === 'hardware' ? (
+        <div className="row">
+          <h2 style={{ minWidth: 92 }}>{zoneNames[zone.id]}</h2>
+          <span>{hardwareNames[piece.hardware.treatment]}</span>
+        </div>
+      ) : (
+        <LookFields piece={piece} zone={zone} />
+      )}
       {steps.length > 0 && reckoning && (
         <StepStick
           label={`${zoneNames[zone.id]}: step stick`}

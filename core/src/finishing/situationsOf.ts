@@ -1,0 +1,232 @@
+import { borderM, type Face, materialOf, speciesById, surfaceOf, type Zone } from '../piece';
+import type { Piece, Settings, StepKindId, Surface, ZoneId, ZoneTests } from '../workshop';
+import { additionsOf } from './availableLooks';
+import { canHave, type DamageCase, gluedDamage, treatmentOf } from './damageTable';
+import type { House } from './houseRules';
+import { lookRow } from './lookTable';
+import { lookOf, type Neighbour, type Situation, type Treated } from './Situation';
+import { takeOffOf } from './takeOff';
+
+function thinnestVeneer(surfaces: readonly Surface[]): Situation['veneer'] {
+  const veneers = surfaces.filter((s) => s.material.kind === 'veneer').map((s) => s.material.veneerThicknessMm);
+  if (veneers.length === 0) return null;
+  const known = veneers.filter((t) => t !== null);
+  return { thicknessMm: known.length < veneers.length ? null : Math.min(...known) };
+}
+
+/** Drawers and doors are off while they are worked on, so their border with the carcass needs no tape. */
+const comesOff = (a: ZoneId, b: ZoneId, house: House): boolean =>
+  house.drawers !== 'in' && ((a === 'fronts' && b === 'carcass') || (a === 'carcass' && b === 'fronts'));
+
+/** Zones whose borders nothing is taped along: their parts are off, or covered whole. */
+const noBorder = (id: ZoneId): boolean => id === 'hardware';
+
+function bordersOf(zones: readonly Zone[], house: House): Map<string, number> {
+  const borders = new Map<string, number>();
+  zones.forEach((a, i) => {
+    for (const b of zones.slice(i + 1)) {
+      const free = noBorder(a.id) || noBorder(b.id) || comesOff(a.id, b.id, house);
+      const lineM = free ? 0 : borderM(a.faces, b.faces);
+      borders.set(`${a.id}|${b.id}`, lineM).set(`${b.id}|${a.id}`, lineM);
+    }
+  });
+  return borders;
+}
+
+const clipBelow = (outline: Face['outline'], y: number): number[][] => {
+  const points: number[][] = [];
+  outline.forEach((a, i) => {
+    const b = outline[(i + 1) % outline.length]!;
+    if (a[1] <= y) points.push([...a]);
+    if (a[1] <= y !== b[1] <= y) {
+      const t = (y - a[1]) / (b[1] - a[1]);
+      points.push([a[0] + t * (b[0] - a[0]), y, a[2] + t * (b[2] - a[2])]);
+    }
+  });
+  return points;
+};
+
+/** Area of the part of a face below a height, as a share of its drawn area, 0…1. */
+function shareBelow(face: Face, y: number): number {
+  const area = (points: readonly (readonly number[])[]) => {
+    const sum = [0, 0, 0];
+    points.forEach((a, i) => {
+      const b = points[(i + 1) % points.length]!;
+      sum[0]! += a[1]! * b[2]! - a[2]! * b[1]!;
+      sum[1]! += a[2]! * b[0]! - a[0]! * b[2]!;
+      sum[2]! += a[0]! * b[1]! - a[1]! * b[0]!;
+    });
+    return Math.hypot(...sum) / 2;
+  };
+  const whole = area(face.outline);
+  return whole > 0 ? area(clipBelow(face.outline, y)) / whole : 0;
+}
+
+/**
+ * Share of a zone's area that each band of colour covers, from the lowest to the highest.
+ * Levels from the floor are m; as proportions they are shares of the height between the zone's lowest and highest point.
+ */
+export function bandShares(faces: readonly Face[], bands: NonNullable<Piece['bands']>): number[] {
+  const ys = faces.flatMap((f) => f.outline.map((p) => p[1]));
+  const [low, high] = [Math.min(...ys), Math.max(...ys)];
+  const total = faces.reduce((sum, f) => sum + f.areaM2, 0);
+  const below = bands.edges.map((edge) => {
+    const y = bands.from === 'floor' ? edge : low + edge * (high - low);
+    return faces.reduce((sum, f) => sum + f.areaM2 * shareBelow(f, y), 0) / total;
+  });
+  const cuts = [0, ...below, 1];
+  return bands.productIds.map((_, i) => Math.max(0, (cuts[i + 1] ?? 1) - (cuts[i] ?? 1)));
+}
+
+const bandsOfZone = (piece: Piece, zone: Zone): Situation['bands'] => {
+  if (!piece.bands) return [];
+  const shares = bandShares(zone.faces, piece.bands);
+  return piece.bands.productIds
+    .map((productId, i) => ({ productId, shareFrac: shares[i] ?? 0 }))
+    .filter((b) => b.shareFrac > 0.001);
+};
+
+/** What decides on the treatments of the damage of a zone. */
+export function damageCase(
+  piece: Piece,
+  damage: Piece['damage'][number],
+  surfaces: readonly Surface[],
+  keepsFilm: boolean,
+  settings: Pick<Settings, 'tools'>,
+  house: House,
+): DamageCase {
+  return {
+    damage,
+    showsWood: lookRow(lookOf(piece, damage.zoneId)).showsWood,
+    keepsFilm,
+    material:
+      surfaces.find((s) => s.material.kind === 'veneer')?.material.kind ?? surfaces[0]?.material.kind ?? 'solid',
+    tools: settings.tools,
+    liftingVeneer: house['lifting-veneer'],
+    character: house.character,
+  };
+}
+
+function bleederOf(surfaces: readonly Surface[], tests: ZoneTests | undefined): string | null {
+  if (tests?.bleed === 'bleeds') return 'The test patch';
+  if (tests?.bleed === 'none') return null;
+  const wood = surfaces.filter((s) => materialOf(s.material.kind).wood).map((s) => speciesById(s.material.speciesId));
+  return wood.find((x) => x.bleeds)?.name ?? null;
+}
+
+/** Pulls whose holes no longer fit: to be filled and drilled anew. */
+function newHolesIn(piece: Piece, zone: Zone): number {
+  const { treatment, spacingM, newSpacingM } = piece.hardware;
+  const moved =
+    treatment === 'fill-redrill' || (treatment === 'replace' && newSpacingM !== null && newSpacingM !== spacingM);
+  return moved ? zone.faces.reduce((n, f) => n + f.fittings.pulls, 0) : 0;
+}
+
+/** What the generator knows of one zone. */
+function situationOf(
+  piece: Piece,
+  zone: Zone,
+  house: House,
+  settings: Pick<Settings, 'tools' | 'sprayCarriers'>,
+  neighbours: Neighbour[],
+): Situation {
+  const surfaces = [...new Set(zone.faces.map((f: Face) => surfaceOf(piece, f)))];
+  const look = lookOf(piece, zone.id);
+  const row = lookRow(look);
+  const every = (trait: 'wood' | 'flexible' | 'slick' | 'board') =>
+    surfaces.every((s) => materialOf(s.material.kind)[trait]);
+  const film = surfaces.filter((s) => s.oldFinish.kind !== 'none' && s.oldFinish.kind !== 'wax');
+  const failing = film.some((s) => s.oldFinish.condition === 'failing');
+  const worn = film.some((s) => s.oldFinish.condition !== 'sound');
+  const mustStrip =
+    film.length > 0 && (row.strips === 'always' || (row.strips === 'worn' && (look === 'toned' ? failing : worn)));
+  const tests = piece.tests[zone.id];
+  const base: Omit<Situation, 'strips' | 'treated' | 'places' | 'corners' | 'glued'> = {
+    zoneId: zone.id,
+    areaM2: zone.areaM2,
+    look,
+    additions: additionsOf(piece, look, zone.id),
+    showsWood: row.showsWood,
+    painted: row.painted,
+    surfaces,
+    species: surfaces.filter((s) => materialOf(s.material.kind).wood).map((s) => speciesById(s.material.speciesId)),
+    wood: surfaces.every((s) => materialOf(s.material.kind).wood || materialOf(s.material.kind).board),
+    flexible: every('flexible'),
+    slick: surfaces.some((s) => materialOf(s.material.kind).slick),
+    metal: surfaces.some((s) => s.material.kind === 'metal'),
+    shaped: zone.id === 'legs' || surfaces.some((s) => s.material.kind !== 'solid'),
+    hasFinish: surfaces.some((s) => s.oldFinish.kind !== 'none'),
+    hasFilm: film.length > 0,
+    hasWax: surfaces.some((s) => s.oldFinish.kind === 'wax' || s.oldFinish.kind === 'unknown'),
+    worn,
+    thick: film.some((s) => s.oldFinish.condition === 'thick'),
+    mustStrip,
+    decidedTakeOff: piece.decisions[`${zone.id}/take-off`]?.choice,
+    veneer: thinnestVeneer(surfaces),
+    tests,
+    bleeder: bleederOf(surfaces, tests),
+    wear: piece.wear[zone.id] ?? null,
+    ownership: piece.ownership,
+    tools: settings.tools,
+    sprayCarriers: settings.sprayCarriers,
+    bands: look === 'blended' ? bandsOfZone(piece, zone) : [],
+    foundAtInspection: piece.foundAtInspection[zone.id] ?? 0,
+    alterations: piece.alterations.filter((a) => a.zoneId === zone.id),
+    newHoles: newHolesIn(piece, zone),
+    deadlineMin:
+      piece.promisedAt === null || piece.startAt === null
+        ? null
+        : (Date.parse(piece.promisedAt) - Date.parse(piece.startAt)) / 60_000,
+    neighbours,
+  };
+  const [way] = takeOffOf({ ...base, strips: false, treated: [], places: () => 0, corners: 0, glued: false }, house);
+  const strips = way !== null && way !== 'scuff';
+  const keepsFilm = base.hasFilm && !strips;
+  const treated = piece.damage
+    .filter((d) => d.zoneId === zone.id && surfaces.some((x) => canHave(d.kind, x.material.kind)))
+    .map((damage): Treated => {
+      const at = damageCase(piece, damage, surfaces, keepsFilm, settings, house);
+      const decided = piece.decisions[`damage/${damage.id}`];
+      return { damage, treatment: treatmentOf(at, decided?.choice), why: decided?.why ?? '' };
+    });
+  const altered = (kind: Piece['alterations'][number]['kind']) =>
+    base.alterations.filter((a) => a.kind === kind).length;
+  const more: Partial<Record<StepKindId, number>> = {
+    fill: altered('ornament-filled'),
+    plug: altered('lock-hole-filled') + base.newHoles,
+  };
+  const places = (kind: StepKindId) =>
+    (more[kind] ?? 0) + treated.filter((t) => t.treatment.steps.includes(kind)).reduce((n, t) => n + t.damage.count, 0);
+  return {
+    ...base,
+    strips,
+    treated,
+    places,
+    corners: treated
+      .filter((t) => t.damage.kind === 'missing-corner' && t.treatment.id === 'fill')
+      .reduce((n, t) => n + t.damage.count, 0),
+    glued: treated.some((t) => gluedDamage.includes(t.damage.kind)),
+  };
+}
+
+/** What the generator knows of every zone. */
+export function situationsOf(
+  piece: Piece,
+  zones: readonly Zone[],
+  house: House,
+  settings: Pick<Settings, 'tools' | 'sprayCarriers'>,
+): Situation[] {
+  const borders = bordersOf(zones, house);
+  return zones.map((zone) =>
+    situationOf(
+      piece,
+      zone,
+      house,
+      settings,
+      zones
+        .filter((z) => z.id !== zone.id)
+        .map((z) => ({ zoneId: z.id, look: lookOf(piece, z.id), lineM: borders.get(`${zone.id}|${z.id}`) ?? 0 }))
+        .filter((n) => n.lineM > 0),
+    ),
+  );
+}

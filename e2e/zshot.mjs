@@ -1,0 +1,11 @@
+import { chromium } from '@playwright/test';
+const [,, path, out, w='1280', h='800', full=''] = process.argv;
+const b = await chromium.launch({ executablePath:'/usr/bin/chromium', args:['--no-sandbox','--disable-gpu','--disable-quic','--no-first-run','--disable-background-networking','--disable-component-update','--disable-sync']});
+const c = await b.newContext({ viewport:{width:+w,height:+h}, timezoneId:'Europe/London', locale:'en-GB'});
+const p = await c.newPage();
+p.on('pageerror', e=>console.log('ERR', e.message)); p.on('console', m=>m.type()==='error'&&console.log('CON', m.text()));
+await p.clock.install({ time: new Date('2026-11-25T10:07:00Z') });
+await p.goto('http://127.0.0.1:4170/'); await p.getByRole('heading',{level:1}).waitFor();
+await p.goto('http://127.0.0.1:4170'+path); await p.getByRole('heading',{level:1}).waitFor(); await p.waitForLoadState('networkidle'); await p.waitForTimeout(1200);
+await p.screenshot({ path: out, fullPage: full==='full' });
+await b.close();

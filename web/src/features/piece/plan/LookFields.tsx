@@ -1,0 +1,76 @@
+import { availableAdditions, availableLooks, lookNames, lookOf } from '@cosmesis/core/finishing';
+import { type Zone, zoneNames } from '@cosmesis/core/piece';
+import { formatArea } from '@cosmesis/core/units';
+import type { AdditionKind, LookKind, Piece } from '@cosmesis/core/workshop';
+import { useEditPiece } from '../../../store/useEditPiece';
+import { useSettings } from '../../../store/useWorkshop';
+import { BandFields } from './BandFields';
+
+/** What a look carries besides: what can be had here is offered, the rest is not. */
+function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: LookKind }) {
+  const edit = useEditPiece(piece.id);
+  const offered = availableAdditions(look, zone.id).filter((a) => a.barredBecause === null);
+  const chosen = piece.additions[zone.id] ?? [];
+  const carried = offered.filter((a) => chosen.includes(a.id));
+  if (offered.length === 0) return null;
+  const set = (id: AdditionKind, on: boolean) =>
+    edit(`${zoneNames[zone.id]}: ${offered.find((a) => a.id === id)?.name ?? id}`, (draft) => {
+      const before = draft.additions[zone.id] ?? [];
+      draft.additions[zone.id] = on ? [...before.filter((a) => a !== id), id] : before.filter((a) => a !== id);
+    });
+  return (
+    <details className="also">
+      <summary>{carried.length > 0 ? `with ${carried.map((a) => a.name).join(', ')}` : 'and besides…'}</summary>
+      <fieldset>
+        <legend className="visually-hidden">What the {zone.id} carries besides</legend>
+        <div className="also-ticks">
+          {offered.map((a) => (
+            <label key={a.id} className="tick">
+              <input type="checkbox" checked={chosen.includes(a.id)} onChange={(e) => set(a.id, e.target.checked)} />
+              {a.name}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+    </details>
+  );
+}
+
+/** The look of a zone, with what it carries besides. */
+export function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
+  const edit = useEditPiece(piece.id);
+  const { unitSystem } = useSettings();
+  const look = lookOf(piece, zone.id);
+  const looks = availableLooks(piece, zone.faces);
+  // Only what keeps the wood from showing is worth a line; the rest is simply not offered.
+  const barred = looks.find((l) => l.look === 'natural-clear')?.barredBecause;
+  return (
+    <>
+      <div className="row">
+        <h2 style={{ minWidth: 92 }}>{zoneNames[zone.id]}</h2>
+        <select
+          className="inline-select"
+          aria-label={`Look of the ${zone.id}`}
+          value={look}
+          onChange={(e) =>
+            edit(`Look of the ${zone.id}`, (draft) => {
+              draft.looks[zone.id] = e.target.value as LookKind;
+            })
+          }
+        >
+          {looks
+            .filter((l) => !l.barredBecause || l.look === look)
+            .map((l) => (
+              <option key={l.look} value={l.look}>
+                {lookNames[l.look]}
+              </option>
+            ))}
+        </select>
+        <span className="quiet n">{formatArea(zone.areaM2, unitSystem)}</span>
+        <Additions piece={piece} zone={zone} look={look} />
+      </div>
+      {barred && look !== 'leave' && <p className="quiet">{barred}</p>}
+      {look === 'blended' && <BandFields piece={piece} zone={zone} />}
+    </>
+  );
+}

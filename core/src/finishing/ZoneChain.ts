@@ -57,9 +57,10 @@ export class ZoneChain {
     return this.drafts.findLast((d) => !this.beside.has(d.step))?.step;
   }
 
-  /** The last film of the steps so far. */
+  /** The last film of the steps so far, unless something was laid over it that hides it. */
   private get lastCoat(): Step | undefined {
-    return this.drafts.map((d) => d.step).findLast((s) => stepKind(s.kind).film);
+    const last = this.drafts.map((d) => d.step).findLast((s) => stepKind(s.kind).film || stepKind(s.kind).hides);
+    return last && stepKind(last.kind).film ? last : undefined;
   }
 
   /**

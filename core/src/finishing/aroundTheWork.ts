@@ -2,7 +2,7 @@ import { type Face, formById, type Zone } from '../piece';
 import type { PartKind, Piece, Step, ToolId } from '../workshop';
 import type { House } from './houseRules';
 import { leadHold } from './leadBans';
-import { phase } from './phases';
+import { phase, zoneOrder } from './phases';
 import type { Situation } from './Situation';
 import { isSprayed, stepKind } from './stepKinds';
 import type { ZoneChain } from './ZoneChain';
@@ -109,8 +109,9 @@ function protect({ whole, piece, planned }: Around): Step | null {
 
 /** The first step of a zone that wants the hardware off: the very first, or the first after cleaning. */
 const firstAfter = (chain: ZoneChain, off: House['hardware-doors']) =>
-  chain.drafts.find((d) => d.step.kind !== 'obtain' && (off === 'off-first' || d.phase > phase.partsAfterCleaning))
-    ?.step;
+  chain.drafts.find(
+    (d) => d.step.kind !== 'obtain' && d.phase > (off === 'off-first' ? phase.parts : phase.partsAfterCleaning),
+  )?.step;
 
 function takeOff(around: Around, parts: readonly Part[]): void {
   const { whole, house, planned } = around;
@@ -134,22 +135,23 @@ function takeOff(around: Around, parts: readonly Part[]): void {
 /** Before anything is sprayed the piece goes where it may be sprayed, is warmed, and its openings are covered. */
 function beforeSpraying(around: Around): void {
   const { whole, planned, house, tools, zones } = around;
-  const sprayed = planned.flatMap((p) =>
-    p.chain.drafts.filter((d) => stepKind(d.step.kind).film && isSprayed(d.step.method)),
-  );
+  const sprayedFirst = (p: (typeof planned)[number]) =>
+    p.chain.drafts.findIndex((d) => stepKind(d.step.kind).film && isSprayed(d.step.method));
+  const sprayed = planned
+    .filter((p) => sprayedFirst(p) >= 0)
+    .sort(
+      (a, b) =>
+        a.chain.drafts[sprayedFirst(a)]!.phase - b.chain.drafts[sprayedFirst(b)]!.phase ||
+        zoneOrder.indexOf(a.situation.zoneId) - zoneOrder.indexOf(b.situation.zoneId),
+    );
   if (sprayed.length === 0 || !tools.includes('spray-space')) return;
-  const at = Math.min(...sprayed.map((d) => d.phase)) as (typeof sprayed)[number]['phase'];
-  const firsts = planned.flatMap(
-    (p) => p.chain.drafts.find((d) => stepKind(d.step.kind).film && isSprayed(d.step.method))?.step ?? [],
-  );
-  const ready = planned.flatMap((p) => {
-    const first = p.chain.drafts.findIndex((d) => d.step === firsts.find((f) => f.zoneId === p.chain.zoneId));
-    const step = first > 0 ? p.chain.drafts[first - 1]?.step : undefined;
-    return step && p.chain.drafts[first - 1]!.phase < at ? [step] : [];
-  });
+  const firsts = sprayed.map((p) => p.chain.drafts[sprayedFirst(p)]!.step);
+  const at = sprayed[0]!.chain.drafts[sprayedFirst(sprayed[0]!)]!.phase;
+  // The zone that is sprayed first decides when it moves; the others follow it there.
+  const ready = sprayed[0]!.chain.drafts[sprayedFirst(sprayed[0]!) - 1]?.step;
   const move = whole.add(at, 'move-to-space', {
     aside: true,
-    waitsFor: ready.map((s) => ({ stepId: s.id, wait: 'none' as const })),
+    waitsFor: ready ? [{ stepId: ready.id, wait: 'none' as const }] : [],
     reason: 'Mist falls on everything in the room: it is sprayed where that does no harm.',
   });
   const added = [move];
@@ -176,27 +178,34 @@ function beforeSpraying(around: Around): void {
   for (const f of firsts) f.waitsFor.push({ stepId: lastAdded.id, wait: lastAdded.fixedWaitMin > 0 ? 'dry' : 'none' });
 }
 
-/** Legs are coated upside down: turned before their last stage of coats, and back once they can be handled. */
+/** Legs are coated upside down: turned before each of their stages of coats, and back once they can be handled. */
 function turnForLegs({ whole, planned }: Around): void {
   const legs = planned.find((p) => p.situation.zoneId === 'legs');
-  const lastFilm = legs?.chain.drafts.findLast((d) => stepKind(d.step.kind).film);
-  if (!legs || !lastFilm) return;
-  const at = lastFilm.phase;
-  const firstFilm = legs.chain.drafts.find((d) => d.phase === at && stepKind(d.step.kind).film)!.step;
+  const films = legs?.chain.drafts.filter((d) => stepKind(d.step.kind).film) ?? [];
   const tops = planned.filter((p) => p.situation.zoneId === 'top' || p.situation.zoneId === 'seat');
-  const lying = tops.flatMap((p) => p.chain.drafts.filter((d) => d.phase < at && stepKind(d.step.kind).film).slice(-1));
-  const over = whole.add(at, 'turn', {
-    aside: true,
-    waitsFor: lying.map((d) => ({ stepId: d.step.id, wait: 'handle' as const })),
-    reason: 'Upside down on something soft: legs and undersides are reached, and drips run off the edge.',
-  });
-  before(over, [firstFilm]);
-  const back = whole.add(at, 'turn', {
-    aside: true,
-    waitsFor: [{ stepId: lastFilm.step.id, wait: 'handle' }],
-    reason: 'Upright again once the legs can be handled.',
-  });
-  for (const p of tops) before(back, [p.chain.drafts.find((d) => d.phase >= at && stepKind(d.step.kind).film)?.step]);
+  let upright: Step | undefined;
+  for (const at of [...new Set(films.map((d) => d.phase))].sort((a, b) => a - b)) {
+    const stage = films.filter((d) => d.phase === at).map((d) => d.step);
+    const lying = tops.flatMap((p) =>
+      p.chain.drafts.filter((d) => d.phase < at && stepKind(d.step.kind).film).slice(-1),
+    );
+    const over = whole.add(at, 'turn', {
+      aside: true,
+      waitsFor: [
+        ...(upright ? [{ stepId: upright.id, wait: 'none' as const }] : []),
+        ...lying.map((d) => ({ stepId: d.step.id, wait: 'handle' as const })),
+      ],
+      reason: 'Upside down on something soft: legs and undersides are reached, and drips run off the edge.',
+    });
+    before(over, stage.slice(0, 1));
+    upright = whole.add(at, 'turn', {
+      aside: true,
+      waitsFor: [{ stepId: stage.at(-1)!.id, wait: 'handle' }],
+      reason: 'Upright again once the legs can be handled.',
+    });
+    for (const p of tops)
+      before(upright, [p.chain.drafts.find((d) => d.phase >= at && stepKind(d.step.kind).film)?.step]);
+  }
 }
 
 function putBack(around: Around, parts: readonly Part[]): void {

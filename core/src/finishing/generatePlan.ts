@@ -7,6 +7,7 @@ import { availableLooks, lookNames } from './availableLooks';
 import { canHave, damageRow, gluedDamage } from './damageTable';
 import { type House, houseOf } from './houseRules';
 import { addNeighbourSteps } from './neighbourSteps';
+import { zoneOrder } from './phases';
 import { planZone } from './planZone';
 import { lookOf, type Situation } from './Situation';
 import { situationsOf } from './situationsOf';
@@ -19,9 +20,6 @@ export interface Shop {
   products: Readonly<Record<string, Product>>;
   settings: Pick<Settings, 'houseRules' | 'methods' | 'tools' | 'sprayCarriers'>;
 }
-
-/** What is hardest to reach comes first, the top last; the interior before the outside. */
-const zoneOrder: readonly ZoneId[] = ['interior', 'legs', 'carcass', 'fronts', 'top', 'seat', 'hardware'];
 
 /** Looks that the survey does not allow, said with what can be had instead. */
 function barredLooks(piece: Piece, zones: readonly Zone[]): Issue[] {

@@ -1,3 +1,5 @@
+import type { ZoneId } from '../workshop';
+
 /** The stages a whole piece goes through; over all zones one stage comes before the next. */
 export const phase = {
   intake: 0,
@@ -25,3 +27,6 @@ export const phase = {
 
 /** A stage of the work. */
 export type Phase = (typeof phase)[keyof typeof phase];
+
+/** What is hardest to reach comes first, the top last; the interior before the outside. */
+export const zoneOrder: readonly ZoneId[] = ['interior', 'legs', 'carcass', 'fronts', 'top', 'seat', 'hardware'];

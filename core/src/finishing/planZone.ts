@@ -37,10 +37,13 @@ export function planZone(chain: ZoneChain, s: Situation, house: House): ZoneChai
   if (s.look === 'leave') return chain;
   if (scuffsFirst(s, house)) scuff(chain, phase.clean, house);
   const { ground, over } = finishes[s.look];
+  const newTop = s.alterations.some((a) => a.kind === 'new-top');
   const before: readonly Stage[] =
     s.look === 're-covered'
       ? [putRight]
-      : [clean, putRight, cane, glue, dewax, strip, peel, mendWood, abrade, drillNew];
+      : newTop
+        ? [putRight, abrade]
+        : [clean, putRight, cane, glue, dewax, strip, peel, mendWood, abrade, drillNew];
   for (const stage of [...before, ...ground, layOn, levelRidges, stickFills, ...over, lastTouches])
     stage(chain, s, house);
   return chain;

@@ -72,6 +72,7 @@ const zoneFacts: readonly Fact[] = [
   [
     'cleaning comes before any abrasive',
     (z, piece) =>
+      has(z, 'make-part') ||
       piece.houseRules['clean-or-scuff'] === 'scuff-first' ||
       first(z, 'degrease') <= Math.min(first(z, ...abrasive), first(z, 'scrape')),
   ],

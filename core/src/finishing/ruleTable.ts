@@ -78,6 +78,7 @@ function coatPairs(context: RuleContext) {
   return inTime.flatMap(({ step }) => {
     const kind = stepKind(step.kind);
     if (kind.abrasive) keyedSince.set(step.zoneId, true);
+    if (kind.hides) last.delete(step.zoneId);
     if (!kind.film) return [];
     const before = last.get(step.zoneId);
     const keyed = keyedSince.get(step.zoneId) ?? false;

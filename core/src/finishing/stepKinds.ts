@@ -43,6 +43,7 @@ export type Effect =
   | 'take-bleach'
   | 'take-veneer'
   | 'lay-veneer'
+  | 'new-part'
   | 'take-cloth'
   | 'lay-cloth'
   | 'abrade'
@@ -119,6 +120,8 @@ export interface StepKind {
   wet: boolean;
   /** Lays a film or colour that later coats stand on. */
   film: boolean;
+  /** Hides the coats under it: what follows lies on this, and no longer on them. */
+  hides: boolean;
   /** May be laid down in the middle and gone on with later. */
   divisible: boolean;
   /** Which kinds of product it can use. */
@@ -151,6 +154,7 @@ const kind = (
   abrasive: false,
   wet: false,
   film: false,
+  hides: false,
   divisible: true,
   uses: [],
   rise: 0,
@@ -328,7 +332,7 @@ export const stepKindTable = [
     'Make a new part',
     'make',
     { perPlace: 90 },
-    { gives: ['close-own'], protection: ['goggles', 'hearing'], waste: ['scraps', 'dust'] },
+    { gives: ['close-own', 'new-part'], protection: ['goggles', 'hearing'], waste: ['scraps', 'dust'] },
   ),
   kind('parts', 'rehearse-assembly', 'Rehearse the assembly', 'rehearse', { fixed: 10 }),
   kind(
@@ -639,6 +643,7 @@ export const stepKindTable = [
     { perM2: 25, fixed: 10 },
     {
       ...decoration,
+      hides: true,
       wet: true,
       uses: ['paste'],
       consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }],
@@ -652,6 +657,7 @@ export const stepKindTable = [
     { perM2: 25, fixed: 10 },
     {
       ...decoration,
+      hides: true,
       wet: true,
       uses: ['paste'],
       consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }],
@@ -664,7 +670,7 @@ export const stepKindTable = [
     'Lay the leaf',
     'leaf',
     { perM2: 60 },
-    { ...decoration, consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
+    { ...decoration, hides: true, consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
   ),
   kind(
     'decorate',
@@ -672,7 +678,7 @@ export const stepKindTable = [
     'Lay the foil',
     'foil',
     { perM2: 40 },
-    { ...decoration, consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
+    { ...decoration, hides: true, consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
   ),
   kind(
     'decorate',

@@ -170,6 +170,9 @@ const changes: Readonly<Record<Effect, Change>> = {
     rung: null,
     openDamage: s.openDamage.filter((d) => !d.includes('veneer')),
   }),
+  // A new top is clean, bare and whole.
+  'new-part': (s, step) =>
+    step.part === 'top' ? { ...s, soil: 'clean', residue: 'none', layers: [], openDamage: [], fills: 0 } : s,
   'take-cloth': (s) => ({ ...s, clothOff: true, soil: 'clean' }),
   'lay-cloth': (s) => ({ ...s, clothOff: false }),
   abrade: abraded,

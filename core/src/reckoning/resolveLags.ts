@@ -34,7 +34,9 @@ export function resolveLags(steps: readonly Step[], products: Readonly<Record<st
           {
             beforeId: stepId,
             minMin,
-            maxMin: maxMin !== null && abradedBetween(at, i, step.zoneId) ? null : maxMin,
+            // Only a coat has to hold on the one before: wax, gilding and transfers do not ask for an open window.
+            maxMin:
+              maxMin !== null && (!stepKind(step.kind).film || abradedBetween(at, i, step.zoneId)) ? null : maxMin,
             blocked,
           },
         ];

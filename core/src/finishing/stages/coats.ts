@@ -58,11 +58,15 @@ const clearMethods = { pad: 'wipe', brush: 'brush', spray: 'hvlp' } as const;
 /** Least coats by what a zone has to bear (common practice, no source). */
 const leastByWear = { display: 2, furniture: 3, 'used-top': 3, wet: 4, 'child-food': 3 } as const;
 
+/** Thin clear coats that build up to the edge of a decal (common practice, no source). */
+const decalCoats = 5;
+
 /** The clear of a zone: by the house on tops, by its wear, by the house's way of laying it on where its label allows that. */
 export function pickClear(chain: ZoneChain, s: Situation, house: House, coatsWanted: number | null = null): Pick {
   const usual =
     s.wear === 'wet' ? 'exterior-varnish' : s.zoneId === 'top' ? topClearIds[house['top-clear']] : topClearIds.water;
   const by = clearMethods[house['clear-by']];
+  if (coatsWanted === null && s.additions.includes('decal')) return pickClear(chain, s, house, decalCoats);
   if (coatsWanted !== null) return chain.pick('clear', ['clear'], coatsWanted, usual, by);
   const first = chain.pick('clear', ['clear'], null, usual, by);
   const least = s.wear ? leastByWear[s.wear] : s.zoneId === 'top' ? 3 : 1;

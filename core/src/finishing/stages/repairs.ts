@@ -69,6 +69,7 @@ export const drillNew: Stage = (chain, s, house) => {
     count: s.newHoles,
     reason: 'Before the finish: a finished front chips. Measured from one template.',
   });
+  chain.add(phase.abrade, 'de-dust', { reason: 'Drilling dust stands in the next coat.' });
 };
 
 /** What is loose is glued and pressed before anything abrasive or wet. */

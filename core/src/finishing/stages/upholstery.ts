@@ -32,12 +32,14 @@ const mendLeather: Stage = (chain, s) => {
 export const recolour: Stage = (chain, s, house) => {
   mendLeather(chain, s, house);
   sample(chain, s, phase.paint, 'On a hidden place of the leather');
-  const cancel = chain.pick('neutralise', ['leather-colour'], 1);
-  chain.add(phase.paint, 'neutralise', {
-    productId: cancel.productId,
-    method: cancel.method,
-    reason: 'A strong base colour shifts the top one: cancelled with its complement first.',
-  });
+  if (s.hasFinish) {
+    const cancel = chain.pick('neutralise', ['leather-colour'], 1);
+    chain.add(phase.paint, 'neutralise', {
+      productId: cancel.productId,
+      method: cancel.method,
+      reason: 'A strong base colour shifts the top one: cancelled with its complement first.',
+    });
+  }
   coats(
     chain,
     phase.paint,

@@ -1,0 +1,571 @@
+import { describe, expect, it } from 'vitest';
+import { additionTable, generatePlan, lookTable, stepKind } from '../finishing';
+import { formById } from '../piece';
+import { typicalProducts } from '../products';
+import { defaultSettings, materialKinds, type Piece, type Product, stepKindIds } from '../workshop';
+import { type Reckoning, reckonPiece } from './index';
+import { jobs } from './jobs';
+import { minuteOf } from './scheduleSteps';
+
+const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
+const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
+
+type Name = keyof typeof jobs;
+
+const reckoned = new Map<string, Reckoning>();
+function reckon(name: Name): Reckoning {
+  const known = reckoned.get(name);
+  if (known) return known;
+  const r = reckonPiece({ piece: jobs[name], products, settings, nowMin: minuteOf('2026-11-25T08:00:00Z') });
+  if (!r.ok) throw new Error(r.issues.map((i) => i.message).join());
+  reckoned.set(name, r.value);
+  return r.value;
+}
+/** "top sand 150", "top clear 2/3", "piece turn". */
+const words = (name: Name): string[] =>
+  reckon(name).steps.map(
+    ({ step: s }) =>
+      `${s.zoneId ?? 'piece'} ${s.kind}${s.grit ? ` ${s.grit}` : ''}${s.of > 1 ? ` ${s.ordinal}/${s.of}` : ''}`,
+  );
+
+interface Expected {
+  /** Decisive steps in the order they have to come in; others may stand between. */
+  order: readonly string[];
+  absent: readonly string[];
+  /** Hands-on minutes by step id. */
+  minutes: Readonly<Record<string, number>>;
+  /** Litres by step id, likely. */
+  litres: Readonly<Record<string, number>>;
+}
+
+// Areas, minutes and litres are worked by hand: minutes per m² and set-up, litres as area ÷ practical rate, times the
+// ratio of efficiencies, plus what stays in the tool (brush 0.02, wipe 0.01, gun 0.04 L).
+const expected: Readonly<Record<Name, Expected>> = {
+  'oak shelf, natural clear, grain filled': {
+    order: [
+      'piece photograph',
+      'fronts degrease',
+      'fronts rinse',
+      'fronts dry-out',
+      'fronts sand 80',
+      'fronts sand 220',
+      'fronts de-dust',
+      'fronts grain-fill',
+      'fronts denib 220',
+      'fronts clear 1/3',
+      'fronts denib 320',
+      'fronts clear 3/3',
+      'piece cure',
+    ],
+    absent: ['fronts stain', 'fronts seal', 'piece remove-part', 'fronts fill'],
+    // 1.06 m²: sand 4 × 1.06 = 4.24; fill the grain by wiping 6 × 1.06 = 6.36.
+    minutes: { 'fronts/sand/1': 5, 'fronts/grain-fill/1': 7 },
+    // 1.06 ÷ 9 + 0.01; 1.06 ÷ 11 + 0.01.
+    litres: { 'fronts/grain-fill/1': 0.1278, 'fronts/clear/1': 0.1064 },
+  },
+  'table in veneer and solid, stained for a client in a hurry': {
+    order: [
+      'top glue',
+      'top clamp',
+      'top strip-chemical',
+      'top scrape',
+      'top remove-residue',
+      'top patch-veneer',
+      'top bleach',
+      'top rinse',
+      'top sand 150',
+      'top sand 180',
+      'top make-sample',
+      'top approve',
+      'top stain',
+      'piece turn',
+      'legs clear 1/3',
+      'piece turn',
+      'top clear 1/3',
+      'top clear 3/3',
+      'piece felt',
+      'piece cure',
+      'piece hand-over',
+    ],
+    absent: ['top sand 80', 'carcass dye', 'top condition', 'top fill'],
+    // Top: 0.96 + 0.1 edges + 0.1164 underside = 1.1764 m². Bleach 10 × 1.1764 + 5 = 16.8; scrape 12 × 1.1764 = 14.1.
+    minutes: { 'top/bleach/1': 17, 'top/scrape/1': 15, 'top/patch-veneer/1': 25, 'legs/make-sample/1': 30 },
+    // Bleach 1.1764 ÷ 10 + 0.02; stripper 1.1764 ÷ 3.5 + 0.02.
+    litres: { 'top/bleach/1': 0.1376, 'top/strip-chemical/1': 0.3561 },
+  },
+  'sideboard refreshed, its scratches hidden with a stick': {
+    order: [
+      'piece remove-part',
+      'fronts align-door',
+      'top remove-residue',
+      'top scuff 180',
+      'top seal',
+      'top fill-stick',
+      'top clear 1/2',
+      'top clear 2/2',
+      'piece refit-part',
+    ],
+    absent: ['top sand 120', 'top strip-chemical', 'carcass remove-residue', 'top stain'],
+    // Three scratches at 6; three doors off at 8 and on at 12.
+    minutes: { 'top/fill-stick/1': 18, 'piece/remove-part/2': 24, 'piece/refit-part/2': 36 },
+    litres: { 'top/fill-stick/1': 0.006 },
+  },
+  'box toned, with a decal': {
+    order: [
+      'top scuff 180',
+      'top make-sample',
+      'top seal',
+      'top tone 1/2',
+      'top tone 2/2',
+      'top decal',
+      'top clear 1/5',
+      'top clear 5/5',
+      'top rub-out 2000',
+      'piece refit-part',
+    ],
+    absent: ['top sand 80', 'top strip-chemical', 'piece felt', 'carcass decal'],
+    // Top: 0.12 + edges 0.022 × (2 × 0.4 + 0.3) = 0.1442, underside 0.4 × 0.015 + 2 × 0.285 × 0.015 less the back = 0.1565 m².
+    minutes: { 'top/decal/1': 15, 'top/make-sample/1': 30, 'top/tone/1': 1 },
+    litres: { 'top/tone/1': 0.0242 },
+  },
+  'plain chair waxed, one leg loose': {
+    order: [
+      'legs glue',
+      'legs remove-residue',
+      'legs sand 80',
+      'legs sand 220',
+      'legs seal',
+      'legs denib 320',
+      'legs wax',
+      'legs dispose',
+      'piece felt',
+    ],
+    absent: ['legs clear', 'legs strip-chemical', 'piece remove-part', 'seat glue'],
+    minutes: { 'legs/glue/1': 10, 'legs/dispose/1': 2 },
+    // One joint: 5 mL.
+    litres: { 'legs/glue/1': 0.005 },
+  },
+  'wardrobe in mahogany whitewashed': {
+    order: [
+      'piece remove-part',
+      'carcass vacuum',
+      'carcass wash',
+      'carcass dry-out',
+      'carcass test',
+      'carcass degrease',
+      'fronts glue',
+      'fronts clamp',
+      'fronts strip-abrasive 60',
+      'carcass sand 80',
+      'carcass sand 180',
+      'carcass make-sample',
+      'carcass seal 1/2',
+      'carcass seal 2/2',
+      'carcass dry',
+      'carcass neutralise',
+      'carcass colour-wash',
+      'carcass wipe-back',
+      'carcass clear 1/3',
+      'piece fit-restraint',
+    ],
+    absent: ['carcass scrape', 'carcass stain', 'fronts fill', 'carcass block'],
+    // Fronts 1.9367 m²: sanded off at 8 → 15.5; wash 8 × 1.9367 + 5 = 20.5.
+    minutes: { 'fronts/strip-abrasive/1': 16, 'fronts/colour-wash/1': 21, 'piece/fit-restraint/1': 10 },
+    // 1.9367 ÷ 14 + 0.02.
+    litres: { 'fronts/colour-wash/1': 0.1583 },
+  },
+  'chest painted by gun, in knotty pine, with new pulls': {
+    order: [
+      'hardware obtain',
+      'piece remove-part',
+      'fronts ease-drawer',
+      'hardware replace-part',
+      'carcass strip-chemical',
+      'carcass scrape',
+      'carcass remove-residue',
+      'carcass sand 120',
+      'carcass fill',
+      'carcass sand 150',
+      'fronts drill',
+      'carcass block 1/2',
+      'carcass inspect',
+      'carcass block 2/2',
+      'carcass dry',
+      'piece move-to-space',
+      'piece cover',
+      'carcass paint 1/2',
+      'carcass paint 2/2',
+      'top clear 1/3',
+      'piece refit-part',
+      'piece oil-runners',
+      'piece fit-restraint',
+      'piece hand-over',
+    ],
+    absent: ['fronts strip-chemical', 'carcass prime', 'carcass stain', 'piece turn'],
+    // Two applications on the thick film; 8 pulls new at 6; 8 holes drilled at 3; gun: 0.9623 × 2.5 + 25 = 27.4.
+    minutes: {
+      'hardware/replace-part/1': 48,
+      'fronts/drill/1': 24,
+      'carcass/paint/1': 28,
+      'fronts/ease-drawer/1': 20,
+      'fronts/plug/1': 32,
+    },
+    // 0.9623 ÷ 9.5 × 0.92 ÷ 0.65 + 0.04; 2 corners at 15 mL.
+    litres: { 'carcass/paint/1': 0.1834, 'carcass/fill/1': 0.03 },
+  },
+  'stool in bands of two colours, of a set': {
+    order: [
+      'top condition',
+      'top stain',
+      'top seal',
+      'top mask',
+      'piece turn',
+      'legs prime',
+      'legs paint',
+      'legs paint',
+      'legs denib 320',
+      'legs blend 1/4',
+      'legs blend 4/4',
+      'piece turn',
+      'carcass paint 1/2',
+      'top unmask',
+      'top clear 1/3',
+    ],
+    absent: ['legs stain', 'carcass blend 1/4', 'piece remove-part'],
+    minutes: { 'top/make-sample/1': 30 },
+    // Legs 0.2088 m²: 0.2 of 0.435 m below the edge, 46 % of them: 0.096 ÷ 9.5 + 0.02; 0.1128 ÷ 9.5 + 0.02.
+    litres: { 'legs/paint/1': 0.0301, 'legs/paint/2': 0.0319 },
+  },
+  'bookcase glazed outside, lined inside': {
+    order: [
+      'interior obtain',
+      'carcass feather 220',
+      'carcass scuff 180',
+      'interior paint 1/2',
+      'carcass spot-prime',
+      'carcass prime',
+      'carcass inspect',
+      'carcass fill',
+      'carcass feather 220',
+      'carcass spot-prime',
+      'carcass paint 2/2',
+      'interior line',
+      'carcass glaze',
+      'carcass wipe-back',
+      'interior clear 1/3',
+      'carcass clear 1/3',
+      'carcass gild-edge',
+      'piece fit-restraint',
+    ],
+    absent: ['carcass scrape', 'top glaze', 'interior glaze', 'piece remove-part'],
+    // Three flaked places at 3; two found at 10; glaze 8 × 1.0913 + 5 = 13.7.
+    minutes: { 'carcass/spot-prime/1': 9, 'carcass/fill/1': 20, 'carcass/glaze/1': 14 },
+    // 1.0913 ÷ 13.5 + 0.02.
+    litres: { 'carcass/glaze/1': 0.1008 },
+  },
+  'counter of laminate papered, its edges kept from the gun': {
+    order: [
+      'carcass obtain',
+      'carcass degrease',
+      'carcass scuff 180',
+      'piece mask',
+      'carcass prime',
+      'carcass inspect',
+      'carcass test',
+      'carcass denib 220',
+      'carcass paint',
+      'carcass paper',
+      'carcass clear 1/2',
+      'carcass clear 2/2',
+      'piece unmask',
+    ],
+    absent: [
+      'piece remove-part',
+      'piece refit-part',
+      'carcass sand 120',
+      'carcass scuff 320',
+      'carcass strip-chemical',
+    ],
+    // Paper 25 × 1.3844 + 10 = 44.6; three doors and six pulls masked: 3 × 0.6 + 6 × 0.15 = 2.7 m at 3.
+    minutes: { 'carcass/paper/1': 45, 'piece/mask/1': 9, 'carcass/test/1': 5 },
+    // Paste 1.3844 ÷ 5 + 0.02.
+    litres: { 'carcass/paper/1': 0.2969 },
+  },
+  'frame leafed': {
+    order: [
+      'fronts obtain',
+      'fronts sand 120',
+      'fronts prime 1/2',
+      'fronts prime 2/2',
+      'fronts paint 1/2',
+      'fronts paint 2/2',
+      'fronts size',
+      'fronts leaf',
+      'fronts judge',
+      'fronts seal',
+      'fronts clear 1/2',
+    ],
+    absent: ['fronts foil', 'piece felt', 'piece remove-part'],
+    // Leaf 60 × 0.4352 = 26.1.
+    minutes: { 'fronts/leaf/1': 27, 'fronts/judge/1': 5 },
+    // 0.4352 ÷ 14 + 0.02.
+    litres: { 'fronts/size/1': 0.0511 },
+  },
+  'coffee table foiled, its top peeled first': {
+    order: [
+      'top degrease',
+      'top peel',
+      'top sand 120',
+      'piece turn',
+      'legs paint 1/2',
+      'piece turn',
+      'top prime 1/2',
+      'top paint 2/2',
+      'top size',
+      'top foil',
+      'top judge',
+      'top seal',
+      'top clear 3/3',
+    ],
+    absent: ['top strip-chemical', 'top glue', 'top leaf', 'legs sand 120'],
+    // Top 0.6 + 0.08 edges + 0.0924 underside = 0.7724 m²: peel 25 × 0.7724 = 19.3; foil 40 × 0.7724 = 30.9.
+    minutes: { 'top/peel/1': 20, 'top/foil/1': 31 },
+    litres: { 'top/size/1': 0.0752 },
+  },
+  'console table veneered anew': {
+    order: [
+      'top obtain',
+      'top peel',
+      'top sand 120',
+      'top de-dust',
+      'top re-veneer',
+      'top clamp',
+      'top sand 150',
+      'top sand 220',
+      'legs mask',
+      'top clear 1/3',
+      'legs unmask',
+    ],
+    absent: ['top strip-chemical', 'top glue', 'top stain', 'piece turn'],
+    // 60 × 0.5139 + 20 = 50.8.
+    minutes: { 'top/re-veneer/1': 51, 'top/clamp/1': 2 },
+    // 0.5139 ÷ 3.5 + 0.02.
+    litres: { 'top/re-veneer/1': 0.1668 },
+  },
+  'bed head in a metal patina': {
+    order: [
+      'carcass scuff 180',
+      'piece move-to-space',
+      'carcass prime',
+      'carcass metallic',
+      'carcass patina',
+      'carcass activate',
+      'carcass dry',
+      'carcass judge',
+      'carcass seal',
+      'carcass clear 1/2',
+    ],
+    absent: ['carcass sand 120', 'carcass paint', 'piece warm-up', 'carcass mask'],
+    // 9 × 2.1465 + 5 = 24.3; 6 × 2.1465 + 5 = 17.9.
+    minutes: { 'carcass/metallic/1': 25, 'carcass/activate/1': 18 },
+    // 2.1465 ÷ 9 + 0.02.
+    litres: { 'carcass/patina/1': 0.2585 },
+  },
+  'blanket chest stencilled, with a transfer on its lid': {
+    order: [
+      'carcass treat-pests',
+      'carcass dry-out',
+      'piece remove-part',
+      'carcass degrease',
+      'carcass plug',
+      'carcass sand 150',
+      'carcass paint 2/2',
+      'carcass mask',
+      'carcass paint',
+      'carcass unmask',
+      'carcass stencil',
+      'carcass applique',
+      'carcass level 1000',
+      'top transfer',
+      'carcass clear 3/3',
+      'carcass dark-wax',
+      'piece refit-part',
+      'piece fit-restraint',
+    ],
+    absent: ['carcass scuff 320', 'top stencil', 'carcass transfer', 'interior mask 2'],
+    // Two sheets at 20; 4 × √0.9273 = 3.852 m of line at 3.
+    minutes: { 'top/transfer/1': 40, 'carcass/mask/1': 12, 'carcass/stencil/1': 45 },
+    // 0.3 × 0.9273 ÷ 9.5 + 0.02.
+    litres: { 'carcass/paint/3': 0.0493, 'carcass/plug/1': 0.015 },
+  },
+  'settle with a leather seat': {
+    order: [
+      'piece remove-part',
+      'seat degrease',
+      'seat glue',
+      'carcass scuff 180',
+      'seat fill-leather 1/4',
+      'seat fill-leather 4/4',
+      'seat dry',
+      'seat feather 400',
+      'legs mask',
+      'carcass seal',
+      'seat make-sample',
+      'seat recolour-leather 1/4',
+      'seat recolour-leather 4/4',
+      'seat judge',
+      'carcass clear 2/2',
+      'legs unmask',
+      'piece refit-part',
+    ],
+    absent: ['seat sand 120', 'seat prime', 'seat paint', 'carcass strip-chemical', 'seat neutralise'],
+    minutes: { 'seat/fill-leather/1': 20, 'piece/remove-part/1': 5, 'piece/refit-part/1': 6 },
+    // Two places at 10 mL.
+    litres: { 'seat/fill-leather/1': 0.02 },
+  },
+  'upholstered chair covered anew': {
+    order: [
+      'seat obtain',
+      'piece remove-part',
+      'seat remove-covering',
+      'legs scuff 180',
+      'legs paint 2/2',
+      'carcass paint 2/2',
+      'seat replace-part',
+      'piece refit-part',
+    ],
+    absent: ['seat degrease', 'seat paint', 'seat sand 120'],
+    // Seat and both sides of its back 0.638 m²: 40 × 0.638 + 20 = 45.5.
+    minutes: { 'seat/remove-covering/1': 46, 'seat/replace-part/1': 75 },
+    litres: {},
+  },
+  'cane chair painted, its seat laid new': {
+    order: [
+      'seat obtain',
+      'seat degrease',
+      'seat re-cane',
+      'seat de-dust',
+      'legs prime',
+      'carcass paint 2/2',
+      'seat seal',
+      'seat paint 1/2',
+      'seat paint 2/2',
+    ],
+    absent: ['seat sand 120', 'seat prime', 'seat denib 320', 'seat scuff 180'],
+    minutes: { 'seat/re-cane/1': 60 },
+    // 0.4928 ÷ 9.5 + 0.02.
+    litres: { 'seat/paint/1': 0.0719 },
+  },
+  'writing slope with a new top and a trim': {
+    order: [
+      'piece cover',
+      'carcass obtain',
+      'carcass degrease',
+      'carcass replace-part',
+      'carcass alter-form',
+      'carcass scrape',
+      'carcass sand 80',
+      'carcass sand 220',
+      'carcass clear 1/3',
+      'top clear 3/3',
+      'piece unmask',
+      'piece assemble',
+    ],
+    absent: ['top degrease', 'top scrape', 'piece remove-part', 'top strip-chemical'],
+    minutes: {
+      'top/make-part/1': 90,
+      'carcass/alter-form/1': 30,
+      'carcass/replace-part/1': 20,
+      'hardware/service-hardware/1': 30,
+      'piece/assemble/1': 20,
+    },
+    litres: {},
+  },
+  'dressing table with its mirror, pulls sprayed': {
+    order: [
+      'piece remove-part',
+      'hardware degrease',
+      'hardware scuff 180',
+      'piece move-to-space',
+      'piece warm-up',
+      'piece cover',
+      'hardware prime',
+      'hardware metallic 1/2',
+      'hardware service-hardware',
+      'top clear 1/3',
+      'piece rehearse-assembly',
+      'piece refit-part',
+    ],
+    absent: ['piece felt 2', 'top stain', 'hardware strip-chemical', 'legs paint'],
+    // Mirror off 10, on 15; two pulls serviced at 5.
+    minutes: { 'piece/remove-part/2': 10, 'piece/refit-part/2': 15, 'hardware/service-hardware/1': 10 },
+    // Two pulls of 60 cm²: 0.012 ÷ 9 + 0.02.
+    litres: { 'hardware/metallic/1': 0.0213 },
+  },
+  'cot left outside the workshop’s hands, painted all the same': {
+    order: [
+      'piece turn',
+      'legs paint 1/2',
+      'piece turn',
+      'carcass prime 1/2',
+      'carcass inspect',
+      'carcass paint 2/2',
+      'carcass clear 1/3',
+      'piece cure',
+    ],
+    absent: ['carcass scuff 180', 'piece remove-part', 'carcass block'],
+    // Carcass 2.9439 m²: brush 9 × 2.9439 + 5 = 31.5.
+    minutes: { 'carcass/paint/1': 32 },
+    // 2.9439 ÷ 9.5 + 0.02.
+    litres: { 'carcass/paint/2': 0.3299 },
+  },
+};
+
+/** The first decisive step that does not come after the one before it, or null. */
+function outOfOrder(found: readonly string[], order: readonly string[]): string | null {
+  let at = -1;
+  for (const word of order) {
+    at = found.indexOf(word, at + 1);
+    if (at < 0) return word;
+  }
+  return null;
+}
+
+describe.each(Object.keys(jobs) as Name[])('%s', (name) => {
+  const { order, absent, minutes, litres } = expected[name];
+  it('has its decisive steps in order, and none that does not belong', () => {
+    expect(outOfOrder(words(name), order)).toBeNull();
+    expect(absent.filter((word) => words(name).includes(word))).toEqual([]);
+  });
+  it('takes the minutes and litres worked by hand', () => {
+    const step = (id: string) => reckon(name).steps.find((s) => s.step.id === id);
+    for (const [id, minute] of Object.entries(minutes)) expect([id, step(id)?.handsOnMin]).toEqual([id, minute]);
+    for (const [id, litre] of Object.entries(litres)) expect(step(id)?.productL?.likely, id).toBeCloseTo(litre, 4);
+  });
+  it('is planned without a stop or a warning of its own', () => {
+    expect(reckon(name).findings.map((f) => f.sentence)).toEqual([]);
+    expect(reckon(name).issues.map((i) => i.message)).toEqual([]);
+  });
+});
+
+describe('the jobs together', () => {
+  const all: readonly Piece[] = Object.values(jobs);
+  const steps = all.flatMap((piece) => {
+    const r = generatePlan(piece, { products, settings });
+    return r.ok ? r.value : [];
+  });
+  it('meet every look, every addition, every family of forms and nearly every material', () => {
+    const looks = new Set<string>(all.flatMap((p) => Object.values(p.looks)));
+    expect(lookTable.map((l) => l.id).filter((l) => l !== 'leave' && !looks.has(l))).toEqual([]);
+    const additions = new Set<string>(all.flatMap((p) => Object.values(p.additions).flat()));
+    expect(additionTable.map((a) => a.id).filter((a) => !additions.has(a))).toEqual([]);
+    expect(new Set(all.map((p) => formById(p.form).family)).size).toBe(11);
+    const materials = new Set(all.flatMap((p) => Object.values(p.surfaces).map((s) => s?.material.kind)));
+    expect(materialKinds.filter((m) => !materials.has(m))).toEqual(['plywood', 'mdf', 'particleboard', 'glass']);
+  });
+  it('meet every kind of step, each with a product where its kind uses one', () => {
+    const kinds = new Set(steps.map((s) => s.kind));
+    expect(stepKindIds.filter((k) => !kinds.has(k))).toEqual([]);
+    expect(steps.filter((s) => stepKind(s.kind).uses.length > 0 && s.productId === null)).toEqual([]);
+  });
+});

@@ -17,7 +17,7 @@ export { type Replanned, replan } from './replan';
 export { checkPlan, type Rule, type RuleContext, ruleTable } from './ruleTable';
 export { runPlan, type StepStates } from './runPlan';
 export { lookOf, type Situation } from './Situation';
-export { bandShares, damageCase, situationsOf } from './situationsOf';
+export { bandEdgesM, bandShares, damageCase, situationsOf } from './situationsOf';
 export { hardwareNames } from './stages/hardware';
 export {
   type Consumption,

@@ -1,4 +1,4 @@
-import { borderM, type Face, materialOf, speciesById, surfaceOf, type Zone } from '../piece';
+import { borderM, type Face, materialOf, shareBelow, speciesById, surfaceOf, type Zone } from '../piece';
 import type { Piece, Settings, StepKindId, Surface, ZoneId, ZoneTests } from '../workshop';
 import { additionsOf } from './availableLooks';
 import { canHave, type DamageCase, gluedDamage, treatmentOf } from './damageTable';
@@ -33,49 +33,25 @@ function bordersOf(zones: readonly Zone[], house: House): Map<string, number> {
   return borders;
 }
 
-const clipBelow = (outline: Face['outline'], y: number): number[][] => {
-  const points: number[][] = [];
-  outline.forEach((a, i) => {
-    const b = outline[(i + 1) % outline.length]!;
-    if (a[1] <= y) points.push([...a]);
-    if (a[1] <= y !== b[1] <= y) {
-      const t = (y - a[1]) / (b[1] - a[1]);
-      points.push([a[0] + t * (b[0] - a[0]), y, a[2] + t * (b[2] - a[2])]);
-    }
-  });
-  return points;
-};
-
-/** Area of the part of a face below a height, as a share of its drawn area, 0…1. */
-function shareBelow(face: Face, y: number): number {
-  const area = (points: readonly (readonly number[])[]) => {
-    const sum = [0, 0, 0];
-    points.forEach((a, i) => {
-      const b = points[(i + 1) % points.length]!;
-      sum[0]! += a[1]! * b[2]! - a[2]! * b[1]!;
-      sum[1]! += a[2]! * b[0]! - a[0]! * b[2]!;
-      sum[2]! += a[0]! * b[1]! - a[1]! * b[0]!;
-    });
-    return Math.hypot(...sum) / 2;
-  };
-  const whole = area(face.outline);
-  return whole > 0 ? area(clipBelow(face.outline, y)) / whole : 0;
-}
-
 /**
  * Share of a zone's area that each band of colour covers, from the lowest to the highest.
  * Levels from the floor are m; as proportions they are shares of the height between the zone's lowest and highest point.
  */
 export function bandShares(faces: readonly Face[], bands: NonNullable<Piece['bands']>): number[] {
-  const ys = faces.flatMap((f) => f.outline.map((p) => p[1]));
-  const [low, high] = [Math.min(...ys), Math.max(...ys)];
   const total = faces.reduce((sum, f) => sum + f.areaM2, 0);
-  const below = bands.edges.map((edge) => {
-    const y = bands.from === 'floor' ? edge : low + edge * (high - low);
-    return faces.reduce((sum, f) => sum + f.areaM2 * shareBelow(f, y), 0) / total;
-  });
+  const below = bandEdgesM(faces, bands).map(
+    (y) => faces.reduce((sum, f) => sum + f.areaM2 * shareBelow(f, y), 0) / total,
+  );
   const cuts = [0, ...below, 1];
   return bands.productIds.map((_, i) => Math.max(0, (cuts[i + 1] ?? 1) - (cuts[i] ?? 1)));
+}
+
+/** Edges between bands as heights from the floor, m. */
+export function bandEdgesM(faces: readonly Face[], bands: NonNullable<Piece['bands']>): number[] {
+  if (bands.from === 'floor') return [...bands.edges];
+  const ys = faces.flatMap((f) => f.outline.map((p) => p[1]));
+  const [low, high] = [Math.min(...ys), Math.max(...ys)];
+  return bands.edges.map((edge) => low + edge * (high - low));
 }
 
 const bandsOfZone = (piece: Piece, zone: Zone): Situation['bands'] => {

@@ -1,5 +1,6 @@
 export { pointOnFace } from './addedFaces';
 export { buildFaces, partOfFace } from './buildFaces';
+export { faceBetween, shareBelow } from './clipFace';
 export { type Face, frustumLateralAreaM2, type Point, polygonAreaM2, type Side } from './Face';
 export { type Form, formById, formTable, zoneNames } from './forms';
 export { type Material, materialOf, materialTable } from './materials';

@@ -12,6 +12,7 @@ export interface SchoolFigures {
   handsOnMin: number;
   productL: number;
   price: number;
+  labourPrice: number;
   lightUseAtMin: number | null;
   findings: number;
 }
@@ -38,6 +39,7 @@ export function compareSchools(input: ReckonInput, ruleId: HouseRuleId): Result<
       handsOnMin: totals.handsOnMin,
       productL: totals.productL,
       price: totals.price,
+      labourPrice: totals.labourPrice,
       lightUseAtMin: totals.lightUseAtMin,
       findings: findings.length,
     });

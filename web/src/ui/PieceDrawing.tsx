@@ -1,4 +1,4 @@
-import { type Face, type Point, pointOnFace } from '@cosmesis/core/piece';
+import { type Face, faceBetween, type Point, pointOnFace } from '@cosmesis/core/piece';
 import { type KeyboardEvent, type MouseEvent, useId, useRef } from 'react';
 
 /** From where the piece is seen. */
@@ -20,10 +20,19 @@ interface Props {
   /** The face that was pressed, and where on it: shares of its width and height, its middle by keyboard. */
   onSelect?: (face: Face, at: readonly [number, number]) => void;
   pins?: readonly Pin[];
+  /** Bands of colour across a face, by height from the floor, m. */
+  stripesOf?: (face: Face) => readonly Stripe[];
   describe?: (face: Face) => string;
 }
 
 const middle = [0.5, 0.5] as const;
+
+/** A band of colour between two heights from the floor, m. */
+export interface Stripe {
+  lowM: number;
+  highM: number;
+  colour: string;
+}
 
 /** A mark in its place on a face. */
 export interface Pin {
@@ -98,6 +107,7 @@ export function PieceDrawing({
   onSelect,
   describe,
   pins = [],
+  stripesOf,
 }: Props) {
   const root = useRef<SVGSVGElement>(null);
   const titleId = useId();
@@ -163,7 +173,28 @@ export function PieceDrawing({
           fill: colourOf(face),
           className: [guessed ? 'guess' : '', keptOf?.(face) ? 'kept' : ''].join(' ').trim(),
         };
-        if (!onSelect) return <path key={face.id} {...look} />;
+        if (!onSelect)
+          return (
+            <g key={face.id}>
+              <path {...look} />
+              {stripesOf?.(face).map((stripe) => {
+                const outline = faceBetween(face, stripe.lowM, stripe.highM);
+                return outline.length < 3 ? null : (
+                  <path
+                    key={stripe.lowM}
+                    fill={stripe.colour}
+                    d={`M${outline
+                      .map((p) =>
+                        to(p)
+                          .map((c) => c.toFixed(4))
+                          .join(' '),
+                      )
+                      .join('L')}Z`}
+                  />
+                );
+              })}
+            </g>
+          );
         return (
           // biome-ignore lint/a11y/useSemanticElements: a face of a drawing is a path, not a button element
           <path

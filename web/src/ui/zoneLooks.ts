@@ -1,6 +1,8 @@
-import { type Face, zoneOfFace } from '@cosmesis/core/piece';
+import { bandEdgesM, lookOf } from '@cosmesis/core/finishing';
+import { type Face, type Zone, zoneOfFace } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
-import type { Piece } from '@cosmesis/core/workshop';
+import type { Piece, Product } from '@cosmesis/core/workshop';
+import type { Stripe } from './PieceDrawing';
 
 /** The colour a zone shows now: after its last done step, or as found. */
 function colourNow(reckoning: Reckoning, zoneId: string): string {
@@ -29,6 +31,21 @@ const sideLight: Readonly<Partial<Record<Face['side'], number>>> = {
   down: 0.7,
   back: 0.8,
 };
+
+/** Bands of a blended zone, in the colours of their paints; other zones have none. */
+export const faceStripes =
+  (piece: Piece, zones: readonly Zone[], products: Readonly<Record<string, Product>>) =>
+  (face: Face): Stripe[] => {
+    const zone = zones.find((z) => z.faces.includes(face));
+    const { bands } = piece;
+    if (!zone || !bands || lookOf(piece, zone.id) !== 'blended') return [];
+    const edges = bandEdgesM(zone.faces, bands);
+    return bands.productIds.map((id, i) => ({
+      lowM: edges[i - 1] ?? 0,
+      highM: edges[i] ?? 100,
+      colour: shade(products[id]?.colour ?? '#cfc8b4', sideLight[face.side] ?? 1),
+    }));
+  };
 
 /** Fill of each face: the colour of its zone, a little darker on the shadow side; what is not counted stays pale. */
 export const faceColours =

@@ -1,6 +1,16 @@
 import { type HouseRule, houseOf, houseRuleTable, methodNames } from '@cosmesis/core/finishing';
 import type { SchoolFigures } from '@cosmesis/core/reckoning';
-import { type HouseRuleId, type Method, methods, type Piece } from '@cosmesis/core/workshop';
+import { good, parseNumber, type Result, refused } from '@cosmesis/core/units';
+import {
+  type Carrier,
+  carriers,
+  type HouseRuleId,
+  methods,
+  type Piece,
+  type Settings,
+  type ToolId,
+  toolIds,
+} from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { replanAll } from '../../store/replanAll';
 import { theStore } from '../../store/theStore';
@@ -9,20 +19,34 @@ import { useSchools } from '../../store/useReckoning';
 import { useWorkshop } from '../../store/useWorkshop';
 import { dayName, duration, money } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
+import { MeasureField } from '../../ui/MeasureField';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Select } from '../../ui/Select';
 
 /** Rules as they are met at the bench. */
 const chapters: readonly { name: string; rules: readonly HouseRuleId[] }[] = [
   { name: 'Cleaning and taking off', rules: ['hardware-doors', 'clean-or-scuff', 'strip-solid'] },
-  { name: 'Repairs and sanding', rules: ['filler-edges', 'repairs-in-ladder', 'ladder', 'scuff-grit'] },
+  {
+    name: 'Repairs and sanding',
+    rules: ['filler-edges', 'repairs-in-ladder', 'lifting-veneer', 'drilling', 'character', 'ladder', 'scuff-grit'],
+  },
   { name: 'Colour on wood', rules: ['conditioner', 'darken', 'stain-wipe', 'stain-wait'] },
-  { name: 'Order and masking', rules: ['interior-first', 'top-or-base-first', 'edge-seal', 'tape-pull'] },
+  { name: 'Order and masking', rules: ['interior-first', 'top-or-base-first', 'drawers', 'edge-seal', 'tape-pull'] },
   { name: 'Under paint', rules: ['primer', 'primer-coats', 'blocking-coat', 'adhesion-coat'] },
   {
     name: 'Coats',
-    rules: ['between-coats', 'clear-over-paint', 'wax-on-paint', 'top-clear', 'clear-by', 'flat-clear'],
+    rules: [
+      'between-coats',
+      'clear-over-paint',
+      'wax-on-paint',
+      'top-clear',
+      'clear-by',
+      'flat-clear',
+      'runs',
+      'tools-reuse',
+    ],
   },
+  { name: 'Seats and the price', rules: ['old-upholstery', 'labour'] },
 ];
 
 const ruleOf = (id: HouseRuleId): HouseRule => (houseRuleTable as readonly HouseRule[]).find((r) => r.id === id)!;
@@ -51,6 +75,7 @@ function Comparison({ rule, piece }: { rule: HouseRule; piece: Piece }) {
             <th>{piece.name}</th>
             <th className="num">Hands-on</th>
             <th className="num">Cans</th>
+            <th className="num">Labour</th>
             <th className="num">Light use</th>
           </tr>
         </thead>
@@ -71,6 +96,13 @@ function Comparison({ rule, piece }: { rule: HouseRule; piece: Piece }) {
                 {f.current
                   ? money(f.price, settings.currency)
                   : signed(Math.round((f.price - (current?.price ?? 0)) * 100) / 100, (x) =>
+                      money(x, settings.currency),
+                    )}
+              </td>
+              <td className="num">
+                {f.current
+                  ? money(f.labourPrice, settings.currency)
+                  : signed(Math.round((f.labourPrice - (current?.labourPrice ?? 0)) * 100) / 100, (x) =>
                       money(x, settings.currency),
                     )}
               </td>
@@ -128,32 +160,147 @@ function Rule({ rule, piece, shownOn }: { rule: HouseRule; piece: Piece | undefi
   );
 }
 
-function Tools() {
-  const { settings } = useWorkshop();
-  const toggle = (method: Method, on: boolean) =>
-    theStore().transact('What can be put on', (draft) => {
-      const next = methods.filter((m) => (m === method ? on : draft.settings.methods.includes(m)));
-      if (next.length === 0) return;
-      draft.settings.methods = next;
-      replanAll(draft);
-    });
+const toolNames: Readonly<Record<ToolId, string>> = {
+  'power-sander': 'power sander',
+  scraper: 'scraper',
+  router: 'router',
+  clamps: 'clamps or press',
+  upholstery: 'upholstery tools',
+  'spray-space': 'a space to spray in',
+  'heated-space': 'a warm room',
+};
+const carrierNames: Readonly<Record<Carrier, string>> = {
+  water: 'waterborne',
+  oil: 'oil',
+  alcohol: 'shellac',
+  lacquer: 'lacquer',
+  none: 'other',
+};
+
+/** Several of many, as a row of keys that stay pressed. */
+function Ticks<T extends string>({
+  legend,
+  help,
+  all,
+  names,
+  chosen,
+  onToggle,
+}: {
+  legend: string;
+  help: string;
+  all: readonly T[];
+  names: Readonly<Record<T, string>>;
+  chosen: readonly T[];
+  onToggle: (value: T, on: boolean) => void;
+}) {
   return (
     <fieldset>
-      <legend>What this workshop has and allows</legend>
-      <p className="quiet">A plan proposes nothing that cannot be put on here. At least one stays.</p>
+      <legend>{legend}</legend>
+      <p className="quiet">{help}</p>
       <div className="keys" style={{ marginTop: 8 }}>
-        {methods.map((m) => (
-          <label key={m}>
+        {all.map((value) => (
+          <label key={value}>
             <input
               type="checkbox"
-              checked={settings.methods.includes(m)}
-              onChange={(e) => toggle(m, e.target.checked)}
+              checked={chosen.includes(value)}
+              onChange={(e) => onToggle(value, e.target.checked)}
             />
-            <span>{methodNames[m]}</span>
+            <span>{names[value]}</span>
           </label>
         ))}
       </div>
     </fieldset>
+  );
+}
+
+/** What the workshop has and allows: nothing else is proposed. */
+function Tools() {
+  const { settings } = useWorkshop();
+  const change = (label: string, to: (settings: Settings) => void) =>
+    theStore().transact(label, (draft) => {
+      to(draft.settings);
+      replanAll(draft);
+    });
+  const without = <T extends string>(all: readonly T[], chosen: readonly T[], value: T, on: boolean): T[] =>
+    all.filter((v) => (v === value ? on : chosen.includes(v)));
+  return (
+    <>
+      <Ticks
+        legend="What this workshop has and allows"
+        help="A plan proposes nothing that cannot be put on here. At least one stays."
+        all={methods}
+        names={methodNames}
+        chosen={settings.methods}
+        onToggle={(m, on) => {
+          const next = without(methods, settings.methods, m, on);
+          if (next.length > 0)
+            change('What can be put on', (s) => {
+              s.methods = next;
+            });
+        }}
+      />
+      <Ticks
+        legend="Tools and spaces"
+        help="What is missing is planned round: by hand, by stripper, unsprayed."
+        all={toolIds}
+        names={toolNames}
+        chosen={settings.tools}
+        onToggle={(t, on) =>
+          change('Tools and spaces', (s) => {
+            s.tools = without(toolIds, settings.tools, t, on);
+          })
+        }
+      />
+      <Ticks
+        legend="What may be in the gun"
+        help="Some keep theirs for waterborne only, for the cleaning."
+        all={carriers}
+        names={carrierNames}
+        chosen={settings.sprayCarriers}
+        onToggle={(c, on) =>
+          change('What may be in the gun', (s) => {
+            s.sprayCarriers = without(carriers, settings.sprayCarriers, c, on);
+          })
+        }
+      />
+    </>
+  );
+}
+
+/** What the hours cost, by the hour or as a share of the sale price. */
+function Labour() {
+  const { settings } = useWorkshop();
+  const set = (label: string, change: Partial<typeof settings.labour>) =>
+    theStore().transact(
+      label,
+      (draft) => {
+        Object.assign(draft.settings.labour, change);
+      },
+      `labour/${label}`,
+    );
+  const amount = (text: string, most: number): Result<number> => {
+    const value = parseNumber(text.replace('%', ''));
+    return value !== undefined && value >= 0 && value <= most
+      ? good(value)
+      : refused({ code: 'amount_unreadable', path: '', message: `Write an amount between 0 and ${most}.` });
+  };
+  return (
+    <div className="fields" style={{ maxWidth: 520 }}>
+      <MeasureField
+        label={`An hour of work, ${settings.currency}`}
+        draftKey="labour/rate"
+        shown={String(settings.labour.ratePerHour)}
+        parse={(text) => amount(text, 1000)}
+        onValue={(ratePerHour) => set('Price of an hour', { ratePerHour })}
+      />
+      <MeasureField
+        label="Share of the sale price, %"
+        draftKey="labour/share"
+        shown={String(Math.round(settings.labour.shareOfSaleFrac * 100))}
+        parse={(text) => amount(text, 100)}
+        onValue={(percent) => set('Share of the sale price', { shareOfSaleFrac: percent / 100 })}
+      />
+    </div>
   );
 }
 
@@ -183,6 +330,7 @@ export default function HouseRules() {
       {chapters.map((chapter) => (
         <section key={chapter.name} aria-label={chapter.name}>
           <h2>{chapter.name}</h2>
+          {!piece && chapter.rules.includes('labour') && <Labour />}
           {chapter.rules.map((id) => (
             <Rule key={`${forId}/${id}`} rule={ruleOf(id)} piece={piece} shownOn={shownOn} />
           ))}

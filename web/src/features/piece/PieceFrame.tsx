@@ -15,9 +15,12 @@ export interface PieceContext {
 /** The piece that is open, with what is worked out for it. */
 export const usePieceContext = (): PieceContext => useOutletContext<PieceContext>();
 
-function Sums({ reckoning }: { reckoning: Reckoning }) {
+function Sums({ reckoning, piece }: { reckoning: Reckoning; piece: Piece }) {
   const settings = useSettings();
   const { totals } = reckoning;
+  const promisedMin =
+    piece.promisedAt === null ? Number.POSITIVE_INFINITY : Math.floor(Date.parse(piece.promisedAt) / 60_000);
+  const late = totals.lightUseAtMin !== null && totals.lightUseAtMin > promisedMin;
   return (
     <div className="sums">
       <span>
@@ -25,11 +28,13 @@ function Sums({ reckoning }: { reckoning: Reckoning }) {
       </span>
       <span>
         about <b>{money(totals.price, settings.currency)}</b>
+        {totals.labourPrice > 0 && <> + {money(totals.labourPrice, settings.currency)} labour</>}
       </span>
       {totals.lightUseAtMin !== null && (
         <span>
           {reckoning.steps.some((s) => s.held) ? 'held; light use at the earliest ' : 'light use '}
           <b>{dayName(totals.lightUseAtMin, settings.timeZone)}</b>
+          {late && <span className="late"> after the promised {dayName(promisedMin, settings.timeZone)}</span>}
         </span>
       )}
     </div>
@@ -50,7 +55,7 @@ function Frame({ piece }: { piece: Piece }) {
     <>
       <div className="piece-head">
         <h1>{piece.name || 'Piece without a name'}</h1>
-        {result?.ok && result.value.steps.length > 0 && <Sums reckoning={result.value} />}
+        {result?.ok && result.value.steps.length > 0 && <Sums reckoning={result.value} piece={piece} />}
       </div>
       <nav className="tabs" aria-label="Views of this piece">
         {tabs.map(([to, name]) => (

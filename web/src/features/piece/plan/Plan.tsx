@@ -8,7 +8,7 @@ import { useWorkshop } from '../../../store/useWorkshop';
 import { bandsOf } from '../../../ui/bands';
 import { PieceDrawing } from '../../../ui/PieceDrawing';
 import { StepStick } from '../../../ui/StepStick';
-import { faceColours } from '../../../ui/zoneLooks';
+import { faceColours, faceStripes } from '../../../ui/zoneLooks';
 import { usePieceContext } from '../PieceFrame';
 import { AllSteps } from './AllSteps';
 import { CopyFinish } from './CopyFinish';
@@ -80,6 +80,7 @@ export default function Plan() {
         <PieceDrawing
           faces={faces}
           colourOf={faceColours(piece, reckoning, 'finished')}
+          stripesOf={faceStripes(piece, zones, workshop.products)}
           keptOf={(f) => zoneOfFace(piece, f) === 'uncounted'}
           title={`${piece.name}, as it will be`}
         />

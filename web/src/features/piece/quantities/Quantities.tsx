@@ -1,6 +1,6 @@
 import { methodNames } from '@cosmesis/core/finishing';
 import type { ProductNeed, ReckonedStep } from '@cosmesis/core/reckoning';
-import { formatArea, formatVolume } from '@cosmesis/core/units';
+import { formatArea, formatLength, formatVolume } from '@cosmesis/core/units';
 import { Link } from 'react-router';
 import { useSettings, useWorkshop } from '../../../store/useWorkshop';
 import { download, fileName } from '../../../ui/download';
@@ -113,6 +113,25 @@ export default function Quantities() {
             </tbody>
           </table>
         </ScrollRegion>
+      </section>
+      <section aria-label="To hand">
+        <h2>To have at hand</h2>
+        <p className="quiet">Typical use by area and length; what comes in pieces is rounded up.</p>
+        <ul className="bare at-hand">
+          {reckoning.consumables.map((c) => (
+            <li key={c.what}>
+              <b className="n">
+                {c.unit === 'pieces'
+                  ? c.amount
+                  : c.unit === 'm'
+                    ? formatLength(c.amount, settings.unitSystem)
+                    : formatArea(c.amount, settings.unitSystem)}
+              </b>{' '}
+              {c.what}
+              {c.unit === 'pieces' && c.amount > 1 && c.what !== 'gloves' ? (c.what.endsWith('h') ? 'es' : 's') : ''}
+            </li>
+          ))}
+        </ul>
       </section>
       <section aria-label="By step">
         <h2>By step</h2>

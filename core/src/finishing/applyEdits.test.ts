@@ -54,6 +54,27 @@ describe('edits of a plan', () => {
     expect([...ids].sort()).toEqual([...before].sort());
   });
 
+  it('put in a step of one’s own, which what followed then waits for', () => {
+    const extra = {
+      id: 'x',
+      zoneId: 'top' as const,
+      kind: 'seal' as const,
+      afterId: 'top/stain/1',
+      productId: 'shellac-sealer',
+      method: 'brush' as const,
+      grit: null,
+    };
+    const generated = edited(none).steps;
+    const { steps, issues } = applyEdits(generated, { dropped: [], pins: [], extra: [extra] });
+    const at = steps.findIndex((s) => s.id === 'own/x');
+    expect(steps[at]).toMatchObject({ kind: 'seal', waitsFor: [{ stepId: 'top/stain/1', wait: 'film' }] });
+    const follower = generated.find((s) => s.zoneId === 'top' && s.waitsFor.some((w) => w.stepId === 'top/stain/1'))!;
+    expect(steps.find((s) => s.id === follower.id)!.waitsFor.map((w) => w.stepId)).toContain('own/x');
+    expect(issues).toEqual([]);
+    const lost = applyEdits(generated, { dropped: [], pins: [], extra: [{ ...extra, afterId: 'top/dye/1' }] });
+    expect(lost.steps).toHaveLength(generated.length);
+    expect(lost.issues.map((i) => i.message)).toEqual([expect.stringContaining('Top: dye')]);
+  });
   it('refuse a pin against a wait of the plan, and say so', () => {
     const { ids, codes } = edited({ ...none, pins: [{ beforeId: 'top/clear/1', afterId: 'top/stain/1' }] });
     expect(codes).toEqual(['edit_contradicts']);

@@ -233,6 +233,85 @@ describe('each school changes the plan as it says', () => {
   });
 });
 
+describe('schools of repairs, tools, seats and the price', () => {
+  const veneer: Surface = {
+    material: { kind: 'veneer', speciesId: 'birch', veneerThicknessMm: 0.6 },
+    oldFinish: { kind: 'shellac', condition: 'failing' },
+  };
+  it('darken: by wood and deadline, gel on veneer, waterborne where the date is near', () => {
+    const stained = (change: Partial<Piece>) => find(plan(cupboard(change)), 'top/stain/1')?.productId;
+    const { surfaces } = cupboard();
+    expect(stained({})).toBe('oil-stain');
+    expect(stained({ surfaces: { ...surfaces, top: veneer } })).toBe('gel-stain');
+    expect(stained({ startAt: '2026-11-25T08:00:00Z', promisedAt: '2026-12-02T08:00:00Z' })).toBe('water-stain');
+    expect(stained({ startAt: '2026-11-25T08:00:00Z', promisedAt: '2027-01-25T08:00:00Z' })).toBe('oil-stain');
+  });
+  it('lifting-veneer: a face that lifts widely under paint is peeled, or glued after all', () => {
+    const lifting = cupboard({
+      surfaces: { ...cupboard().surfaces, top: veneer },
+      looks: { top: 'painted' },
+      damage: [newDamage('d', 'loose-veneer', 'top', 4)],
+    });
+    expect(change('lifting-veneer', 're-glue', lifting)).toEqual({
+      gone: expect.arrayContaining(['top peel']),
+      come: expect.arrayContaining(['top glue', 'top strip-chemical']),
+    });
+  });
+  it('drilling: before the finish, or in the finished front', () => {
+    const pulls = cupboard({
+      hardware: { treatment: 'fill-redrill', spacingM: 0.096, newSpacingM: 0.128, missing: 0, spare: 0 },
+    });
+    const at = (steps: Step[]) => {
+      const drill = steps.findIndex((s) => s.kind === 'drill');
+      return [
+        drill < steps.findIndex((s) => s.kind === 'block'),
+        drill > steps.findLastIndex((s) => s.kind === 'paint'),
+      ];
+    };
+    expect(at(plan(pulls))).toEqual([true, false]);
+    expect(at(following('drilling', 'after-finish', pulls))).toEqual([false, true]);
+  });
+  it('drawers: in, their gaps are masked; out, their openings are covered from the mist', () => {
+    const chest = cupboard({
+      drawers: 2,
+      looks: { carcass: 'painted', fronts: 'natural-clear' },
+      choices: { 'carcass/paint': { productId: null, coats: null, method: 'hvlp' } },
+    });
+    expect(plan(chest).some((s) => s.kind === 'cover' && s.count === 2)).toBe(true);
+    expect(find(plan(chest), 'fronts/mask/1')).toBeUndefined();
+    const inPlace = following('drawers', 'in', chest);
+    expect(inPlace.some((s) => s.kind === 'cover')).toBe(false);
+    expect(find(inPlace, 'fronts/mask/1')?.lineM).toBeGreaterThan(1);
+  });
+  it('character: a scratch in a finish that stays is kept, or hidden', () => {
+    const worn = cupboard({
+      looks: { top: 'refreshed' },
+      damage: [newDamage('d', 'scratch', 'top', 2)],
+    });
+    expect(change('character', 'modernise', worn).come).toEqual(['top fill-stick']);
+  });
+  it('old-upholstery: taken off, or covered over', () => {
+    const chair: Piece = {
+      ...newPiece('c', 'C', 'chair-upholstered', '2026-11-25T08:00:00Z'),
+      heightM: 0.95,
+      widthM: 0.5,
+      depthM: 0.52,
+      looks: { seat: 're-covered' },
+    };
+    expect(change('old-upholstery', 'keep', chair).gone).toEqual(['seat remove-covering']);
+  });
+  it('edge-seal with primer, runs and a new brush are said at the step', () => {
+    expect(find(following('edge-seal', 'primer'), 'top/seal-edge/1')?.reason).toContain('A little primer');
+    expect(find(plan(cupboard()), 'carcass/paint/1')?.reason).toContain('wiped with a damp pad while it is wet');
+    expect(find(following('runs', 'leave'), 'carcass/paint/1')?.reason).toContain('left till it is hard');
+    expect(find(plan(cupboard()), 'carcass/paint/2')?.reason).toContain('A new brush for the last coat');
+  });
+  it('flat-clear: thin coats on a top are sanded one and all', () => {
+    const denibs = (steps: Step[]) => steps.filter((s) => s.zoneId === 'top' && s.kind === 'denib').length;
+    expect([denibs(plan(cupboard())), denibs(following('flat-clear', 'thin'))]).toEqual([1, 2]);
+  });
+});
+
 describe('tools and labels', () => {
   it('the label wins over a school: a clear that may not be sprayed is not sprayed', () => {
     const piece = { ...cupboard(), houseRules: { 'top-clear': 'oil', 'clear-by': 'spray' } };

@@ -4,6 +4,7 @@ import { legKinds, type Piece } from '../workshop';
 import {
   borderM,
   buildFaces,
+  faceBetween,
   formById,
   formTable,
   frustumLateralAreaM2,
@@ -11,6 +12,8 @@ import {
   polygonAreaM2,
   type Shape,
   shapeOf,
+  shareBelow,
+  surfaceOf,
   zonesOf,
 } from './index';
 
@@ -152,6 +155,51 @@ describe('every form of the table', () => {
           4 * 0.06 * 0.025,
       },
     ],
+    // Seat 0.46 high and 20 mm thick; rails 4 × 0.336 × 0.06; posts 8 × 0.035 × 0.44; top rail and three slats of 0.05 × 0.3.
+    [
+      'chair-plain',
+      typicalOf('chair-plain', [0.9, 0.42, 0.42]),
+      {
+        carcass: 4 * 0.336 * 0.06 + 8 * 0.035 * 0.44 + 2 * 0.35 * 0.06 + 0.35 * 0.02 + 6 * 0.05 * 0.3,
+        legs: 16 * 0.042 * 0.44,
+        seat: 2 * 0.42 * 0.42 + 3 * 0.42 * 0.02,
+      },
+    ],
+    // Pad 50 mm thick; its underside is not counted; the back pad 0.43 × 0.35 on both sides.
+    [
+      'chair-upholstered',
+      typicalOf('chair-upholstered', [0.95, 0.5, 0.52]),
+      { seat: 0.5 * 0.52 + 0.05 * (0.5 + 2 * 0.52) + 2 * 0.43 * 0.35 },
+    ],
+    [
+      'chair-cane',
+      typicalOf('chair-cane', [0.95, 0.45, 0.46]),
+      { seat: 0.45 * 0.46 + 0.02 * (0.45 + 2 * 0.46) + 2 * 0.38 * 0.35 },
+    ],
+    // Turned legs 0.39 high between 50 and 30 mm: π × 0.390128 × 0.04 each; two rockers of 0.7 × 0.05 × 0.03.
+    [
+      'rocking-chair',
+      typicalOf('rocking-chair', [1.05, 0.56, 0.7]),
+      { legs: 4 * Math.PI * 0.390128 * 0.04 + 2 * 2 * (0.7 * 0.05 + 0.7 * 0.03 + 0.05 * 0.03) },
+    ],
+    ['settle', typicalOf('settle', [1.1, 1.4, 0.5]), { seat: 2 * 1.4 * 0.5 + 0.02 * (1.4 + 2 * 0.5) }],
+    // The slope rises 0.175 over 0.5: 0.9 × 0.529741, and a front edge of 22 mm.
+    ['writing-slope', typicalOf('writing-slope', [1.05, 0.9, 0.5]), { top: 0.9 * 0.529741 + 0.9 * 0.022 }],
+    // Aprons as a table; mirror frame 0.64 × 0.556 of 50 mm on both sides; two posts 30 mm square, 0.42 high.
+    [
+      'dressing-table',
+      typicalOf('dressing-table', [1.4, 1, 0.45], { drawers: 0 }),
+      { carcass: 2 * (0.868 + 0.318) * 0.1 + 2 * (2 * 0.64 * 0.05 + 2 * 0.456 * 0.05) + 8 * 0.03 * 0.42 },
+    ],
+    // Twelve spindles of 22 mm and 0.51 m on either side; two rails each; ends of 0.56 × 0.65.
+    [
+      'cot',
+      typicalOf('cot', [0.95, 1.25, 0.65]),
+      {
+        carcass: 24 * Math.PI * 0.022 * 0.51 + 8 * 1.16 * (0.045 + 0.022) + 2 * (2 * 0.56 * 0.65 + 0.018 * 0.56),
+        legs: 16 * 0.045 * 0.95,
+      },
+    ],
   ])('%s', (_, shape, expected) => {
     const found = areas(shape);
     for (const [zone, area] of Object.entries(expected)) expect(found[zone], zone).toBeCloseTo(area, 5);
@@ -231,6 +279,132 @@ describe('solids', () => {
         );
       }),
     );
+  });
+});
+
+describe('legs', () => {
+  const legs = (change: Partial<Shape>) => areas({ ...table, ...change }).legs;
+  it('turned by diameters are a stack of frusta', () =>
+    // 60, 30, 50 mm over 0.725 m: π × (0.362810 × 0.045 + 0.362638 × 0.040) each.
+    expect(legs({ legs: 'turned', turnedDiametersM: [0.06, 0.03, 0.05] })).toBeCloseTo(
+      4 * Math.PI * (0.36281 * 0.045 + 0.362638 * 0.04),
+      5,
+    ));
+  it('in cabriole shape are four sides of trapezia along the slant', () =>
+    // 54, 60, 45, 33, 30, 42 mm, five stretches of 0.145 m.
+    expect(legs({ legs: 'cabriole' })).toBeCloseTo(
+      16 * (0.057 * 0.145031 + 0.0525 * 0.145194 + 0.039 * 0.145124 + 0.0315 * 0.145008 + 0.036 * 0.145124),
+      5,
+    ));
+  it('as bracket feet are two plates at the front and four at the sides', () =>
+    expect(areas({ ...cabinet, legs: 'bracket' }).legs).toBeCloseTo(2 * 0.14 * 0.12 + 4 * 0.135 * 0.12, 9));
+});
+
+describe('parts added, taken away and altered', () => {
+  const part = (
+    kind: 'moulding' | 'spindles' | 'cushion' | 'panel' | 'glass',
+    lengthM: number,
+    girthM: number,
+    count = 1,
+  ) => ({
+    id: `part-${kind}`,
+    kind,
+    name: kind,
+    zoneId: 'carcass' as const,
+    faceId: 'frame/stile-left',
+    lengthM,
+    girthM,
+    count,
+  });
+  const alteration = (
+    kind: 'ornament-removed' | 'new-top' | 'backplate' | 'base-squared',
+    girthM: number | null = null,
+  ) => ({
+    id: `change-${kind}`,
+    kind,
+    zoneId: kind === 'new-top' ? ('top' as const) : ('carcass' as const),
+    faceId: 'frame/stile-left',
+    lengthM: 0.2,
+    girthM,
+  });
+  const gained = (change: Partial<Shape>) => (areas({ ...cabinet, ...change }).carcass ?? 0) - areas(cabinet).carcass!;
+  it('are measured from their own measures', () => {
+    expect(gained({ addedParts: [part('moulding', 1.2, 0.05)] })).toBeCloseTo(0.06, 5);
+    expect(gained({ addedParts: [part('spindles', 0.4, 0.025, 6)] })).toBeCloseTo(6 * Math.PI * 0.025 * 0.4, 5);
+    expect(gained({ addedParts: [part('cushion', 0.4, 0.4)] })).toBeCloseTo(2 * (0.16 + 0.08 * 0.8), 5);
+    expect(gained({ addedParts: [part('panel', 0.3, 0.2)] })).toBeCloseTo(0.12, 5);
+    expect(gained({ addedParts: [part('glass', 0.3, 0.2)] })).toBe(0);
+    expect(gained({ alterations: [alteration('backplate', 0.05)] })).toBeCloseTo(2 * 0.2 * 0.05, 5);
+  });
+  it('take their area with them, and so does ornament that is taken off', () => {
+    expect(areas({ ...cabinet, removedParts: ['door-1', 'door-2'] })).not.toHaveProperty('fronts');
+    const ornament = { addedParts: [part('moulding', 0.5, 0.08)] };
+    expect(gained(ornament)).toBeCloseTo(0.04, 5);
+    expect(gained({ ...ornament, alterations: [alteration('ornament-removed')] })).toBe(0);
+  });
+  it('a new top has its own overhang, a squared base its plinth', () => {
+    // 0.96 × 0.42, 22 mm thick, standing out 50 mm at the sides and the front.
+    expect(areas({ ...cabinet, alterations: [alteration('new-top', 0.05)] }).top).toBeCloseTo(
+      0.96 * 0.42 + 0.96 * 0.022 + 2 * 0.42 * 0.022 + 0.96 * 0.05 + 2 * 0.05 * 0.37,
+      5,
+    );
+    const squared = areas({ ...cabinet, legs: 'cabriole', alterations: [alteration('base-squared')] });
+    expect(squared).toEqual(areas(cabinet));
+  });
+  it('pulls are drawn, and counted once they get a treatment of their own', () => {
+    expect(areas(chest)).not.toHaveProperty('hardware');
+    // Two pulls on each of four drawers, 60 cm² each.
+    expect(areas({ ...chest, hardware: { counted: true, spacingM: 0.096 } }).hardware).toBeCloseTo(8 * 0.006, 9);
+  });
+  it('a face is cut between two heights, and its shares add up', () => {
+    const door = buildFaces(cabinet).find((f) => f.id === 'door-1/front')!;
+    const [low, high] = [Math.min(...door.outline.map((p) => p[1])), Math.max(...door.outline.map((p) => p[1]))];
+    const middle = (low + high) / 2;
+    expect(polygonAreaM2(faceBetween(door, low, middle))).toBeCloseTo(door.areaM2 / 2, 9);
+    expect(shareBelow(door, middle)).toBeCloseTo(0.5, 9);
+    expect(faceBetween(door, high + 0.1, high + 0.2).length).toBeLessThan(3);
+    expect([shareBelow(door, low - 1), shareBelow(door, high + 1)]).toEqual([0, 1]);
+  });
+});
+
+describe('what a part is made of', () => {
+  it('is its own, else its zone’s, else the carcass’s; a new top is bare', () => {
+    const oak = {
+      material: { kind: 'solid' as const, speciesId: 'oak', veneerThicknessMm: null },
+      oldFinish: { kind: 'paint' as const, condition: 'sound' as const },
+    };
+    const beech = { ...oak, material: { ...oak.material, speciesId: 'beech' } };
+    const base = piece(cabinet);
+    const own: Piece = {
+      ...base,
+      surfaces: { ...base.surfaces, carcass: oak, legs: null },
+      partSurfaces: { 'leg-front-left': beech },
+    };
+    expect(surfaceOf(own, { id: 'leg-front-left/front', zoneId: 'legs' })).toBe(beech);
+    expect(surfaceOf(own, { id: 'leg-back-left/front', zoneId: 'legs' })).toBe(oak);
+    expect(surfaceOf(own, { id: 'pull-door-1-1/front', zoneId: 'hardware' }).material.kind).toBe('metal');
+    const cushioned: Piece = {
+      ...own,
+      addedParts: [
+        {
+          id: 'c',
+          kind: 'cushion',
+          name: 'Cushion',
+          zoneId: 'seat',
+          faceId: null,
+          lengthM: 0.4,
+          girthM: 0.4,
+          count: 1,
+        },
+      ],
+    };
+    expect(surfaceOf(cushioned, { id: 'c/front', zoneId: 'seat' }).material.kind).toBe('cloth');
+    const topped: Piece = {
+      ...own,
+      surfaces: { ...own.surfaces, top: oak },
+      alterations: [{ id: 'n', kind: 'new-top', zoneId: 'top', faceId: null, lengthM: null, girthM: 0.03 }],
+    };
+    expect(surfaceOf(topped, { id: 'top/upper', zoneId: 'top' }).oldFinish.kind).toBe('none');
   });
 });
 

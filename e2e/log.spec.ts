@@ -59,10 +59,10 @@ test('start, done, correction and undo: what follows is worked out again', async
   await page.clock.setFixedTime(new Date('2026-11-25T10:31:00Z'));
   await first.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText(/Done: Prime\. All that follows is worked out again\./)).toBeVisible();
-  await expect(page.getByRole('img', { name: /^Refreshment table, legs: next coat from 14:31/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:31/ })).toBeVisible();
 
   await page.goto('/pieces/refreshment-table/log');
-  await page.getByRole('button', { name: 'Correct: Legs, Prime', exact: true }).click();
+  await page.getByRole('button', { name: 'Correct: Fronts, Prime', exact: true }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Done').fill('2026-11-25T10:00');
   await expect(dialog).toContainText('It cannot be done before it was started.');
@@ -73,14 +73,14 @@ test('start, done, correction and undo: what follows is worked out again', async
   await dialog.getByLabel('Amount used').fill('90 ml');
   await dialog.getByLabel('Note').fill('Thick at the foot.');
   await dialog.getByRole('button', { name: 'Save' }).click();
-  const row = page.getByRole('row', { name: /Legs: prime/ });
+  const row = page.getByRole('row', { name: /Fronts: prime/ });
   await expect(row).toContainText('10:45');
   await expect(row).toContainText('90 ml');
   await expect(row).toContainText('Thick at the foot.');
   await page.getByRole('link', { name: 'Today' }).click();
-  await expect(page.getByRole('img', { name: /^Refreshment table, legs: next coat from 14:45/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:45/ })).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('img', { name: /^Refreshment table, legs: next coat from 14:31/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:31/ })).toBeVisible();
 });
 
 test('a typed reading says in words what may go on', async ({ page }) => {

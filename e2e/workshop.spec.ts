@@ -66,6 +66,7 @@ test('damage marked in the survey is glued and filled in the plan', async ({ pag
   await openFresh(page);
   await newWorkshop(page);
   await oakChest(page);
+  await page.locator('summary', { hasText: 'Damage' }).click();
   await page.getByLabel('Kind of damage').selectOption({ label: 'open joint' });
   await page.getByLabel('Where').selectOption({ label: 'Carcass' });
   await page.getByRole('button', { name: 'Add damage' }).click();
@@ -89,6 +90,14 @@ test('board shows no grain: stained and clear are not offered, and the reason st
   await oakChest(page);
   await page.getByLabel('Top: made of').selectOption({ label: 'MDF' });
   await page.getByRole('link', { name: 'To the plan' }).click();
-  await expect(page.getByLabel('Look of the top').locator('option')).toHaveText(['painted', 'left alone']);
+  await expect(page.getByLabel('Look of the top').locator('option')).toHaveText([
+    'painted',
+    'painted in blended bands',
+    'papered',
+    'leafed',
+    'foiled',
+    'metal patina',
+    'left alone',
+  ]);
   await expect(page.getByText('MDF has no grain to show: paint it or leave it alone.')).toBeVisible();
 });

@@ -18,8 +18,10 @@ export interface Look {
 }
 
 const noGrain = ({ material }: Surface): string | null => {
-  const { grain, name } = materialOf(material.kind);
-  return grain ? null : `${name} has no grain to show: paint it or leave it alone.`;
+  const { grain, name, id } = materialOf(material.kind);
+  if (grain) return null;
+  const instead = { leather: 'colour it', cloth: 'cover it anew', glass: 'clean it' }[id as string] ?? 'paint it';
+  return `${name} has no grain to show: ${instead} or leave it alone.`;
 };
 const onlyOn =
   (kinds: readonly Surface['material']['kind'][], words: string) =>

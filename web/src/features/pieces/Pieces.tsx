@@ -87,7 +87,9 @@ function Row({ piece, result }: { piece: Piece; result: Result<Reckoning> | unde
 /** Every piece of the workshop, each with its sticks. */
 export function Pieces() {
   const { pieces } = useWorkshop();
-  const all = Object.values(pieces).sort((a, b) => (a.createdAt < b.createdAt ? 1 : -1));
+  const all = Object.values(pieces).sort(
+    (a, b) => b.createdAt.localeCompare(a.createdAt) || a.name.localeCompare(b.name),
+  );
   const reckonings = useReckonings(all);
   return (
     <div className="stack">

@@ -168,8 +168,11 @@ export function Today() {
   const todayMin = acts
     .filter((a) => !a.step.held && dayName(a.step.startMin, settings.timeZone) === today)
     .reduce((sum, a) => sum + a.step.handsOnMin, 0);
+  // What is begun goes before what could be begun.
+  const begun = (a: Act) => (a.piece.log.length > 0 ? 0 : 1);
   const firstOfPiece = acts
     .slice(1)
+    .sort((a, b) => begun(a) - begun(b))
     .filter(
       (a, i, rest) => rest.findIndex((b) => b.piece.id === a.piece.id && b.step.held === a.step.held) === i || i < 3,
     );

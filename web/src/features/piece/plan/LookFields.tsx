@@ -69,7 +69,7 @@ export function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
         <span className="quiet n">{formatArea(zone.areaM2, unitSystem)}</span>
         <Additions piece={piece} zone={zone} look={look} />
       </div>
-      {barred && look !== 'leave' && <p className="quiet">{barred}</p>}
+      {barred && <p className="quiet">{barred}</p>}
       {look === 'blended' && <BandFields piece={piece} zone={zone} />}
     </>
   );

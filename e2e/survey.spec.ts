@@ -1,0 +1,149 @@
+import { expect, type Page, test } from '@playwright/test';
+import { newWorkshop, openFresh } from './support';
+
+/** Presses what it is given and counts it. */
+function counting() {
+  let actions = 0;
+  return {
+    count: () => actions,
+    act: async <T>(work: Promise<T>): Promise<T> => {
+      actions += 1;
+      return work;
+    },
+  };
+}
+
+/** A small painted table with a veneered top, measured. */
+async function veneeredTable(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'New piece' }).first().click();
+  await page.getByRole('button', { name: 'Table', exact: true }).click();
+  await page.getByLabel('Height').fill('75 cm');
+  await page.getByLabel('Width').fill('120 cm');
+  await page.getByLabel('Depth').fill('75 cm');
+  await page.getByLabel('Carcass: wood').selectOption({ label: 'Beech' });
+  await page.getByLabel('Carcass: old finish').selectOption({ label: 'None, bare' });
+  await page.getByLabel('Top: made of').selectOption({ label: 'Veneer' });
+  await page.getByLabel('Top: veneer thickness, mm').fill('0.6');
+}
+
+test('form, three measures, wood and one word for its state give a plan in under twenty actions', async ({ page }) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  const { act, count } = counting();
+  await act(page.getByRole('link', { name: 'New piece' }).first().click());
+  await act(page.getByRole('button', { name: 'Chest of drawers' }).click());
+  await act(page.getByLabel('Height').fill('90 cm'));
+  await act(page.getByLabel('Width').fill('90 cm'));
+  await act(page.getByLabel('Depth').fill('45 cm'));
+  await act(page.getByLabel('Carcass: wood').selectOption({ label: 'Oak' }));
+  await act(page.getByLabel('Carcass: old finish').selectOption({ label: 'Shellac' }));
+  await act(page.getByRole('radio', { name: 'Poor' }).check({ force: true }));
+  await expect(page.getByText(/4 typical defects are noted under Damage/)).toBeVisible();
+  await act(page.getByRole('radio', { name: 'Negative, every layer' }).check({ force: true }));
+  await act(page.getByRole('link', { name: 'To the plan' }).click());
+  await act(page.getByLabel('Look of the top').selectOption({ label: 'stained and clear' }));
+  await act(page.getByLabel('Look of the carcass').selectOption({ label: 'painted' }));
+  await act(page.getByLabel('Look of the fronts').selectOption({ label: 'painted' }));
+  const fronts = page.getByRole('list', { name: 'Fronts: step stick' });
+  await expect(fronts.getByRole('button', { name: /^ease/ })).toBeVisible();
+  await expect(
+    page.getByRole('list', { name: 'Top: step stick' }).getByRole('button', { name: /^strip/ }),
+  ).toBeVisible();
+  expect(count()).toBeLessThan(20);
+});
+
+test('damage put in its place on the drawing is asked about, decided, and the plan changes', async ({ page }) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await veneeredTable(page);
+  await page.getByRole('button', { name: 'Top, upper face, zone Top' }).click();
+  await page.getByLabel('Damage here').selectOption({ label: 'loose veneer' });
+  await page.getByRole('button', { name: 'Mark the damage' }).click();
+  await expect(page.getByRole('button', { name: 'Top, upper face, zone Top, loose veneer' })).toBeVisible();
+  const more = page.getByRole('button', { name: 'One place more: loose veneer, Top' });
+  for (const _ of [2, 3, 4]) await more.click();
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByLabel('Look of the top').selectOption({ label: 'painted' });
+  const stick = page.getByRole('list', { name: 'Top: step stick' });
+  await expect(stick).toBeVisible();
+  await expect(stick.getByRole('button', { name: /^glue/ })).toBeHidden();
+
+  await page.getByRole('link', { name: 'Advice' }).click();
+  const ask = page.getByRole('region', { name: 'Top: loose veneer, 4 places' });
+  await expect(ask).toContainText('Recommended: peel the whole face and paint it.');
+  await ask.getByLabel('Why, for the record').fill('Its figure is rare.');
+  await ask.getByRole('button', { name: /^Decide on: Glue and clamp/ }).click();
+  await expect(ask).toContainText('Its figure is rare.');
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(stick.getByRole('button', { name: /^glue/ })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Advice' }).click();
+  await ask.getByRole('button', { name: /^Take the decision back/ }).click();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(stick).toBeVisible();
+  await expect(stick.getByRole('button', { name: /^glue/ })).toBeHidden();
+});
+
+test('spot tests are concluded, parts and changes of form are measured, and all of it can be undone', async ({
+  page,
+}) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await veneeredTable(page);
+  await page.locator('summary', { hasText: 'Tests of the old finish' }).click();
+  await page.getByLabel('Alcohol').selectOption({ label: 'it dissolves' });
+  await expect(page.getByText('Alcohol dissolves it: shellac.')).toBeVisible();
+  await page.getByRole('button', { name: 'Note it as shellac' }).click();
+  await expect(page.getByLabel('Top: old finish')).toHaveValue('shellac');
+
+  await page.locator('summary', { hasText: 'Parts and changes of form' }).click();
+  await page.getByLabel('Part to add').selectOption({ label: 'Moulding or ornament' });
+  await page.getByRole('button', { name: 'Add the part' }).click();
+  await page.getByLabel('Moulding or ornament: length').fill('1 m');
+  await page.getByLabel('Moulding or ornament: girth').fill('4 cm');
+  await page.locator('summary', { hasText: /^All \d+ faces/ }).click();
+  await expect(page.getByRole('button', { name: 'Moulding or ornament 0.04 m²' })).toBeVisible();
+  await page.getByLabel('Change of form').selectOption({ label: 'New top with overhang' });
+  await page.getByRole('button', { name: 'Plan this change' }).click();
+  await expect(page.getByText('1 part added, 1 change planned')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.locator('h1').first().click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('1 part added, 1 change planned')).toBeHidden();
+});
+
+test('a look carries more, a step of one’s own stays, and a step is dragged to another place', async ({ page }) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await veneeredTable(page);
+  await page.getByLabel('Top: old finish').selectOption({ label: 'None, bare' });
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByLabel('Look of the top').selectOption({ label: 'natural clear' });
+  await page.getByLabel('Look of the carcass').selectOption({ label: 'painted' });
+  await page.getByRole('region', { name: 'Carcass' }).locator('summary').click();
+  await page.getByRole('checkbox', { name: 'gilded edges' }).check();
+  const carcass = page.getByRole('list', { name: 'Carcass: step stick' });
+  await carcass.getByRole('button', { name: /^gild/ }).click();
+  const inspector = page.getByRole('region', { name: 'Step', exact: true });
+  await expect(inspector.getByRole('heading')).toHaveText('Gild the edges');
+  await inspector.locator('summary', { hasText: 'Add a step after this one' }).click();
+  await inspector.getByLabel('What to do').selectOption({ label: 'Judge it in daylight' });
+  await inspector.getByRole('button', { name: 'Add the step' }).click();
+  await expect(page.getByText('Added: judge it in daylight, after carcass: gild the edges')).toBeVisible();
+  await page.getByLabel('Look of the legs').selectOption({ label: 'painted' });
+  await expect(page.getByText('Added: judge it in daylight, after carcass: gild the edges')).toBeVisible();
+
+  await page.getByRole('button', { name: /^All \d+ steps/ }).click();
+  const grip = (name: string) => page.getByRole('button', { name: `Drag: ${name}` });
+  await expect(grip('Top, Wash down and degrease')).toBeVisible();
+  await grip('Carcass, Wash down and degrease').scrollIntoViewIfNeeded();
+  const from = await grip('Top, Wash down and degrease').boundingBox();
+  const to = await grip('Carcass, Wash down and degrease').boundingBox();
+  if (!from || !to) throw new Error('both grips are drawn');
+  await page.mouse.move(from.x + 10, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 10, (from.y + to.y) / 2, { steps: 8 });
+  await page.mouse.move(to.x + 10, to.y + 10, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.getByText(/Top: wash down and degrease, before carcass: wash down and degrease/)).toBeVisible();
+});

@@ -1,3 +1,4 @@
+import { zoneNames } from '../piece';
 import type { Step } from '../workshop';
 import type { House } from './houseRules';
 import { lookRow } from './lookTable';
@@ -42,7 +43,7 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
   );
   const lineM = p.situation.neighbours.filter((n) => lookRow(n.look).painted).reduce((sum, n) => sum + n.lineM, 0);
   if (painted.length === 0 || lineM === 0) return;
-  const names = painted.map((q) => q.situation.zoneId).join(', ');
+  const names = painted.map((q) => zoneNames[q.situation.zoneId].toLowerCase()).join(', ');
   const sprayed = painted.some((q) => stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method)));
   const dry = house['tape-pull'] === 'dry';
   p.chain.before(phase.decorate, () => {
@@ -97,8 +98,8 @@ function coverFromClear(p: Planned, all: readonly Planned[], house: House): void
       q.chain.add(phase.coverPainted, 'mask', {
         lineM: n.lineM,
         reason: baseFirst
-          ? `The ${p.situation.zoneId} is finished after the paint: a clean line against it.`
-          : `Sprayed clear on the ${p.situation.zoneId} drifts: cover this zone.`,
+          ? `The ${zoneNames[p.situation.zoneId].toLowerCase()} is finished after the paint: a clean line against it.`
+          : `Sprayed clear on the ${zoneNames[p.situation.zoneId].toLowerCase()} drifts: cover this zone.`,
       });
     });
     const mask = lastIn(q, phase.coverPainted);

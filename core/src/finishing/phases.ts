@@ -1,4 +1,4 @@
-import type { ZoneId } from '../workshop';
+import { ownZoneIds, type ZoneId } from '../workshop';
 
 /** The stages a whole piece goes through; over all zones one stage comes before the next. */
 export const phase = {
@@ -29,4 +29,13 @@ export const phase = {
 export type Phase = (typeof phase)[keyof typeof phase];
 
 /** What is hardest to reach comes first, the top last; the interior before the outside. */
-export const zoneOrder: readonly ZoneId[] = ['interior', 'legs', 'carcass', 'fronts', 'top', 'seat', 'hardware'];
+export const zoneOrder: readonly ZoneId[] = [
+  'interior',
+  'legs',
+  'carcass',
+  ...ownZoneIds,
+  'fronts',
+  'top',
+  'seat',
+  'hardware',
+];

@@ -180,6 +180,17 @@ describe('one fact of the survey changed at a time', () => {
     const r = generatePlan(clear, { products, settings: { ...settings, tools: without('power-sander') } });
     expect(r.ok && r.value.filter((s) => s.kind === 'sand').every((s) => s.byHand)).toBe(true);
   });
+  it('a face moved to a zone of its own gets its own finish, sealed and taped against the paint beside it', () => {
+    const inlaid = board(
+      { faceZones: { 'board/front': 'own-1' }, looks: { fronts: 'painted', 'own-1': 'natural-clear' } },
+      'none',
+    );
+    const r = generatePlan(inlaid, { products, settings });
+    const own = r.ok ? r.value.filter((s) => s.zoneId === 'own-1') : [];
+    expect(own.map((s) => s.kind)).toEqual(expect.arrayContaining(['seal', 'mask', 'unmask', 'clear']));
+    // The front of 1 × 0.5 m meets the edges on all four sides.
+    expect(own.find((s) => s.kind === 'mask')?.lineM).toBeCloseTo(3, 9);
+  });
   it('a joint that cannot be glued here is refused, with what to do', () => {
     const loose = board({ damage: [newDamage('d', 'open-joint', 'fronts')] });
     const r = generatePlan(loose, { products, settings: { ...settings, tools: [] } });

@@ -248,4 +248,10 @@ export const zoneNames: Readonly<Record<ZoneId, string>> = {
   legs: 'Legs',
   seat: 'Seat',
   hardware: 'Hardware',
+  'own-1': 'Own zone 1',
+  'own-2': 'Own zone 2',
+  'own-3': 'Own zone 3',
+  'own-4': 'Own zone 4',
+  'own-5': 'Own zone 5',
+  'own-6': 'Own zone 6',
 };

@@ -1,4 +1,4 @@
-import type { Piece, Surface, ZoneId } from '../workshop';
+import { ownZoneIds, type Piece, type Surface, type ZoneId } from '../workshop';
 import { partOfFace } from './buildFaces';
 import type { Face, Point } from './Face';
 import { formById } from './forms';
@@ -16,15 +16,19 @@ export const zoneOfFace = (piece: Pick<Piece, 'faceZones'>, face: Face): ZoneId 
 
 /** Zones of a piece in the order of its form; those without a counted face are left out. */
 export function zonesOf(piece: Piece, faces: readonly Face[]): Zone[] {
-  return formById(piece.form).zones.flatMap((id) => {
+  return [...formById(piece.form).zones, ...ownZoneIds].flatMap((id) => {
     const own = faces.filter((f) => zoneOfFace(piece, f) === id);
     return own.length > 0 ? [{ id, faces: own, areaM2: own.reduce((sum, f) => sum + f.areaM2, 0) }] : [];
   });
 }
 
 /** What the part of a zone is made of and carries: what is not said follows the carcass. */
-export const surfaceOfZone = (piece: Pick<Piece, 'surfaces'>, zoneId: ZoneId): Surface =>
-  zoneId === 'hardware' ? (piece.surfaces.hardware ?? bareMetal) : (piece.surfaces[zoneId] ?? piece.surfaces.carcass);
+export function surfaceOfZone(piece: Pick<Piece, 'surfaces'>, zoneId: ZoneId): Surface {
+  if (zoneId === 'hardware') return piece.surfaces.hardware ?? bareMetal;
+  return (
+    (zoneId in piece.surfaces ? piece.surfaces[zoneId as keyof Piece['surfaces']] : null) ?? piece.surfaces.carcass
+  );
+}
 
 const bareMetal: Surface = {
   material: { kind: 'metal', speciesId: null, veneerThicknessMm: null },

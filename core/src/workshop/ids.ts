@@ -29,8 +29,11 @@ export const formIds = [
 /** A family of furniture with one geometry. */
 export type FormId = (typeof formIds)[number];
 
+/** Zones of one's own: faces that were moved there to get a finish of theirs. */
+export const ownZoneIds = ['own-1', 'own-2', 'own-3', 'own-4', 'own-5', 'own-6'] as const;
+
 /** Parts of a piece that are made of one thing and, at first, get one finish. */
-export const zoneIds = ['top', 'carcass', 'fronts', 'interior', 'legs', 'seat', 'hardware'] as const;
+export const zoneIds = ['top', 'carcass', 'fronts', 'interior', 'legs', 'seat', 'hardware', ...ownZoneIds] as const;
 /** A zone: the faces of a piece that get one finish. */
 export type ZoneId = (typeof zoneIds)[number];
 

@@ -34,6 +34,7 @@ export {
   type Ownership,
   oldFinishKinds,
   ownerships,
+  ownZoneIds,
   type PartKind,
   type ProductKind,
   productKinds,

@@ -1,4 +1,5 @@
 import { cautionDefers, lookNames, methodNames } from '@cosmesis/core/finishing';
+import { zoneNames } from '@cosmesis/core/piece';
 import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
@@ -224,7 +225,7 @@ export function Today() {
             {wet.map(({ piece, w }) => (
               <Drain
                 key={`${piece.id}/${w.zoneId}`}
-                title={`${piece.name}, ${w.zoneId}`}
+                title={`${piece.name}, ${zoneNames[w.zoneId].toLowerCase()}`}
                 wet={w}
                 nowMin={nowMin}
                 timeZone={settings.timeZone}

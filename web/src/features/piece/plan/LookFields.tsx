@@ -22,7 +22,7 @@ function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: Look
     <details className="also">
       <summary>{carried.length > 0 ? `with ${carried.map((a) => a.name).join(', ')}` : 'and besides…'}</summary>
       <fieldset>
-        <legend className="visually-hidden">What the {zone.id} carries besides</legend>
+        <legend className="visually-hidden">What the {zoneNames[zone.id].toLowerCase()} carries besides</legend>
         <div className="also-ticks">
           {offered.map((a) => (
             <label key={a.id} className="tick">
@@ -50,10 +50,10 @@ export function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
         <h2 style={{ minWidth: 92 }}>{zoneNames[zone.id]}</h2>
         <select
           className="inline-select"
-          aria-label={`Look of the ${zone.id}`}
+          aria-label={`Look of the ${zoneNames[zone.id].toLowerCase()}`}
           value={look}
           onChange={(e) =>
-            edit(`Look of the ${zone.id}`, (draft) => {
+            edit(`Look of the ${zoneNames[zone.id].toLowerCase()}`, (draft) => {
               draft.looks[zone.id] = e.target.value as LookKind;
             })
           }

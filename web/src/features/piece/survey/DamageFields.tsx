@@ -112,7 +112,7 @@ function DamageRow({
             label={`Face of the ${name}`}
             value={damage.faceId ?? ''}
             options={[
-              { value: '', name: `somewhere on the ${damage.zoneId}` },
+              { value: '', name: `somewhere on the ${zoneNames[damage.zoneId].toLowerCase()}` },
               ...faces.map((f) => ({ value: f.id, name: f.name })),
             ]}
             onPick={(faceId) =>

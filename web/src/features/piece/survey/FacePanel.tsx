@@ -1,7 +1,14 @@
 import { damageTable } from '@cosmesis/core/finishing';
 import { type Face, newDamage, partOfFace, surfaceOf, type Zone, zoneNames, zoneOfFace } from '@cosmesis/core/piece';
 import { formatArea } from '@cosmesis/core/units';
-import { type DamageKind, type KeptKind, keptKinds, type Piece, type ZoneId } from '@cosmesis/core/workshop';
+import {
+  type DamageKind,
+  type KeptKind,
+  keptKinds,
+  ownZoneIds,
+  type Piece,
+  type ZoneId,
+} from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
@@ -57,6 +64,13 @@ function PinFields({ piece, face, at }: { piece: Piece; face: Face; at: readonly
   );
 }
 
+/** Zones of one's own that have faces, and the next free one. */
+function ownZones(piece: Piece): ZoneId[] {
+  const used = new Set(Object.values(piece.faceZones));
+  const free = ownZoneIds.find((z) => !used.has(z));
+  return ownZoneIds.filter((z) => used.has(z) || z === free);
+}
+
 /** The selected face: its area, its zone, what its part is made of, and what is on it. */
 export function FacePanel({
   piece,
@@ -76,6 +90,7 @@ export function FacePanel({
   const own = piece.partSurfaces[part];
   const options = [
     ...zoneIds.map((z) => ({ value: z as string, name: zoneNames[z] })),
+    ...ownZones(piece).map((z) => ({ value: z as string, name: zoneNames[z] })),
     { value: 'uncounted', name: 'Not counted' },
   ];
   const move = (to: string) =>

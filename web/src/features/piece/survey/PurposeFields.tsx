@@ -156,7 +156,7 @@ export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly 
           .map((z) => (
             <Select
               key={z.id}
-              label={`Wear of the ${z.id}`}
+              label={`Wear of the ${zoneNames[z.id].toLowerCase()}`}
               value={piece.wear[z.id] ?? ''}
               options={[
                 { value: '', name: 'as usual for its place' },

@@ -30,14 +30,14 @@ export function TestFields({ piece, zones }: { piece: Piece; zones: readonly Zon
     edit(label, (draft) => {
       draft.tests[zoneId] = { ...tests, ...change };
     });
+  const part = zoneId in piece.surfaces && zoneId !== 'hardware' ? (zoneId as keyof Piece['surfaces']) : null;
   const takeOver = () =>
     edit('Old finish by test', (draft) => {
-      const part = zoneId === 'hardware' ? null : draft.surfaces[zoneId];
-      const surface = part ?? { ...draft.surfaces.carcass, oldFinish: { ...draft.surfaces.carcass.oldFinish } };
-      if (told.finish) surface.oldFinish.kind = told.finish;
-      if (zoneId !== 'hardware') draft.surfaces[zoneId] = surface;
+      if (!part || !told.finish) return;
+      const surface = draft.surfaces[part] ?? draft.surfaces.carcass;
+      draft.surfaces[part] = { ...surface, oldFinish: { ...surface.oldFinish, kind: told.finish } };
     });
-  const noted = zoneId === 'hardware' ? null : (piece.surfaces[zoneId] ?? piece.surfaces.carcass).oldFinish.kind;
+  const noted = part && (piece.surfaces[part] ?? piece.surfaces.carcass).oldFinish.kind;
   return (
     <>
       <Keys<ZoneId>
@@ -59,7 +59,7 @@ export function TestFields({ piece, zones }: { piece: Piece; zones: readonly Zon
       </div>
       <p role="status">
         <b>{told.words}</b>{' '}
-        {told.finish && told.finish !== noted && (
+        {part && told.finish && told.finish !== noted && (
           <button type="button" className="line" onClick={takeOver}>
             Note it as {finishNames[told.finish].toLowerCase()}
           </button>

@@ -12,8 +12,10 @@ interface View {
 const views: readonly View[] = [
   { name: 'today', path: '/' },
   { name: 'pieces', path: '/pieces' },
-  { name: 'survey', path: '/pieces/parcels-counter/survey' },
+  { name: 'survey', path: '/pieces/writing-slope/survey' },
+  { name: 'advice', path: '/pieces/writing-slope/advice' },
   { name: 'plan', path: '/pieces/ticket-cupboard/plan' },
+  { name: 'plan-bands', path: '/pieces/stool-1/plan' },
   { name: 'plan-held', path: '/pieces/parcels-counter/plan' },
   { name: 'quantities', path: '/pieces/refreshment-table/quantities' },
   { name: 'time', path: '/pieces/refreshment-table/time' },
@@ -41,7 +43,7 @@ await withBrowser(4188, async (browser, base) => {
     await page.goto(base + path);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.waitForLoadState('networkidle');
-    await page.getByText('Working it out…').waitFor({ state: 'hidden' });
+    await page.getByText(/^Working (it|the alternatives) out…$/).waitFor({ state: 'hidden' });
     await page.screenshot({ path: `${root}/docs/screenshots/${name}.png` });
     await context.close();
   }

@@ -56,6 +56,7 @@ export interface Situation {
   /** The look, or the state of the film, wants it off. */
   mustStrip: boolean;
   decidedTakeOff: string | undefined;
+  decidedBlock: string | undefined;
   /** The old film comes off. */
   strips: boolean;
   /** null: no veneer in the zone; thicknessMm null: unknown. The thinnest counts. */

@@ -3,6 +3,8 @@ import type { Piece, ZoneId } from '../workshop';
 /** A finish taken from one piece and fitted to the zones of another. */
 export interface CopiedFinish {
   looks: Piece['looks'];
+  additions: Piece['additions'];
+  bands: Piece['bands'];
   choices: Piece['choices'];
   houseRules: Piece['houseRules'];
   /** Zones of the new piece for which the other one has no finish: to be asked for. */
@@ -10,7 +12,7 @@ export interface CopiedFinish {
 }
 
 /**
- * The finish of a piece as it was planned, or as it was logged: looks, products, methods, coats and schools, matched zone
+ * The finish of a piece as it was planned, or as it was logged: looks with what they carry, bands, products, methods, coats and schools, matched zone
  * by zone by their kind. What was logged wins over what was planned: the number of coats that went on is copied, not the
  * number that was meant.
  * @param zones zones of the piece that is to get the finish
@@ -31,6 +33,8 @@ export function copyFinish(from: Piece, zones: readonly ZoneId[], as: 'planned' 
   }
   return {
     looks: Object.fromEntries(matched.map((z) => [z, from.looks[z]!])),
+    additions: Object.fromEntries(matched.map((z) => [z, [...(from.additions[z] ?? [])]])),
+    bands: from.bands && { ...from.bands, edges: [...from.bands.edges], productIds: [...from.bands.productIds] },
     choices,
     houseRules: { ...from.houseRules },
     unmatched: zones.filter((z) => from.looks[z] === undefined),

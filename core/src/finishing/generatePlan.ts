@@ -83,7 +83,12 @@ export function generatePlan(piece: Piece, shop: Shop): Result<Step[]> {
     )
     .map(({ draft }) => draft.step);
   const edited = applyEdits(steps, piece.edits);
-  return good(edited.steps, [...misplaced(piece, zones), ...unusedChoices(piece, steps, products), ...edited.issues]);
+  return good(edited.steps, [
+    ...emptyZones(piece, zones),
+    ...misplaced(piece, zones),
+    ...unusedChoices(piece, steps, products),
+    ...edited.issues,
+  ]);
 }
 
 /** Ways of putting things on: without a space for it nothing is sprayed. */
@@ -121,6 +126,16 @@ const misplaced = (piece: Piece, zones: readonly Zone[]): Issue[] =>
       },
     ];
   });
+
+/** Looks of zones that have no face any more: kept, said, and left out of the plan. */
+const emptyZones = (piece: Piece, zones: readonly Zone[]): Issue[] =>
+  Object.entries(piece.looks)
+    .filter(([id, look]) => look !== 'leave' && id !== 'hardware' && !zones.some((z) => z.id === id))
+    .map(([id]) => ({
+      code: 'zone_empty',
+      path: `looks.${id}`,
+      message: `${zoneNames[id as ZoneId]}: a look is chosen, but no face belongs to this zone; it is kept for when one does.`,
+    }));
 
 /** The hardware, worked while it is off. */
 const workOn = (chain: ZoneChain, s: Situation, house: House, piece: Piece, faces: readonly Face[]): ZoneChain => {

@@ -2,6 +2,7 @@ export { type Addition, additionRow, additionTable } from './additionTable';
 export { comesBefore, ownStepId } from './applyEdits';
 export { additionsOf, availableAdditions, availableLooks, type LookChoice, lookNames } from './availableLooks';
 export { bandColour } from './bandColour';
+export { blockOf, blockTable } from './blockTable';
 export { cautionDefers, cautionsOf } from './cautions';
 export { concludeSpotTest, type SpotConclusion } from './concludeSpotTest';
 export { type CopiedFinish, copyFinish } from './copyFinish';

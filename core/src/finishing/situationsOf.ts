@@ -138,6 +138,7 @@ function situationOf(
     thick: film.some((s) => s.oldFinish.condition === 'thick'),
     mustStrip,
     decidedTakeOff: piece.decisions[`${zone.id}/take-off`]?.choice,
+    decidedBlock: piece.decisions[`${zone.id}/block`]?.choice,
     veneer: thinnestVeneer(surfaces),
     tests,
     bleeder: bleederOf(surfaces, tests),

@@ -80,6 +80,17 @@ describe('compareTreatments', () => {
     expect(of(noClamps, 'glue').barredBecause).toBe('The workshop has no clamps or press.');
   });
 
+  it('asks how a wood that bleeds is blocked, and follows what is decided', () => {
+    const pine: Surface = { ...veneer, material: { kind: 'solid', speciesId: 'knotty-pine', veneerThicknessMm: null } };
+    const knotty = table({ surfaces: { ...base.surfaces, top: pine }, damage: [] });
+    const q = ask(knotty, 'top/block');
+    expect([q.subject, q.recommended.choice, q.current]).toEqual(['Knotty pine bleeds', 'shellac', 'shellac']);
+    const decided = { ...knotty, decisions: { 'top/block': { choice: 'water', at: '2026-11-25T08:00:00Z', why: '' } } };
+    const r = reckonPiece(input(decided));
+    expect(r.ok && r.value.steps.find((s) => s.step.kind === 'block')?.step.productId).toBe('water-block');
+    expect(of(q, 'water').figures).not.toEqual(of(q, 'shellac').figures);
+  });
+
   it('keeps a sound film under paint, strips it where wood shows, and bars what would ruin veneer', () => {
     const painted = ask(table(), 'top/take-off');
     expect([painted.recommended.choice, of(painted, 'abrasive').barredBecause]).toEqual([

@@ -1,4 +1,6 @@
 import {
+  blockOf,
+  blockTable,
   damageCase,
   damageRow,
   houseOf,
@@ -37,10 +39,10 @@ export interface Alternative {
 
 /** A choice to be made on a piece: the old film of a zone, or one damage. */
 export interface Question {
-  /** Key of the decision: "zone/take-off" or "damage/id". */
+  /** Key of the decision: "zone/take-off", "zone/block" or "damage/id". */
   key: string;
   zoneId: ZoneId;
-  about: 'take-off' | 'damage';
+  about: 'take-off' | 'damage' | 'block';
   subject: string;
   count: number;
   alternatives: Alternative[];
@@ -98,6 +100,31 @@ function takeOffQuestion(piece: Piece, s: Situation, house: ReturnType<typeof ho
   ];
 }
 
+function blockQuestion(piece: Piece, s: Situation, house: ReturnType<typeof houseOf>): Draft[] {
+  if (!s.bleeder || !s.painted || s.metal || s.flexible) return [];
+  const key = `${s.zoneId}/block`;
+  const usual = blockOf({ decidedBlock: undefined }, house);
+  return [
+    {
+      key,
+      zoneId: s.zoneId,
+      about: 'block',
+      subject: `${s.bleeder} bleeds`,
+      count: 1,
+      alternatives: blockTable.map((b) => ({
+        choice: b.id,
+        name: b.name,
+        speaksFor: b.speaksFor,
+        speaksAgainst: b.speaksAgainst,
+        barredBecause: null,
+      })),
+      recommended: { choice: usual.id, why: `House rule: ${usual.speaksFor.toLowerCase()}` },
+      current: blockOf(s, house).id,
+      decided: piece.decisions[key] ?? null,
+    },
+  ];
+}
+
 function damageQuestions(input: ReckonInput, s: Situation, house: ReturnType<typeof houseOf>): Draft[] {
   const { piece, settings } = input;
   return s.treated.map(({ damage, treatment }) => {
@@ -136,7 +163,9 @@ export function compareTreatments(input: ReckonInput): Result<Question[]> {
   const zones = zonesOf(piece, buildFaces(shape.value)).filter((z) => z.id !== 'hardware');
   const house = houseOf(settings, piece);
   const drafts = situationsOf(piece, zones, house, settings).flatMap((s) =>
-    s.look === 'leave' ? [] : [...takeOffQuestion(piece, s, house), ...damageQuestions(input, s, house)],
+    s.look === 'leave'
+      ? []
+      : [...takeOffQuestion(piece, s, house), ...blockQuestion(piece, s, house), ...damageQuestions(input, s, house)],
   );
   return good(
     drafts

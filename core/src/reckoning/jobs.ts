@@ -6,7 +6,7 @@ import type { Damage, FormId, MaterialKind, Piece, Surface, ZoneId } from '../wo
 const at = '2026-11-25T08:00:00Z';
 
 /** A surface in one line. */
-export const of = (
+const of = (
   kind: MaterialKind,
   speciesId: string | null,
   finish: Surface['oldFinish']['kind'],

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { bandsOf } from './bands';
 import { fileName } from './download';
 import { clockTime, dayName, dayTime, duration, money } from './formatTime';
-import { facesInView } from './PieceDrawing';
+import { facesInView, placeOnFace } from './PieceDrawing';
 import { doWhat, whereOf } from './stepWords';
 import { fromField, toField } from './zonedInput';
 import { faceColours } from './zoneLooks';
@@ -109,6 +109,16 @@ describe('time as shown', () => {
 });
 
 describe('the drawing', () => {
+  it('finds the place that was pressed on a face, and keeps it within', () => {
+    const face = buildFaces(shapeToDraw(demo.pieces['ticket-cupboard']!)).find((f) => f.id === 'top/upper')!;
+    const flat = ([x, , z]: readonly [number, number, number]): [number, number] => [x + z * 0.42, -z * 0.36];
+    const [a, b] = [flat(face.outline[0]!), flat(face.outline[2]!)];
+    expect(placeOnFace(face, flat, [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2])).toEqual([0.5, 0.5]);
+    expect(placeOnFace(face, flat, [a[0] - 5, a[1]])).toEqual([0.03, 0.03]);
+    expect(placeOnFace(face, flat, [b[0] + 5, b[1]])).toEqual([0.97, 0.97]);
+    // Seen edge on it has no width to find a place on.
+    expect(placeOnFace(face, ([x]) => [x, 0], [1, 1])).toEqual([0.5, 0.5]);
+  });
   const faces = buildFaces(shapeToDraw(demo.pieces['ticket-cupboard']!));
   const ids = (view: Parameters<typeof facesInView>[1]) => facesInView(faces, view).map((f) => f.id);
   it('shows from each side what can be seen from there, and together every face but the back', () => {

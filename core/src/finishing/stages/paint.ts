@@ -1,3 +1,4 @@
+import { blockOf } from '../blockTable';
 import type { House } from '../houseRules';
 import { phase } from '../phases';
 import type { Situation } from '../Situation';
@@ -5,8 +6,6 @@ import type { Pick, ZoneChain } from '../ZoneChain';
 import { coats, pickClear } from './coats';
 import { hasFills } from './repairs';
 import { betweenCoatsGrit, isBare, overnightMin, primerGrit, type Stage } from './Stage';
-
-const blockerIds = { shellac: 'shellac-primer', water: 'water-block', aerosol: 'aerosol-block' } as const;
 
 /** Coats of primer a surface asks for, by the school of the house. */
 const primerCoats = (bare: boolean, house: House): number =>
@@ -42,7 +41,7 @@ function undercoatOf(chain: ZoneChain, s: Situation, house: House): Undercoat | 
     };
   if (s.bleeder) {
     const reason = `${s.bleeder} bleeds through paint: two blocking coats, and a night to show whether they hold.`;
-    return { kind: 'block', picked: chain.pick('block', ['blocker'], 2, blockerIds[house['blocking-coat']]), reason };
+    return { kind: 'block', picked: chain.pick('block', ['blocker'], 2, blockOf(s, house).productId), reason };
   }
   const bare = isBare(s) || (hasFills(s) && !s.slick);
   if (house.primer === 'never' && !s.slick) return null;

@@ -33,9 +33,11 @@ export function CopyFinish({ piece, zones }: { piece: Piece; zones: readonly Zon
 
   const take = () => {
     if (!copied) return;
-    const { looks, choices, houseRules } = copied;
+    const { looks, additions, bands, choices, houseRules } = copied;
     edit(`Copy the finish of ${from.name}`, (draft) => {
       Object.assign(draft.looks, looks);
+      Object.assign(draft.additions, additions);
+      if (bands) draft.bands = bands;
       Object.assign(draft.choices, choices);
       draft.houseRules = { ...houseRules };
     });

@@ -128,6 +128,7 @@ function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]
   const canOpen = faces.some((f) => f.inside);
   return (
     <div className="stack drawing-side">
+      <h2 className="visually-hidden">Drawing</h2>
       <PieceDrawing
         faces={faces}
         view={view}

@@ -1,4 +1,5 @@
-import type { ZoneId } from '../workshop';
+import type { HouseRuleId, ZoneId } from '../workshop';
+import type { Fix } from './rules/Fix';
 
 /** How bad a finding is: `stop-locked` can only be satisfied, never overruled. */
 export type Severity = 'stop-locked' | 'stop' | 'warn' | 'advice';
@@ -13,7 +14,11 @@ export interface Finding {
   stepId: string;
   sentence: string;
   why: string;
-  /** Ways out, named by what they do. */
+  /** Ways out in words. */
   remedies: readonly string[];
+  /** Ways out that the program can take by itself. */
+  fixes: readonly Fix[];
+  /** The house rule that changes or silences it. */
+  house: HouseRuleId | null;
   tag: 'P' | 'T' | 'M' | 'label' | 'computed';
 }

@@ -110,14 +110,15 @@ function protect({ whole, piece, planned }: Around): Step | null {
 /** The first step of a zone that wants the hardware off: the very first, or the first after cleaning. */
 const firstAfter = (chain: ZoneChain, off: House['hardware-doors']) =>
   chain.drafts.find(
-    (d) => d.step.kind !== 'obtain' && d.phase > (off === 'off-first' ? phase.parts : phase.partsAfterCleaning),
+    (d) =>
+      d.step.kind !== 'obtain' && d.phase > (off === 'off-after-cleaning' ? phase.partsAfterCleaning : phase.parts),
   )?.step;
 
 function takeOff(around: Around, parts: readonly Part[]): void {
   const { whole, house, planned } = around;
   const off = house['hardware-doors'];
   const taken = parts.map((p) =>
-    whole.add(off === 'off-first' ? phase.parts : phase.partsAfterCleaning, 'remove-part', {
+    whole.add(off === 'off-after-cleaning' ? phase.partsAfterCleaning : phase.parts, 'remove-part', {
       ...p,
       reason:
         whyOff[p.part] ?? 'Nothing wet or abrasive goes round hardware. Number the drawers, bag and label the fixings.',

@@ -14,13 +14,17 @@ export interface LookChoice {
   barredBecause: string | null;
 }
 
-/** What is bent under a finish and what is rigid cannot be worked as one zone. */
+/** Materials that want the same ground under their coats. */
+const groundOf = ({ material }: Surface): 'bends' | 'metal' | 'rigid' =>
+  materialOf(material.kind).flexible ? 'bends' : material.kind === 'metal' ? 'metal' : 'rigid';
+
+/** What bends, what is metal and what is rigid otherwise cannot be worked as one zone. */
 function mixed(surfaces: readonly Surface[]): string | null {
-  const bends = surfaces.find((s) => materialOf(s.material.kind).flexible);
-  const rigid = surfaces.find((s) => !materialOf(s.material.kind).flexible);
-  if (!bends || !rigid) return null;
+  const [first] = surfaces;
+  const other = first && surfaces.find((s) => groundOf(s) !== groundOf(first));
+  if (!first || !other) return null;
   const name = (s: Surface) => materialOf(s.material.kind).name;
-  return `${name(bends)} and ${name(rigid).toLowerCase()} stand in one zone: move one of them to a zone of its own.`;
+  return `${name(first)} and ${name(other).toLowerCase()} stand in one zone: move one of them to a zone of its own.`;
 }
 
 /** Which looks the faces of a zone can have: what the survey forces is said plainly. */

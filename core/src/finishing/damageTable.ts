@@ -454,7 +454,8 @@ const ofOneMaterial: readonly DamageKind[] = ['torn-leather', 'torn-cloth', 'bro
 
 /** Whether a kind of damage can be found on a material: cloth has no open joints, wood no broken cane. */
 export const canHave = (damage: DamageKind, material: MaterialKind): boolean =>
-  anywhere.includes(damage) || (ofMaterial[material]?.includes(damage) ?? !ofOneMaterial.includes(damage));
+  (anywhere.includes(damage) && material !== 'metal' && material !== 'glass') ||
+  (ofMaterial[material]?.includes(damage) ?? !ofOneMaterial.includes(damage));
 
 const byId = new Map(damageTable.map((r) => [r.id, r]));
 

@@ -29,7 +29,7 @@ const medianGrainUm: Readonly<Record<number, number>> = {
 };
 
 /** Median grain of a P-grade, µm. Unknown grades give the next coarser one, which is the cautious side. */
-function grainUm(grit: number): number {
+export function grainUm(grit: number): number {
   const grades = Object.keys(medianGrainUm).map(Number);
   const coarser = grades.filter((g) => g <= grit).at(-1) ?? 40;
   return medianGrainUm[coarser] ?? 425;

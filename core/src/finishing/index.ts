@@ -15,7 +15,9 @@ export { type Badness, badnessOf, badnessTable, isQuick, withBadness } from './h
 export { hasOldFilm, leadBanTable, leadHold } from './leadBans';
 export { type Look, lookRow, lookTable } from './lookTable';
 export { type Replanned, replan } from './replan';
-export { checkPlan, type Rule, type RuleContext, ruleTable } from './ruleTable';
+export { applyFix, type Fix, type PlanEdit } from './rules/Fix';
+export type { Rule, RuleContext } from './rules/Rule';
+export { checkPlan, ruleTable } from './ruleTable';
 export { runPlan, type StepStates } from './runPlan';
 export { lookOf, type Situation } from './Situation';
 export { bandEdgesM, bandShares, damageCase, situationsOf } from './situationsOf';

@@ -4,7 +4,7 @@ import { buildFaces, newDamage, newPiece, shapeOf, zonesOf } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type Piece, type Product, type Step, type Surface, type ZoneId } from '../workshop';
 import { ladderRemovalUm, veneerLadder } from './grits';
-import { checkPlan, generatePlan, replan, ruleTable, runPlan } from './index';
+import { checkPlan, generatePlan, houseOf, replan, ruleTable, runPlan } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const shop = { products, settings: defaultSettings('W', 'Europe/London', 'metric', 'GBP') };
@@ -286,11 +286,16 @@ describe('rules', () => {
   ) => {
     const shape = shapeOf(piece);
     if (!shape.ok) throw new Error('measured');
+    const zones = zonesOf(piece, buildFaces(shape.value));
     return checkPlan({
       piece,
-      run: runPlan(piece, zonesOf(piece, buildFaces(shape.value)), plan, products),
+      zones,
+      run: runPlan(piece, zones, plan, products),
       products,
+      settings: shop.settings,
+      house: houseOf(shop.settings, piece),
       times,
+      lightUseAtMin: null,
     });
   };
   const ids = (piece: Piece, plan: readonly Step[]) => check(piece, plan).map((f) => `${f.ruleId} ${f.severity}`);
@@ -300,7 +305,7 @@ describe('rules', () => {
     steps(piece).map((s) => (s.id === 'top/sand/1' ? { ...s, ...change } : s));
 
   it('are unique and say why', () => {
-    expect(ruleTable.map((r) => r.id)).toEqual(['SAF-01', 'SUB-01', 'SUB-02', 'ORD-05', 'CMP-02', 'CMP-03']);
+    expect(new Set(ruleTable.map((r) => r.id)).size).toBe(ruleTable.length);
     expect(ruleTable.every((r) => r.why.length > 20 && r.remedies.length > 0)).toBe(true);
   });
 
@@ -361,14 +366,16 @@ describe('rules', () => {
       ['top/clear/2', { startMin: 10 + gapMin, endMin: 20 + gapMin, logged }],
     ]);
   const clears = (piece: Piece) => steps(piece).filter((s) => s.id === 'top/clear/1' || s.id === 'top/clear/2');
+  /** Only what the times between coats raise: these plans are cut down to two coats. */
+  const between = (...args: Parameters<typeof check>) => check(...args).filter((f) => /^CMP-0[123]$/.test(f.ruleId));
   it('CMP-02 stops a coat before its time, at the cautious end when planned and at the certain end when done', () => {
-    const found = check(chest(), clears(chest()), coatTimes(150));
+    const found = between(chest(), clears(chest()), coatTimes(150));
     expect(found.map((f) => f.sentence)).toEqual([
       'Top: clear coat 2 comes 2.5 h after the coat before; Waterborne polyurethane clear, satin asks for 3 h, so it is 30 min short.',
     ]);
-    expect(check(chest(), clears(chest()), coatTimes(150, true))).toEqual([]);
-    expect(check(chest(), clears(chest()), coatTimes(90, true)).map((f) => f.ruleId)).toEqual(['CMP-02']);
-    expect(check(chest(), clears(chest()), coatTimes(180))).toEqual([]);
+    expect(between(chest(), clears(chest()), coatTimes(150, true))).toEqual([]);
+    expect(between(chest(), clears(chest()), coatTimes(90, true)).map((f) => f.ruleId)).toEqual(['CMP-02']);
+    expect(between(chest(), clears(chest()), coatTimes(180))).toEqual([]);
   });
   it('CMP-02 stops a coat in the interval in which an oxidising aerosol wrinkles', () => {
     const choice = { 'carcass/paint': { productId: 'aerosol-enamel', coats: 2, method: 'aerosol' as const } };
@@ -378,7 +385,7 @@ describe('rules', () => {
         ['carcass/paint/1', { startMin: 0, endMin: 10, logged: false }],
         ['carcass/paint/2', { startMin: 10 + gap, endMin: 30 + gap, logged: false }],
       ]);
-    expect([30, 90, 2000, 2880].map((gap) => check(chest(), paints, times(gap)).map((f) => f.ruleId))).toEqual([
+    expect([30, 90, 2000, 2880].map((gap) => between(chest(), paints, times(gap)).map((f) => f.ruleId))).toEqual([
       [],
       ['CMP-02'],
       ['CMP-02'],
@@ -386,14 +393,14 @@ describe('rules', () => {
     ]);
   });
   it('CMP-03 warns of a coat after the window with no scuff, and is content with one', () => {
-    expect(check(chest(), clears(chest()), coatTimes(721)).map((f) => `${f.ruleId} ${f.severity}`)).toEqual([
+    expect(between(chest(), clears(chest()), coatTimes(721)).map((f) => `${f.ruleId} ${f.severity}`)).toEqual([
       'CMP-03 warn',
     ]);
-    expect(check(chest(), clears(chest()), coatTimes(720))).toEqual([]);
+    expect(between(chest(), clears(chest()), coatTimes(720))).toEqual([]);
     const [one, two] = clears(chest()) as [Step, Step];
     const scuff: Step = { ...one, id: 'top/scuff/9', kind: 'scuff', grit: 320, productId: null };
     const times = new Map([...coatTimes(2000), ['top/scuff/9', { startMin: 1000, endMin: 1010, logged: false }]]);
-    expect(check(chest(), [one, scuff, two], times)).toEqual([]);
+    expect(between(chest(), [one, scuff, two], times)).toEqual([]);
   });
 });
 

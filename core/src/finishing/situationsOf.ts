@@ -121,7 +121,8 @@ function situationOf(
     zoneId: zone.id,
     areaM2: zone.areaM2,
     look,
-    additions: additionsOf(piece, look, zone.id),
+    // What bends has no flat to lay anything on.
+    additions: every('flexible') ? [] : additionsOf(piece, look, zone.id),
     showsWood: row.showsWood,
     painted: row.painted,
     surfaces,

@@ -19,6 +19,15 @@ interface Layer {
   keyed: boolean;
 }
 
+/** Fillers from the one that shows least under stain to the one that shows most. */
+const fillKinds = ['filler-stick', 'filler-ready', 'filler-two-part'] as const;
+type FillKind = (typeof fillKinds)[number];
+
+const worseFill = (before: FillKind | null, product: Product | undefined): FillKind | null => {
+  const now = fillKinds.findIndex((k) => k === product?.kind);
+  return fillKinds[Math.max(now, before === null ? -1 : fillKinds.indexOf(before))] ?? null;
+};
+
 /** The surface of one face between two steps. Faces in the same state share the object. */
 export interface SurfaceState {
   material: MaterialKind;
@@ -30,6 +39,8 @@ export interface SurfaceState {
   dusty: boolean;
   openDamage: readonly DamageKind[];
   fills: number;
+  /** What the worst of them is made of; null: no fills. */
+  fillKind: FillKind | null;
   /** Grit that left the scratches, or null where it was not abraded. */
   lastGrit: number | null;
   /** Rungs of the ladder taken on bare wood so far. */
@@ -79,6 +90,7 @@ export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string,
         dusty: false,
         openDamage: piece.damage.filter((d) => d.zoneId === zone && canHave(d.kind, kind)).map((d) => d.kind),
         fills: 0,
+        fillKind: null,
         lastGrit: null,
         rung: null,
         veneerLeftMm: kind === 'veneer' ? veneerThicknessMm : null,
@@ -135,12 +147,17 @@ const changes: Readonly<Record<Effect, Change>> = {
   wet: (s) => ({ ...s, wet: true }),
   dry: (s) => ({ ...s, wet: false }),
   'close-glued': (s) => ({ ...s, openDamage: s.openDamage.filter((d) => !gluedDamage.includes(d)) }),
-  'close-filled': (s, step) => ({
+  'close-filled': (s, step, product) => ({
     ...s,
+    fillKind: worseFill(s.fillKind, product),
     openDamage: s.openDamage.filter((d) => !closesDamage('fill', d)),
     fills: s.fills + step.count,
   }),
-  'close-own': (s, step) => ({ ...s, openDamage: s.openDamage.filter((d) => !closesDamage(step.kind, d)) }),
+  'close-own': (s, step, product) => ({
+    ...s,
+    fillKind: worseFill(s.fillKind, product),
+    openDamage: s.openDamage.filter((d) => !closesDamage(step.kind, d)),
+  }),
   'soften-film': (s) => ({ ...s, residue: 'softened-film' }),
   'take-film': (s) => ({
     ...s,
@@ -166,13 +183,16 @@ const changes: Readonly<Record<Effect, Change>> = {
     layers: [],
     soil: 'clean',
     fills: 0,
+    fillKind: null,
     lastGrit: null,
     rung: null,
     openDamage: s.openDamage.filter((d) => !d.includes('veneer')),
   }),
   // A new top is clean, bare and whole.
   'new-part': (s, step) =>
-    step.part === 'top' ? { ...s, soil: 'clean', residue: 'none', layers: [], openDamage: [], fills: 0 } : s,
+    step.part === 'top'
+      ? { ...s, soil: 'clean', residue: 'none', layers: [], openDamage: [], fills: 0, fillKind: null }
+      : s,
   'take-cloth': (s) => ({ ...s, clothOff: true, soil: 'clean' }),
   'lay-cloth': (s) => ({ ...s, clothOff: false }),
   abrade: abraded,

@@ -10,7 +10,8 @@ function leastSizes(form: Form, piece: Piece): { heightM: number; widthM: number
     case 'frame':
       return { heightM: 0.05, widthM: 0.05, depthM: 0.005 };
     case 'bed-head':
-      return { heightM: 0.4, widthM: 0.4, depthM: 0.02 };
+      // Its posts are as wide as they are deep, and a panel stands between them.
+      return { heightM: 0.4, widthM: 0.3 + 2 * (piece.depthM ?? 0), depthM: 0.02 };
     case 'table':
       return { heightM: form.topThicknessM + 0.2, widthM: 0.2 + piece.drawers * 0.08, depthM: 0.2 };
     case 'slope':

@@ -788,11 +788,11 @@ export const typicalProducts = [
   {
     ...base,
     id: 'metal-primer',
-    name: 'Metal primer, aerosol',
+    name: 'Metal primer, rust-inhibiting',
     kind: 'metal-primer',
     carrier: 'oil',
-    spreadM2PerL: range(2.5, 3, 3.75),
-    methods: ['aerosol'],
+    spreadM2PerL: range(9, 10, 11),
+    methods: ['aerosol', 'brush'],
     times: {
       ...noFilm,
       dustFreeMin: range(10, 10, 15),

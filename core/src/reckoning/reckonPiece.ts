@@ -200,7 +200,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const times = new Map(
     worked.map((s) => [s.step.id, { startMin: s.startMin, endMin: s.endMin, logged: s.status !== 'planned' }]),
   );
-  const findings = checkPlan({ piece, run, products, times });
+  const lightUse = totalsOf(worked, [], products, () => 0).lightUseAtMin;
+  const findings = checkPlan({ piece, zones, run, products, settings, house, times, lightUseAtMin: lightUse });
   const steps = withHolds(worked, findings);
   const needs = needsOf(steps, products);
   return good({

@@ -63,8 +63,11 @@ const decalCoats = 5;
 
 /** The clear of a zone: by the house on tops, by its wear, by the house's way of laying it on where its label allows that. */
 export function pickClear(chain: ZoneChain, s: Situation, house: House, coatsWanted: number | null = null): Pick {
-  const usual =
-    s.wear === 'wet' ? 'exterior-varnish' : s.zoneId === 'top' ? topClearIds[house['top-clear']] : topClearIds.water;
+  // Oil ambers what is pale, lacquer lifts paint, and both reach contact cement through new veneer.
+  const waterOnly =
+    s.painted || s.look === 'whitewashed' || s.additions.includes('stencilled') || s.places('re-veneer') > 0;
+  const ofTop = s.zoneId === 'top' && !waterOnly ? topClearIds[house['top-clear']] : topClearIds.water;
+  const usual = s.wear === 'wet' && !waterOnly ? 'exterior-varnish' : ofTop;
   const by = clearMethods[house['clear-by']];
   if (coatsWanted === null && s.additions.includes('decal')) return pickClear(chain, s, house, decalCoats);
   if (coatsWanted !== null) return chain.pick('clear', ['clear'], coatsWanted, usual, by);

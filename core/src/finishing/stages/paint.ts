@@ -1,3 +1,4 @@
+import { materialOf } from '../../piece';
 import { blockOf } from '../blockTable';
 import type { House } from '../houseRules';
 import { phase } from '../phases';
@@ -44,7 +45,8 @@ function undercoatOf(chain: ZoneChain, s: Situation, house: House): Undercoat | 
     return { kind: 'block', picked: chain.pick('block', ['blocker'], 2, blockOf(s, house).productId), reason };
   }
   const bare = isBare(s) || (hasFills(s) && !s.slick);
-  if (house.primer === 'never' && !s.slick) return null;
+  const board = s.surfaces.some((x) => materialOf(x.material.kind).board);
+  if (house.primer === 'never' && !s.slick && !board) return null;
   if (house.primer === 'by-substrate' && takesPaintBare(chain, s)) return null;
   if (!bare && !s.slick && house['adhesion-coat'] === 'shellac')
     return {

@@ -1,5 +1,5 @@
 import { availableAdditions, availableLooks, lookNames, lookOf } from '@cosmesis/core/finishing';
-import { type Zone, zoneNames } from '@cosmesis/core/piece';
+import { materialOf, surfaceOf, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { formatArea } from '@cosmesis/core/units';
 import type { AdditionKind, LookKind, Piece } from '@cosmesis/core/workshop';
 import { useEditPiece } from '../../../store/useEditPiece';
@@ -12,7 +12,8 @@ function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: Look
   const offered = availableAdditions(look, zone.id).filter((a) => a.barredBecause === null);
   const chosen = piece.additions[zone.id] ?? [];
   const carried = offered.filter((a) => chosen.includes(a.id));
-  if (offered.length === 0) return null;
+  const bends = zone.faces.every((f) => materialOf(surfaceOf(piece, f).material.kind).flexible);
+  if (offered.length === 0 || bends) return null;
   const set = (id: AdditionKind, on: boolean) =>
     edit(`${zoneNames[zone.id]}: ${offered.find((a) => a.id === id)?.name ?? id}`, (draft) => {
       const before = draft.additions[zone.id] ?? [];

@@ -1,0 +1,108 @@
+import type { Method, Piece, Step, StepKindId, ZoneId } from '../../workshop';
+import { stepKind } from '../stepKinds';
+
+/** One change of a piece that a fix makes. */
+export type PlanEdit =
+  | { do: 'restore'; stepId: string }
+  | { do: 'drop'; stepId: string }
+  | {
+      do: 'insert';
+      kind: StepKindId;
+      zoneId: ZoneId | null;
+      afterId: string;
+      productId: string | null;
+      method: Method | null;
+      grit: number | null;
+    }
+  | { do: 'unpin'; beforeId: string; afterId: string }
+  | { do: 'remove-own'; extraId: string }
+  | { do: 'choose'; key: string; productId?: string | null; method?: Method | null; coats?: number | null }
+  | { do: 'decide'; key: string; choice: string }
+  | { do: 'look'; zoneId: ZoneId; look: NonNullable<Piece['looks'][ZoneId]> };
+
+/** A way out that the program can take by itself: named by what it does. */
+export interface Fix {
+  name: string;
+  edits: readonly PlanEdit[];
+}
+
+type Edited = Pick<Piece, 'edits' | 'choices' | 'decisions' | 'looks'>;
+
+const change: {
+  [E in PlanEdit['do']]: (piece: Edited, edit: Extract<PlanEdit, { do: E }>, id: () => string, at: string) => void;
+} = {
+  restore: (p, e) => {
+    p.edits.dropped = p.edits.dropped.filter((d) => d !== e.stepId);
+  },
+  drop: (p, e) => void p.edits.dropped.push(e.stepId),
+  insert: (p, { do: _, ...extra }, id) => void p.edits.extra.push({ id: id(), ...extra }),
+  unpin: (p, e) => {
+    p.edits.pins = p.edits.pins.filter((x) => x.beforeId !== e.beforeId || x.afterId !== e.afterId);
+  },
+  'remove-own': (p, e) => {
+    p.edits.extra = p.edits.extra.filter((x) => x.id !== e.extraId);
+  },
+  choose: (p, { do: _, key, ...to }) => {
+    p.choices[key] = { productId: null, coats: null, method: null, ...p.choices[key], ...to };
+  },
+  decide: (p, e, _, at) => {
+    p.decisions[e.key] = { choice: e.choice, at, why: '' };
+  },
+  look: (p, e) => {
+    p.looks[e.zoneId] = e.look;
+  },
+};
+
+/**
+ * Makes the changes of a fix on a draft of a piece; its plan is then to be made again.
+ * @param newId gives ids for steps that are put in
+ * @param at instant of the decision, ISO 8601 with offset
+ */
+export function applyFix(piece: Edited, fix: Fix, newId: () => string, at: string): void {
+  for (const edit of fix.edits)
+    (change[edit.do] as (p: Edited, e: PlanEdit, id: () => string, at: string) => void)(piece, edit, newId, at);
+}
+
+/** The step of a zone right before another one in the plan. */
+const before = (steps: readonly Step[], step: Step): string =>
+  steps.slice(0, Math.max(0, steps.indexOf(step))).findLast((s) => s.zoneId === step.zoneId && s.kind !== 'obtain')
+    ?.id ?? 'piece/photograph/1';
+
+/** What a step that is put in needs besides its kind. */
+type Details = Partial<Pick<Extract<PlanEdit, { do: 'insert' }>, 'productId' | 'method' | 'grit'>>;
+
+/** Puts the steps a plan lacks before a step: back where the user left them out, else as new ones. */
+export function putBefore(
+  context: { piece: Piece; run: readonly { step: Step }[] },
+  step: Step,
+  kinds: readonly (readonly [StepKindId, Details?])[],
+): Fix {
+  const steps = context.run.map((at) => at.step);
+  const left = kinds.map(([kind]) =>
+    context.piece.edits.dropped.findLast((id) => id.startsWith(`${step.zoneId ?? 'piece'}/${kind}/`)),
+  );
+  const names = kinds.map(([kind]) => stepKind(kind).verb.toLowerCase()).join(', then ');
+  if (left.every((id) => id !== undefined))
+    return { name: `Put back: ${names}`, edits: left.map((stepId) => ({ do: 'restore', stepId: stepId! })) };
+  const afterId = before(steps, step);
+  return {
+    name: `Add before it: ${names}`,
+    // The last one is put in first: each goes right after the same step.
+    edits: [...kinds].reverse().map(([kind, details]) => ({
+      do: 'insert' as const,
+      kind,
+      zoneId: step.zoneId,
+      afterId,
+      productId: null,
+      method: null,
+      grit: null,
+      ...details,
+    })),
+  };
+}
+
+/** Takes a step of the user's own out again. */
+export const takeOut = (step: Step): Fix[] =>
+  step.id.startsWith('own/')
+    ? [{ name: 'Take your own step out', edits: [{ do: 'remove-own', extraId: step.id.slice('own/'.length) }] }]
+    : [];

@@ -1,0 +1,109 @@
+import { borderM, type Face, type Zone, zoneNames } from '../../piece';
+import type { HouseRuleId, Piece, Product, Settings, Step, ZoneId } from '../../workshop';
+import type { Finding, Severity } from '../Finding';
+import type { House } from '../houseRules';
+import type { StepStates } from '../runPlan';
+import { stepKind } from '../stepKinds';
+import type { SurfaceState } from '../surfaceState';
+import type { Fix } from './Fix';
+
+/** What rules read. Times are whole minutes since 1970 and absent for steps that could not be scheduled. */
+export interface RuleContext {
+  piece: Piece;
+  zones: readonly Zone[];
+  run: readonly StepStates[];
+  products: Readonly<Record<string, Product>>;
+  settings: Pick<Settings, 'methods'>;
+  house: House;
+  times: ReadonlyMap<string, { startMin: number; endMin: number; logged: boolean }>;
+  /** When the piece can be used lightly, or null where that is not known. */
+  lightUseAtMin: number | null;
+}
+
+/** One offence: the step, and words for what was found. */
+export interface Offence {
+  step: Step;
+  sentence: string;
+  severity?: Severity;
+  fixes?: readonly Fix[];
+}
+
+/** A rule as a row: what it looks for, how bad it is, why, and the ways out. */
+export interface Rule {
+  id: string;
+  severity: Severity;
+  tag: Finding['tag'];
+  why: string;
+  /** Ways out in words, for what no edit of the plan can do. */
+  remedies: readonly string[];
+  /** The house rule that changes or silences it. */
+  house?: HouseRuleId;
+  /** The schools under which it keeps still. */
+  silencedBy?: readonly string[];
+  check: (context: RuleContext) => Offence[];
+}
+
+/** The zone of a step in words. */
+export const where = (step: Step): string => (step.zoneId ? zoneNames[step.zoneId] : 'The piece');
+/** A step in words, within a sentence. */
+export const name = (step: Step): string =>
+  `${stepKind(step.kind).verb.toLowerCase()}${step.grit ? ` P${step.grit}` : ''}${step.of > 1 ? ` ${step.ordinal}` : ''}`;
+/** Minutes in words. */
+export const hours = (minutes: number): string =>
+  minutes < 120 ? `${Math.round(minutes)} min` : `${+(minutes / 60).toFixed(1)} h`;
+
+/** Whether a step lays a coat or colour. */
+export const isFilm = (step: Step): boolean => stepKind(step.kind).film;
+/** Whether a step abrades. */
+export const isAbrasive = (step: Step): boolean => stepKind(step.kind).abrasive;
+/** Whether a step wets or abrades the surface it works on. */
+export const disturbs = (step: Step): boolean =>
+  step.zoneId !== null && (isFilm(step) || isAbrasive(step) || stepKind(step.kind).wet || step.kind === 'scrape');
+
+/** The steps of one zone with their states, in the order of the plan. */
+export const inZone = (context: RuleContext, zoneId: ZoneId | null): StepStates[] =>
+  context.run.filter((at) => at.step.zoneId === zoneId);
+
+/** Zones that have steps of their own. */
+export const workedZones = (context: RuleContext): ZoneId[] => [
+  ...new Set(context.run.flatMap((at) => at.step.zoneId ?? [])),
+];
+
+/** Offences of steps whose faces, before or after them, are in a state that breaks a rule. */
+export const offending =
+  (
+    which: 'before' | 'after',
+    applies: (step: Step, context: RuleContext) => boolean,
+    broken: (state: SurfaceState, step: Step, context: RuleContext) => string | false | Omit<Offence, 'step'>,
+    fixes?: (step: Step, context: RuleContext) => readonly Fix[],
+  ): Rule['check'] =>
+  (context) =>
+    context.run.flatMap((at) => {
+      if (!applies(at.step, context)) return [];
+      for (const state of new Set(at[which])) {
+        const found = broken(state, at.step, context);
+        if (found === false) continue;
+        const offence = typeof found === 'string' ? { sentence: found } : found;
+        return [{ ...(fixes ? { fixes: fixes(at.step, context) } : {}), ...offence, step: at.step }];
+      }
+      return [];
+    });
+
+const facesOf = (context: RuleContext, zoneId: ZoneId): readonly Face[] =>
+  context.zones.find((z) => z.id === zoneId)?.faces ?? [];
+const comesOff = (a: ZoneId, b: ZoneId): boolean =>
+  a === 'hardware' || b === 'hardware' || (a === 'fronts' && b === 'carcass') || (a === 'carcass' && b === 'fronts');
+
+/** Whether two zones meet along an edge where they stay together while they are worked. */
+export const meet = (context: RuleContext, a: ZoneId, b: ZoneId): boolean =>
+  a !== b && !comesOff(a, b) && borderM(facesOf(context, a), facesOf(context, b)) > 0;
+
+/** Product of a step. */
+export const productOf = (context: RuleContext, step: Step): Product | undefined =>
+  step.productId ? context.products[step.productId] : undefined;
+
+/** How light a colour is, 0 black to 1 white, by its luma. @param colour #rrggbb */
+export const lightness = (colour: string): number => {
+  const [r, g, b] = [1, 3, 5].map((i) => Number.parseInt(colour.slice(i, i + 2), 16) / 255) as [number, number, number];
+  return 0.299 * r + 0.587 * g + 0.114 * b;
+};

@@ -1,0 +1,422 @@
+import { productWait } from '../../products';
+import type { Step } from '../../workshop';
+import { stepKind } from '../stepKinds';
+import { putBefore, takeOut } from './Fix';
+import {
+  hours,
+  inZone,
+  isFilm,
+  lightness,
+  name,
+  offending,
+  productOf,
+  type Rule,
+  type RuleContext,
+  where,
+  workedZones,
+} from './Rule';
+
+/** Pairs of coats of one surface with nothing abrasive between them, with the minutes from one to the next. */
+function coatPairs(context: RuleContext) {
+  const last = new Map<string | null, Step>();
+  const keyedSince = new Map<string | null, boolean>();
+  const inTime = [...context.run].sort(
+    (a, b) => (context.times.get(a.step.id)?.startMin ?? 0) - (context.times.get(b.step.id)?.startMin ?? 0),
+  );
+  return inTime.flatMap(({ step }) => {
+    const kind = stepKind(step.kind);
+    if (kind.abrasive) keyedSince.set(step.zoneId, true);
+    if (kind.hides) last.delete(step.zoneId);
+    if (!kind.film) return [];
+    const before = last.get(step.zoneId);
+    const keyed = keyedSince.get(step.zoneId) ?? false;
+    last.set(step.zoneId, step);
+    keyedSince.set(step.zoneId, false);
+    const from = before && context.times.get(before.id);
+    const to = context.times.get(step.id);
+    const product = before?.productId ? context.products[before.productId] : undefined;
+    if (!before || !from || !to || !product) return [];
+    const next = step.productId ? context.products[step.productId] : undefined;
+    const wait = productWait(product, before.productId === step.productId ? 'recoat' : 'film', next?.carrier ?? null);
+    return [{ before, step, product, wait, keyed, gapMin: to.startMin - from.endMin, logged: to.logged }];
+  });
+}
+
+const colours: readonly Step['kind'][] = ['stain', 'dye'];
+
+/** Coats that come before the one under them allows it; stains and films are two rules. */
+const tooEarly =
+  (over: 'stain' | 'film'): Rule['check'] =>
+  (context) =>
+    coatPairs(context).flatMap(({ before, step, product, wait, gapMin, logged }) => {
+      if (colours.includes(before.kind) !== (over === 'stain')) return [];
+      // What is done is held to what the label certainly forbids, what is planned to the cautious end.
+      const least = logged && before.productId === step.productId ? product.times.recoatFromMin.low : wait.minMin;
+      const barred = wait.blocked && gapMin > wait.blocked.from && gapMin < wait.blocked.to;
+      if (gapMin >= least && !barred) return [];
+      return [
+        {
+          step,
+          sentence: barred
+            ? `${where(step)}: ${name(step)} falls ${hours(gapMin)} after the coat before, inside the ${hours(wait.blocked!.from)} to ${hours(wait.blocked!.to)} in which ${product.name} may wrinkle.`
+            : `${where(step)}: ${name(step)} comes ${hours(gapMin)} after the ${over === 'stain' ? 'stain' : 'coat'} before; ${product.name} asks for ${hours(least)}, so it is ${hours(least - gapMin)} short.`,
+        },
+      ];
+    });
+
+/** Paint lighter than this yellows visibly under an ambering film (from memory). */
+const paleFrom = 0.6;
+const hotOver = ['paint', 'oil-varnish', 'polyurethane', 'unknown'];
+/** Difference of lightness between primer and paint that costs coats (from memory). */
+const farTone = 0.45;
+
+/** Rules of what goes over what, and when. */
+export const compatibilityRules: readonly Rule[] = [
+  {
+    id: 'CMP-01',
+    severity: 'stop',
+    tag: 'T',
+    house: 'stain-wait',
+    why: 'A film over stain that still gives off its solvent stays soft, or bleeds.',
+    remedies: ['Wait', 'Seal it first'],
+    check: tooEarly('stain'),
+  },
+  {
+    id: 'CMP-02',
+    severity: 'stop',
+    tag: 'label',
+    why: 'A coat over one that still gives off its solvent stays soft, wrinkles or lifts.',
+    remedies: ['Wait'],
+    check: tooEarly('film'),
+  },
+  {
+    id: 'CMP-03',
+    severity: 'warn',
+    tag: 'label',
+    why: 'A film that has hardened past its window gives the next coat nothing to hold on to.',
+    remedies: ['Scuff before the coat'],
+    check: (context) =>
+      coatPairs(context).flatMap(({ step, product, wait, keyed, gapMin }) =>
+        wait.maxMin === null || gapMin <= wait.maxMin || keyed
+          ? []
+          : [
+              {
+                step,
+                sentence: `${where(step)}: ${name(step)} comes ${hours(gapMin)} after the coat before with no scuff; the window of ${product.name} closes after ${hours(wait.maxMin)}.`,
+                fixes: [putBefore(context, step, [['scuff', { grit: 320 }], ['de-dust']])],
+              },
+            ],
+      ),
+  },
+  {
+    id: 'CMP-04',
+    severity: 'stop',
+    tag: 'T',
+    why: 'Hot solvent lifts oil films, enamel and paint it does not know.',
+    remedies: ['Seal it with shellac first', 'Take another clear'],
+    check: offending(
+      'before',
+      isFilm,
+      (s, step, c) => {
+        const top = s.layers.at(-1);
+        const product = top?.productId ? c.products[top.productId] : undefined;
+        const soft =
+          (top?.old && hotOver.includes(top.old)) ||
+          product?.kind === 'paint' ||
+          (product?.kind === 'clear' && product.carrier === 'oil');
+        return (
+          productOf(c, step)?.carrier === 'lacquer' &&
+          Boolean(soft) &&
+          `${where(step)}: ${name(step)} puts lacquer straight on ${top?.old ? 'the old film' : (product?.name ?? 'paint')}.`
+        );
+      },
+      (step, c) => [
+        putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]]),
+        ...(step.zoneId
+          ? [
+              {
+                name: 'Take a waterborne clear',
+                edits: [
+                  { do: 'choose' as const, key: `${step.zoneId}/${step.kind}`, productId: 'waterborne-satin-clear' },
+                ],
+              },
+            ]
+          : []),
+      ],
+    ),
+  },
+  {
+    id: 'CMP-05',
+    severity: 'stop',
+    tag: 'T',
+    why: 'No film holds on wax.',
+    remedies: ['Wipe the wax off with spirits'],
+    check: offending(
+      'before',
+      isFilm,
+      (s, step, c) => {
+        const waxed = s.residue === 'wax' || s.layers.some((l) => l.role === 'wax');
+        const zone = inZone(c, step.zoneId).map((at) => at.step);
+        const earlier = zone.slice(0, zone.indexOf(step));
+        const unknown = s.layers.some((l) => l.old === 'unknown') && !earlier.some((x) => x.kind === 'remove-residue');
+        return (
+          (waxed || unknown) &&
+          `${where(step)}: ${name(step)} comes over ${waxed ? 'wax' : 'a surface that is not known and was not wiped with spirits'}.`
+        );
+      },
+      (step, c) => [putBefore(c, step, [['remove-residue'], ['dry-out']]), ...takeOut(step)],
+    ),
+  },
+  {
+    id: 'CMP-08',
+    severity: 'stop',
+    tag: 'T',
+    why: 'Waterborne clear and polyurethane peel off shellac that holds wax.',
+    remedies: ['Scuff it, and seal it with dewaxed shellac'],
+    check: offending(
+      'before',
+      (s) => s.kind === 'clear',
+      (s, step, c) =>
+        s.layers.at(-1)?.old === 'shellac' &&
+        productOf(c, step)?.carrier !== 'alcohol' &&
+        `${where(step)}: ${name(step)} comes straight on old shellac, which may hold wax.`,
+      (step, c) => [putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]])],
+    ),
+  },
+  {
+    id: 'CMP-09',
+    severity: 'warn',
+    tag: 'T',
+    house: 'top-clear',
+    silencedBy: ['shellac'],
+    why: 'Shellac bears neither alcohol nor heat nor standing water.',
+    remedies: ['Put a clear coat over it'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const wear = context.piece.wear[zone] ?? (zone === 'top' ? 'used-top' : 'furniture');
+        if (wear !== 'used-top' && wear !== 'wet') return [];
+        if (inZone(context, zone).some((at) => at.step.kind === 'wax' || at.step.kind === 'dark-wax')) return [];
+        const films = inZone(context, zone).filter((at) => isFilm(at.step));
+        const last = films.at(-1)?.step;
+        const shellac =
+          last && productOf(context, last)?.carrier === 'alcohol' && (last.kind === 'clear' || last.kind === 'seal');
+        return last && shellac
+          ? [
+              {
+                step: last,
+                sentence: `${where(last)}: shellac is the last coat where drink, heat or water are met.`,
+                fixes: [
+                  {
+                    name: 'Take a waterborne clear',
+                    edits: [{ do: 'choose' as const, key: `${zone}/clear`, productId: 'waterborne-satin-clear' }],
+                  },
+                ],
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'CMP-10',
+    severity: 'warn',
+    tag: 'T',
+    house: 'wax-on-paint',
+    silencedBy: ['yes'],
+    why: 'Wax is for display: a used top wears through it in weeks.',
+    remedies: ['Take a film clear'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const wear = context.piece.wear[zone];
+        if (wear !== 'used-top' && wear !== 'wet') return [];
+        const steps = inZone(context, zone).map((at) => at.step);
+        const waxed = steps.find((s) => s.kind === 'wax');
+        return waxed && !steps.some((s) => s.kind === 'clear')
+          ? [
+              {
+                step: waxed,
+                sentence: `${where(waxed)}: wax is all that protects a surface in use.`,
+                fixes: [
+                  {
+                    name: 'Natural clear instead',
+                    edits: [{ do: 'look' as const, zoneId: zone, look: 'natural-clear' as const }],
+                  },
+                ],
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'CMP-11',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Imitation and silver leaf tarnish under waterborne clear.',
+    remedies: ['Seal the leaf first'],
+    check: offending(
+      'before',
+      (s) => s.kind === 'clear' && s.ordinal === 1,
+      (s, step, c) => {
+        const leaf = s.layers.findLastIndex((l) => l.stepId?.includes('/leaf/') === true);
+        return (
+          leaf >= 0 &&
+          leaf === s.layers.length - 1 &&
+          productOf(c, step)?.carrier === 'water' &&
+          `${where(step)}: ${name(step)} puts a waterborne clear straight on leaf.`
+        );
+      },
+      (step, c) => [putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]])],
+    ),
+  },
+  {
+    id: 'CMP-12',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Dark wax goes into an unsealed face and never comes out.',
+    remedies: ['Clear it first'],
+    check: offending(
+      'before',
+      (s) => s.kind === 'dark-wax',
+      (s, step, c) => {
+        const top = s.layers.findLast((l) => l.role === 'film');
+        const kind = top?.productId ? c.products[top.productId]?.kind : undefined;
+        return kind !== 'clear' && kind !== 'sealer' && `${where(step)}: dark wax comes on an unsealed face.`;
+      },
+      (step, c) => [putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]])],
+    ),
+  },
+  {
+    id: 'CMP-13',
+    severity: 'advice',
+    tag: 'computed',
+    why: 'A deep colour needs more coats over a white primer than over a grey one, and a pale one more over grey.',
+    remedies: ['Have the primer tinted towards the paint'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const steps = inZone(context, zone).map((at) => at.step);
+        const painted = steps.find((s) => s.kind === 'paint');
+        const under =
+          painted && steps.slice(0, steps.indexOf(painted)).findLast((s) => s.kind === 'prime' || s.kind === 'block');
+        const [a, b] = [painted && productOf(context, painted), under && productOf(context, under)];
+        if (!painted || !a || !b) return [];
+        const apart = Math.abs(lightness(a.colour) - lightness(b.colour));
+        return apart > farTone
+          ? [
+              {
+                step: painted,
+                sentence: `${where(painted)}: the primer is ${lightness(b.colour) > lightness(a.colour) ? 'much lighter' : 'much darker'} than the paint, which costs coats.`,
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'CMP-14',
+    severity: 'stop',
+    tag: 'label',
+    why: 'Thinned past its limit a film neither covers nor holds.',
+    remedies: ['Thin within the limit of the label'],
+    check: (context) =>
+      context.run.flatMap(({ step }) => {
+        const p = productOf(context, step);
+        return p && p.thinningFrac.value > p.thinningMaxFrac.value + 1e-9
+          ? [
+              {
+                step,
+                sentence: `${where(step)}: ${p.name} is thinned by ${Math.round(p.thinningFrac.value * 100)} %; its label allows ${Math.round(p.thinningMaxFrac.value * 100)} %.`,
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'CMP-15',
+    severity: 'advice',
+    tag: 'T',
+    why: 'Gel lies on top: what comes after it can no longer go in.',
+    remedies: ['Begin with a penetrating stain'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const stains = inZone(context, zone)
+          .map((at) => at.step)
+          .filter((s) => s.kind === 'stain' || s.kind === 'dye');
+        const [first, second] = stains;
+        return first && second && first.productId === 'gel-stain'
+          ? [
+              {
+                step: first,
+                sentence: `${where(first)}: gel comes first in a match of several layers.`,
+                fixes: [
+                  {
+                    name: 'Begin with a penetrating stain',
+                    edits: [{ do: 'choose' as const, key: `${zone}/stain`, productId: 'oil-stain' }],
+                  },
+                ],
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'CMP-19',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Oil clears yellow white and pale paint.',
+    remedies: ['Take a clear that does not amber'],
+    check: offending(
+      'before',
+      (s) => s.kind === 'clear' && s.ordinal === 1,
+      (s, step, c) => {
+        const top = s.layers.findLast(
+          (l) => l.productId !== null && ['paint', 'wash'].includes(c.products[l.productId]?.kind ?? ''),
+        );
+        const under = top?.productId ? c.products[top.productId] : undefined;
+        return (
+          under !== undefined &&
+          lightness(under.colour) > paleFrom &&
+          productOf(c, step)?.carrier === 'oil' &&
+          `${where(step)}: an oil clear comes over ${under.name}, which it will yellow.`
+        );
+      },
+      (step) => [
+        {
+          name: 'Take a waterborne clear',
+          edits: [{ do: 'choose', key: `${step.zoneId}/clear`, productId: 'waterborne-satin-clear' }],
+        },
+      ],
+    ),
+  },
+  {
+    id: 'CMP-20',
+    severity: 'warn',
+    tag: 'M',
+    why: 'Strong solvent goes through raw veneer and softens the contact cement under it.',
+    remedies: ['Take a waterborne clear', 'Thin coats only'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const steps = inZone(context, zone).map((at) => at.step);
+        const laid = steps.findIndex((s) => s.kind === 're-veneer');
+        const first = laid < 0 ? undefined : steps.slice(laid).find(isFilm);
+        const carrier = first && productOf(context, first)?.carrier;
+        return first && first.kind === 'clear' && (carrier === 'lacquer' || carrier === 'oil')
+          ? [
+              {
+                step: first,
+                sentence: `${where(first)}: ${name(first)} floods new veneer on contact cement with solvent.`,
+                fixes: [
+                  {
+                    name: 'Take a waterborne one',
+                    edits: [
+                      {
+                        do: 'choose' as const,
+                        key: `${zone}/${first.kind}`,
+                        productId: 'waterborne-satin-clear',
+                      },
+                    ],
+                  },
+                ],
+              },
+            ]
+          : [];
+      }),
+  },
+];

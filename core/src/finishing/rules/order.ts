@@ -1,0 +1,480 @@
+import { zoneNames } from '../../piece';
+import type { Step, StepKindId } from '../../workshop';
+import { damageRow, gluedDamage } from '../damageTable';
+import { stepKind } from '../stepKinds';
+import { putBefore, takeOut } from './Fix';
+import {
+  disturbs,
+  inZone,
+  isAbrasive,
+  isFilm,
+  meet,
+  name,
+  offending,
+  type Rule,
+  type RuleContext,
+  where,
+  workedZones,
+} from './Rule';
+
+const takesFilm: readonly StepKindId[] = ['strip-chemical', 'scrape', 'strip-abrasive', 'peel'];
+const colours: readonly StepKindId[] = ['stain', 'dye', 'tone', 'colour-wash', 'recolour-leather'];
+const repairs: readonly StepKindId[] = ['ease-drawer', 'align-door', 'make-part'];
+
+/** The first step of a zone that wets or abrades it. */
+const firstTouch = (context: RuleContext, zoneId: Step['zoneId']) =>
+  inZone(context, zoneId).find((at) => disturbs(at.step) && at.step.kind !== 'treat-pests')?.step;
+const indexOf = (context: RuleContext, step: Step): number => context.run.findIndex((at) => at.step === step);
+
+/** Fronts that are worked with their pulls or doors still on, and nothing masked. */
+function partsOn(part: 'hardware' | 'door') {
+  return (context: RuleContext) => {
+    const fronts = context.zones.find((z) => z.id === 'fronts');
+    const fitted = fronts?.faces.some((f) => (part === 'hardware' ? f.fittings.pulls : f.fittings.hinges) > 0);
+    const first =
+      part === 'hardware'
+        ? firstTouch(context, 'fronts')
+        : inZone(context, 'fronts').find((at) => at.step.kind === 'stain' || at.step.kind === 'paint')?.step;
+    if (!fitted || !first) return [];
+    const at = indexOf(context, first);
+    const off = context.run.findIndex((x) => x.step.kind === 'remove-part' && x.step.part === part);
+    const masked = context.run.some((x) => x.step.zoneId === null && x.step.kind === 'mask');
+    const cleaned = context.house['hardware-doors'] === 'off-after-cleaning';
+    if (masked || (off >= 0 && (off < at || cleaned))) return [];
+    const left = context.piece.edits.dropped.filter(
+      (id) => id.startsWith('piece/remove-part/') || id.startsWith('piece/refit-part/'),
+    );
+    return [
+      {
+        step: first,
+        sentence: `Fronts: ${name(first)} comes with the ${part === 'door' ? 'doors' : 'hardware'} still on and not masked.`,
+        fixes:
+          left.length > 0
+            ? [{ name: 'Put the taking off back', edits: left.map((stepId) => ({ do: 'restore' as const, stepId })) }]
+            : [],
+      },
+    ];
+  };
+}
+
+/** Rules of order. Common practice, no source, where no other tag stands. */
+export const orderRules: readonly Rule[] = [
+  {
+    id: 'ORD-01',
+    severity: 'warn',
+    tag: 'T',
+    house: 'hardware-doors',
+    why: 'Cleaner, stripper and paint creep under what stays on, and edges stay bare.',
+    remedies: ['Take the hardware off first', 'Mask it, and note why'],
+    check: partsOn('hardware'),
+  },
+  {
+    id: 'ORD-02',
+    severity: 'warn',
+    tag: 'T',
+    house: 'clean-or-scuff',
+    why: 'Grease driven into the wood by the abrasive makes coats fail late.',
+    remedies: ['Degrease first'],
+    check: offending(
+      'before',
+      (s, c) =>
+        (isAbrasive(s) || s.kind === 'scrape') && !(s.kind === 'scuff' && c.house['clean-or-scuff'] === 'scuff-first'),
+      (s, step) => s.soil === 'dirty' && `${where(step)}: ${name(step)} comes before the surface is degreased.`,
+      (step, c) => [
+        putBefore(c, step, [['degrease', { productId: 'degreaser', method: 'wipe' }], ['rinse'], ['dry-out']]),
+      ],
+    ),
+  },
+  {
+    id: 'ORD-03',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Residue of a cleaner spoils adhesion, and water under a film lifts it.',
+    remedies: ['Rinse, and let it dry'],
+    check: offending(
+      'before',
+      (s) => isFilm(s) || s.kind === 'sand' || s.kind === 'scuff',
+      (s, step) =>
+        s.residue === 'cleaner'
+          ? `${where(step)}: ${name(step)} comes while the cleaner is not rinsed off.`
+          : s.wet &&
+            s.residue === 'none' &&
+            `${where(step)}: ${name(step)} comes while the surface is still wet from washing.`,
+      (step, c) => {
+        const unrinsed = c.run.find((at) => at.step === step)?.before.some((s) => s.residue === 'cleaner');
+        return [putBefore(c, step, unrinsed ? [['rinse'], ['dry-out']] : [['dry-out']])];
+      },
+    ),
+  },
+  {
+    id: 'ORD-04',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Stripper softens filler, and the scraper takes it out again.',
+    remedies: ['Fill after stripping'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const steps = inZone(context, zone);
+        const strip = steps.findLastIndex((at) => takesFilm.includes(at.step.kind));
+        const fill = steps.findIndex((at) => at.step.kind === 'fill' || at.step.kind === 'plug');
+        const at = steps[fill];
+        return at && strip > fill
+          ? [
+              {
+                step: at.step,
+                sentence: `${where(at.step)}: ${name(at.step)} comes before the old finish is off.`,
+                fixes: takeOut(at.step),
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'ORD-05',
+    severity: 'stop',
+    tag: 'T',
+    why: 'Loose veneer tears under the abrasive, joints that move crack the film, and glue after stain leaves pale smears.',
+    remedies: ['Glue before this step'],
+    check: offending(
+      'before',
+      (s) => isAbrasive(s) || isFilm(s),
+      (s, step) => {
+        const open = s.openDamage.find((d) => gluedDamage.includes(d));
+        return (
+          open !== undefined && `${where(step)}: ${name(step)} comes while the ${damageRow(open).name} is not glued.`
+        );
+      },
+      (step, c) => [putBefore(c, step, [['glue', { productId: 'wood-glue', method: 'brush' }]])],
+    ),
+  },
+  {
+    id: 'ORD-06',
+    severity: 'warn',
+    tag: 'T',
+    house: 'repairs-in-ladder',
+    why: 'Filler stands proud until it is sanded, and primer shows what was missed only to one who looks.',
+    remedies: ['Sand after filling', 'Look over the first primer coat'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const steps = inZone(context, zone);
+        const fill = steps.findLastIndex((at) => at.step.kind === 'fill' || at.step.kind === 'plug');
+        const coat = steps.find((at, i) => i > fill && isFilm(at.step))?.step;
+        const sanded = steps
+          .slice(fill + 1, coat ? steps.findIndex((at) => at.step === coat) : undefined)
+          .some((at) => isAbrasive(at.step));
+        // On veneer too thin for any abrasive the filler is struck off flush instead.
+        const spared =
+          steps[fill]?.before.some((s) => s.material === 'veneer') && !steps.some((at) => at.step.kind === 'sand');
+        if (fill >= 0 && coat && !sanded && !spared)
+          return [
+            {
+              step: coat,
+              sentence: `${where(coat)}: ${name(coat)} comes over filler that was not sanded.`,
+              fixes: [putBefore(context, coat, [['sand', { grit: 150 }], ['de-dust']])],
+            },
+          ];
+        const primed = steps.find((at) => at.step.kind === 'prime' || at.step.kind === 'block')?.step;
+        const painted = steps.find((at) => at.step.kind === 'paint' || at.step.kind === 'blend')?.step;
+        return primed && painted && zone !== 'hardware' && !steps.some((at) => at.step.kind === 'inspect')
+          ? [
+              {
+                step: painted,
+                sentence: `${where(painted)}: ${name(painted)} comes with no look over the first coat of primer.`,
+                fixes: [putBefore(context, painted, [['inspect']])],
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'ORD-07',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Dust left on the surface stands in the coat for ever.',
+    remedies: ['Vacuum and tack'],
+    check: offending(
+      'before',
+      (s) => isFilm(s) || s.kind === 'wax' || stepKind(s.kind).group === 'decorate',
+      (s, step) => s.dusty && `${where(step)}: ${name(step)} comes with the dust of the abrasive still on it.`,
+      (step, c) => [putBefore(c, step, [['de-dust']])],
+    ),
+  },
+  {
+    id: 'ORD-08',
+    severity: 'warn',
+    tag: 'T',
+    house: 'interior-first',
+    silencedBy: ['after'],
+    why: 'What drips out of the inside falls on what is finished.',
+    remedies: ['Finish the inside first'],
+    check: (context) => {
+      // Who paints the base first finishes clear zones after it, the inside too.
+      if (context.house['top-or-base-first'] === 'base-first') return [];
+      const inside = context.run.find((at) => at.step.zoneId === 'interior' && isFilm(at.step))?.step;
+      const outside = context.run.findLast(
+        (at) => at.step.zoneId !== 'interior' && at.step.zoneId !== 'hardware' && isFilm(at.step),
+      )?.step;
+      if (!inside || !outside || indexOf(context, inside) < indexOf(context, outside)) return [];
+      const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith('interior/'));
+      return [
+        {
+          step: inside,
+          sentence: `Interior: ${name(inside)} comes after the last coat of the outside.`,
+          fixes:
+            pins.length > 0
+              ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
+              : takeOut(inside),
+        },
+      ];
+    },
+  },
+  {
+    id: 'ORD-09',
+    severity: 'warn',
+    tag: 'T',
+    house: 'hardware-doors',
+    why: 'Edges and hinge sides stay bare, and colour runs into the hinges.',
+    remedies: ['Take the doors off', 'Mask the hinges'],
+    check: partsOn('door'),
+  },
+  {
+    id: 'ORD-10',
+    severity: 'warn',
+    tag: 'T',
+    house: 'drilling',
+    why: 'Filler over stain or clear cannot be hidden any more, and a finished front chips under the drill.',
+    remedies: ['Fill before colour', 'Drill through tape, from a template, with a backing'],
+    check: (context) =>
+      context.run.flatMap((at) => {
+        const { step } = at;
+        const over = ['stain', 'dye', 'clear', 'toner'];
+        const coated = at.before.some((s) =>
+          s.layers.some((l) => l.productId !== null && over.includes(context.products[l.productId]?.kind ?? '')),
+        );
+        if ((step.kind === 'fill' || step.kind === 'plug') && coated)
+          return [
+            {
+              step,
+              sentence: `${where(step)}: ${name(step)} comes after the colour or the clear coat.`,
+              fixes: takeOut(step),
+            },
+          ];
+        const late = step.kind === 'drill' && step.zoneId === null;
+        return late && context.house.drilling !== 'after-finish'
+          ? [
+              {
+                step,
+                severity: 'advice' as const,
+                sentence: 'The piece: holes are drilled in a finished front.',
+                fixes: takeOut(step),
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'ORD-11',
+    severity: 'stop',
+    tag: 'T',
+    why: 'Stripper left in the pores eats the next coat, and its wash lifts it.',
+    remedies: ['Wash off every trace, and let it dry'],
+    check: offending(
+      'before',
+      (s) => isFilm(s) || s.kind === 'sand',
+      (s, step) =>
+        (s.residue === 'stripper' || s.residue === 'softened-film') &&
+        `${where(step)}: ${name(step)} comes before the stripper is washed off.`,
+      (step, c) => [putBefore(c, step, [['remove-residue'], ['dry-out']])],
+    ),
+  },
+  {
+    id: 'ORD-12',
+    severity: 'advice',
+    tag: 'T',
+    why: 'A finish can be sold, and made again, only from its record.',
+    remedies: ['Photograph it first'],
+    check: (context) => {
+      const first = context.run.find((at) => at.step.kind !== 'obtain');
+      const taken = context.run.some((at) => at.step.kind === 'photograph');
+      return first && !taken
+        ? [
+            {
+              step: first.step,
+              sentence: 'The piece: nothing is photographed before the first change.',
+              fixes: [{ name: 'Put the photographs back', edits: [{ do: 'restore', stepId: 'piece/photograph/1' }] }],
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'ORD-13',
+    severity: 'warn',
+    tag: 'T',
+    why: 'A pale edge shows wherever paper, leaf or foil ends.',
+    remedies: ['Lay a matching colour under it'],
+    check: offending(
+      'before',
+      (s) => s.kind === 'paper' || s.kind === 'leaf' || s.kind === 'foil',
+      (s, step) =>
+        !s.layers.some((l) => l.stepId?.includes('/paint/') || l.stepId?.startsWith('own/')) &&
+        `${where(step)}: ${name(step)} comes with no colour under it.`,
+      (step, c) => [putBefore(c, step, [['paint', { productId: 'enamel', method: 'brush' }]])],
+    ),
+  },
+  {
+    id: 'ORD-14',
+    severity: 'warn',
+    tag: 'T',
+    why: 'What lies on the paint soils and lifts without a film, and gilding under clear goes dull.',
+    remedies: ['Clear over it', 'Gild last'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const steps = inZone(context, zone);
+        const laid = steps.findLastIndex((at) => ['transfer', 'paper', 'stencil', 'activate'].includes(at.step.kind));
+        const cleared = steps.findLastIndex((at) => at.step.kind === 'clear');
+        const gilded = steps.findIndex((at) => at.step.kind === 'gild-edge');
+        const [on, gild] = [steps[laid], steps[gilded]];
+        if (on && cleared < laid && zone !== 'hardware')
+          return [
+            {
+              step: on.step,
+              sentence: `${where(on.step)}: nothing protects what comes of ${name(on.step)}.`,
+              fixes: [],
+            },
+          ];
+        return gild && cleared > gilded
+          ? [
+              {
+                step: gild.step,
+                sentence: `${where(gild.step)}: ${name(gild.step)} comes before the last clear coat.`,
+                fixes: takeOut(gild.step),
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'ORD-16',
+    severity: 'warn',
+    tag: 'T',
+    why: 'What is planed off a drawer or shimmed under a hinge takes the finish with it.',
+    remedies: ['Repair before the finish'],
+    check: (context) =>
+      context.run.flatMap((at) =>
+        repairs.includes(at.step.kind) && at.before.some((s) => s.layers.some((l) => l.stepId !== null))
+          ? [
+              {
+                step: at.step,
+                sentence: `${where(at.step)}: ${name(at.step)} comes after coats.`,
+                fixes: takeOut(at.step),
+              },
+            ]
+          : [],
+      ),
+  },
+  {
+    id: 'ORD-17',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Colour on the piece cannot be taken back, and a client who was not asked may want another.',
+    remedies: ['Make a sample', 'Have it approved'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const steps = inZone(context, zone).map((at) => at.step);
+        const colour = steps.find((s) => colours.includes(s.kind));
+        if (!colour) return [];
+        const earlier = steps.slice(0, steps.indexOf(colour));
+        if (!earlier.some((s) => s.kind === 'make-sample'))
+          return [
+            {
+              step: colour,
+              sentence: `${where(colour)}: ${name(colour)} comes with no sample made.`,
+              fixes: [putBefore(context, colour, [['make-sample']])],
+            },
+          ];
+        return context.piece.ownership === 'commission' && !earlier.some((s) => s.kind === 'approve')
+          ? [
+              {
+                step: colour,
+                sentence: `${where(colour)}: ${name(colour)} comes before the client approved the sample.`,
+                fixes: [putBefore(context, colour, [['approve']])],
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'ORD-18',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Stripper creeps under tape and into paint beside it.',
+    remedies: ['Strip before anything near is painted', 'Stop short and finish the margin by hand'],
+    check: (context) =>
+      context.run.flatMap((at, i) => {
+        if (at.step.kind !== 'strip-chemical' || !at.step.zoneId) return [];
+        const beside = context.run
+          .slice(0, i)
+          .find((x) => x.step.kind === 'paint' && x.step.zoneId && meet(context, at.step.zoneId!, x.step.zoneId));
+        const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith(`${at.step.zoneId}/`));
+        return beside
+          ? [
+              {
+                step: at.step,
+                sentence: `${where(at.step)}: ${name(at.step)} comes after the ${zoneNames[beside.step.zoneId!].toLowerCase()} beside it was painted.`,
+                fixes:
+                  pins.length > 0
+                    ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
+                    : takeOut(at.step),
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'ORD-19',
+    severity: 'warn',
+    tag: 'T',
+    house: 'top-or-base-first',
+    why: 'Tape lifts stain that is not sealed.',
+    remedies: ['Seal it first'],
+    check: offending(
+      'before',
+      (s) => s.kind === 'mask' && s.zoneId !== null,
+      (s, step, c) => {
+        const top = s.layers.at(-1);
+        return (
+          top?.role === 'in-wood' &&
+          c.products[top.productId ?? '']?.kind === 'stain' &&
+          `${where(step)}: the tape is laid on stain that is not sealed.`
+        );
+      },
+      (step, c) => [putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]])],
+    ),
+  },
+  {
+    id: 'ORD-20',
+    severity: 'warn',
+    tag: 'computed',
+    why: 'What takes days to come has to be ordered before the step that cannot wait for it.',
+    remedies: ['Order it now', 'Take another'],
+    check: (context) =>
+      context.run.flatMap(({ step }) => {
+        const needs =
+          ['paper', 'leaf', 'foil', 'transfer', 're-veneer', 're-cane', 'line'].includes(step.kind) &&
+          !step.id.startsWith('own/');
+        if (!needs || step.waitsFor.some((w) => w.stepId.includes('/obtain/'))) return [];
+        const left = context.piece.edits.dropped.filter((id) => id.startsWith(`${step.zoneId}/obtain/`));
+        return [
+          {
+            step,
+            sentence: `${where(step)}: nothing is ordered for it to ${name(step)}.`,
+            fixes:
+              left.length > 0
+                ? [{ name: 'Put the order back', edits: left.map((stepId) => ({ do: 'restore' as const, stepId })) }]
+                : [],
+          },
+        ];
+      }),
+  },
+];

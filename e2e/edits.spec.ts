@@ -40,3 +40,31 @@ test('steps are moved by button and by keyboard, and what has to come first stay
   await page.getByRole('button', { name: /^Release/ }).click();
   await expect(page.getByRole('heading', { name: 'Your changes to this plan' })).toBeHidden();
 });
+
+test('a spoiled plan is caught with its reason, put right by one press, undone, and overruled with a reason', async ({
+  page,
+}) => {
+  await openFresh(page);
+  await page.goto('/pieces/writing-slope/plan');
+  await page.getByRole('button', { name: /^All \d+ steps/ }).click();
+  await page
+    .getByRole('region', { name: 'Steps' })
+    .getByRole('button', { name: /^Make a sample stick/ })
+    .click();
+  await page.getByRole('button', { name: 'Leave this step out' }).click();
+  const finding = page.locator('.finding', { hasText: 'comes with no sample made' });
+  await expect(finding).toBeVisible();
+  const fix = 'Put back: make a sample stick';
+  await finding.getByRole('button', { name: `What it changes: ${fix}` }).click();
+  await expect(finding.getByRole('status')).toContainText('→');
+  await finding.getByRole('button', { name: fix, exact: true }).click();
+  await expect(finding).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(finding).toBeVisible();
+  await finding.getByText('Overrule it').click();
+  await finding.getByLabel('Why it does not hold here').fill('The sample of the cupboard is the same.');
+  await finding.getByRole('button', { name: 'Overrule with this reason' }).click();
+  await expect(finding).toBeHidden();
+  await page.getByText(/of advice or overruled$/).click();
+  await expect(finding).toContainText('Overruled: The sample of the cupboard is the same.');
+});

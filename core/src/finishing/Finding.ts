@@ -20,5 +20,7 @@ export interface Finding {
   fixes: readonly Fix[];
   /** The house rule that changes or silences it. */
   house: HouseRuleId | null;
+  /** Why the user overruled it; null: it stands. */
+  overruledBecause: string | null;
   tag: 'P' | 'T' | 'M' | 'label' | 'computed';
 }

@@ -18,6 +18,10 @@ export const ruleTable: readonly Rule[] = [
 
 const order: readonly Severity[] = ['stop-locked', 'stop', 'warn', 'advice'];
 
+/** The reason a finding was overruled with; what is locked can only be satisfied. */
+const overruled = (context: RuleContext, findingId: string, severity: Severity): string | null =>
+  severity === 'stop-locked' ? null : (context.piece.overrules.find((o) => o.findingId === findingId)?.why ?? null);
+
 /** Whether a rule keeps still under the schools of the house. */
 const silenced = (rule: Rule, context: RuleContext): boolean => {
   const school = rule.house ? (context.house as Readonly<Record<string, string>>)[rule.house] : undefined;
@@ -45,6 +49,7 @@ export function checkPlan(context: RuleContext, rules: readonly Rule[] = ruleTab
             remedies: rule.remedies,
             fixes: fixes ?? [],
             house: rule.house ?? null,
+            overruledBecause: overruled(context, `${rule.id}/${step.zoneId}/${step.id}`, severity ?? rule.severity),
             tag: rule.tag,
           },
         ];

@@ -1,5 +1,15 @@
 import { type Face, materialOf, type Species, speciesById, surfaceOf, zoneOfFace } from '../piece';
-import type { Carrier, DamageKind, MaterialKind, OldFinishKind, Piece, Product, Step, Surface } from '../workshop';
+import type {
+  Carrier,
+  DamageKind,
+  MaterialKind,
+  OldFinishKind,
+  Piece,
+  Product,
+  ProductKind,
+  Step,
+  Surface,
+} from '../workshop';
 import { canHave, closesDamage, gluedDamage } from './damageTable';
 import { removedUm } from './grits';
 import { type Effect, stepKind } from './stepKinds';
@@ -24,7 +34,7 @@ const fillKinds = ['filler-stick', 'filler-ready', 'filler-two-part'] as const;
 type FillKind = (typeof fillKinds)[number];
 
 const worseFill = (before: FillKind | null, product: Product | undefined): FillKind | null => {
-  const now = fillKinds.findIndex((k) => k === product?.kind);
+  const now = (fillKinds as readonly (ProductKind | undefined)[]).indexOf(product?.kind);
   return fillKinds[Math.max(now, before === null ? -1 : fillKinds.indexOf(before))] ?? null;
 };
 

@@ -54,6 +54,7 @@ export function newPiece(id: string, name: string, formId: FormId, createdAt: st
     additions: {},
     bands: null,
     decisions: {},
+    overrules: [],
     foundAtInspection: {},
     choices: {},
     houseRules: {},

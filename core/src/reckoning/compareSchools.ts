@@ -41,7 +41,7 @@ export function compareSchools(input: ReckonInput, ruleId: HouseRuleId): Result<
       price: totals.price,
       labourPrice: totals.labourPrice,
       lightUseAtMin: totals.lightUseAtMin,
-      findings: findings.length,
+      findings: findings.filter((f) => f.severity !== 'advice' && f.overruledBecause === null).length,
     });
   }
   return good(figures);

@@ -70,7 +70,7 @@ function figuresOf(input: ReckonInput, key: string, choice: string): TreatmentFi
     handsOnMin: totals.handsOnMin,
     price: totals.price,
     lightUseAtMin: totals.lightUseAtMin,
-    findings: findings.length,
+    findings: findings.filter((f) => f.severity !== 'advice' && f.overruledBecause === null).length,
   };
 }
 

@@ -1,5 +1,6 @@
 export { compareSchools, type SchoolFigures } from './compareSchools';
 export { type Alternative, compareTreatments, type Question, type TreatmentFigures } from './compareTreatments';
+export { type FixPreview, previewFix } from './previewFix';
 export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
 export { minuteOf } from './scheduleSteps';

@@ -3,7 +3,7 @@ import { applyFix, type Finding, replan, ruleTable } from '../finishing';
 import { newDamage, newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type Piece, type Product, type StepKindId, type Surface, type ZoneId } from '../workshop';
-import { reckonPiece } from './index';
+import { previewFix, reckonPiece } from './index';
 import { jobs } from './jobs';
 import { minuteOf } from './scheduleSteps';
 
@@ -372,6 +372,36 @@ describe.each(fixtures)('$rule', ({ rule, raises, keepsStill, shelf }) => {
       const before = stops(findings(raises, shelf));
       expect(stops(after).filter((s) => !before.includes(s))).toEqual([]);
     }
+  });
+});
+
+describe('a finding that is met', () => {
+  const dusty = without(clearBoard, 'fronts/de-dust/1');
+  const finding = findings(dusty).find((f) => f.ruleId === 'ORD-07')!;
+  it('is previewed with its cost, and nothing is stored', () => {
+    const piece = planned(dusty);
+    const before = structuredClone(piece);
+    const r = previewFix({ piece, products, settings, nowMin: minuteOf(at) }, finding.fixes[0]!);
+    if (!r.ok) throw new Error('previewed');
+    // 1.06 m² at 1.5 minutes: 2 minutes more.
+    expect(r.value.after.handsOnMin - r.value.before.handsOnMin).toBe(2);
+    expect(r.value.after.price).toBe(r.value.before.price);
+    expect([r.value.resolves.length, r.value.raises]).toEqual([1, []]);
+    expect(piece).toEqual(before);
+  });
+  it('can be overruled with a reason that survives a new plan; what is locked cannot', () => {
+    const kept: Piece = { ...dusty, overrules: [{ findingId: finding.id, why: 'Tacked by hand.', at }] };
+    const again = findings({ ...kept, looks: { fronts: 'natural-clear' }, note: 'planned again' });
+    expect(again.find((f) => f.ruleId === 'ORD-07')?.overruledBecause).toBe('Tacked by hand.');
+    const held: Piece = { ...paintedBoard, lead: { result: 'positive', everyLayer: true, licensedWork: false } };
+    const locked = findings(held).find((f) => f.ruleId === 'SAF-01')!;
+    const tried = findings({ ...held, overrules: [{ findingId: locked.id, why: 'No.', at }] });
+    expect(tried.find((f) => f.ruleId === 'SAF-01')?.overruledBecause).toBeNull();
+  });
+  it('is silenced by the school of the house that allows it', () => {
+    const pine = without(board(surface('solid', 'pine'), 'stained-clear'), 'fronts/condition/1');
+    expect(findings(pine).map((f) => f.ruleId)).toContain('SUB-08');
+    expect(findings({ ...pine, houseRules: { conditioner: 'never' } }).map((f) => f.ruleId)).not.toContain('SUB-08');
   });
 });
 

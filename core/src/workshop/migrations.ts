@@ -32,6 +32,7 @@ const pieceOf2 = (piece: Json): unknown => ({
     additions: {},
     bands: null,
     decisions: {},
+    overrules: [],
     foundAtInspection: {},
   }) as Json),
   surfaces: filled(piece.surfaces, { seat: null, hardware: null }),

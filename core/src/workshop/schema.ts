@@ -304,6 +304,8 @@ export const pieceSchema = z.object({
   bands: bands.nullable(),
   /** What the user decided on a treatment, by "zone/take-off" or "damage/id". */
   decisions: z.record(id, z.object({ choice: id, at: instant, why: text })),
+  /** Findings the user overruled, with the reason. */
+  overrules: z.array(z.object({ findingId: id, why: text, at: instant })).max(500),
   /** Places found when the primer was looked over. */
   foundAtInspection: z.partialRecord(z.enum(zoneIds), z.int().min(0).max(99)),
   /** What the user chose instead of the generated value, by "zone/kind". */

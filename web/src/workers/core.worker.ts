@@ -1,7 +1,10 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
+import type { Fix } from '@cosmesis/core/finishing';
 import {
   compareSchools,
   compareTreatments,
+  type FixPreview,
+  previewFix,
   type Question,
   type ReckonInput,
   type Reckoning,
@@ -31,6 +34,7 @@ const core = {
   schools: (input: ReckonInput, ruleId: HouseRuleId): Result<SchoolFigures[]> =>
     guarded(() => compareSchools(input, ruleId)),
   treatments: (input: ReckonInput): Result<Question[]> => guarded(() => compareTreatments(input)),
+  preview: (input: ReckonInput, fix: Fix): Result<FixPreview> => guarded(() => previewFix(input, fix)),
   demo: (nowMin: number, timeZone: string): Result<Workshop> => guarded(() => good(demoWorkshop(nowMin, timeZone))),
   calendar: (name: string, reckoning: Reckoning, products: Record<string, Product>, nowMin: number): Result<string> =>
     guarded(() => good(stepsToICalendar(name, reckoning, products, nowMin))),

@@ -60,14 +60,38 @@ export const isAbrasive = (step: Step): boolean => stepKind(step.kind).abrasive;
 export const disturbs = (step: Step): boolean =>
   step.zoneId !== null && (isFilm(step) || isAbrasive(step) || stepKind(step.kind).wet || step.kind === 'scrape');
 
+/** What every rule asks of a plan again, worked out once for each. */
+const sorted = new WeakMap<readonly StepStates[], Map<ZoneId | null, StepStates[]>>();
+const distinct = new WeakMap<readonly SurfaceState[], readonly SurfaceState[]>();
+
+function byZone({ run }: RuleContext): Map<ZoneId | null, StepStates[]> {
+  const known = sorted.get(run);
+  if (known) return known;
+  const zones = new Map<ZoneId | null, StepStates[]>();
+  for (const at of run) {
+    const own = zones.get(at.step.zoneId);
+    if (own) own.push(at);
+    else zones.set(at.step.zoneId, [at]);
+  }
+  sorted.set(run, zones);
+  return zones;
+}
+
+/** States that differ: faces that are alike share one. */
+function statesOf(states: readonly SurfaceState[]): readonly SurfaceState[] {
+  const known = distinct.get(states);
+  if (known) return known;
+  const found = [...new Set(states)];
+  distinct.set(states, found);
+  return found;
+}
+
 /** The steps of one zone with their states, in the order of the plan. */
-export const inZone = (context: RuleContext, zoneId: ZoneId | null): StepStates[] =>
-  context.run.filter((at) => at.step.zoneId === zoneId);
+export const inZone = (context: RuleContext, zoneId: ZoneId | null): readonly StepStates[] =>
+  byZone(context).get(zoneId) ?? [];
 
 /** Zones that have steps of their own. */
-export const workedZones = (context: RuleContext): ZoneId[] => [
-  ...new Set(context.run.flatMap((at) => at.step.zoneId ?? [])),
-];
+export const workedZones = (context: RuleContext): ZoneId[] => [...byZone(context).keys()].filter((z) => z !== null);
 
 /** Offences of steps whose faces, before or after them, are in a state that breaks a rule. */
 export const offending =
@@ -80,7 +104,7 @@ export const offending =
   (context) =>
     context.run.flatMap((at) => {
       if (!applies(at.step, context)) return [];
-      for (const state of new Set(at[which])) {
+      for (const state of statesOf(at[which])) {
         const found = broken(state, at.step, context);
         if (found === false) continue;
         const offence = typeof found === 'string' ? { sentence: found } : found;

@@ -17,7 +17,7 @@ import { Inspector } from './Inspector';
 import { LookFields } from './LookFields';
 
 const worstOf = (reckoning: Reckoning) => (stepId: string) => {
-  const found = reckoning.findings.filter((f) => f.stepId === stepId);
+  const found = reckoning.findings.filter((f) => f.stepId === stepId && f.overruledBecause === null);
   if (found.some((f) => f.severity === 'stop' || f.severity === 'stop-locked')) return 'stop' as const;
   return found.some((f) => f.severity === 'warn') ? ('warn' as const) : null;
 };

@@ -8,6 +8,8 @@ export interface StepStates {
   faces: readonly Face[];
   before: readonly SurfaceState[];
   after: readonly SurfaceState[];
+  /** The states among them that differ. */
+  distinct: { before: readonly SurfaceState[]; after: readonly SurfaceState[] };
 }
 
 /** Faces a step acts on: those of its zone; a step of the whole piece acts on none. */
@@ -38,6 +40,6 @@ export function runPlan(
       return next;
     });
     faces.forEach((f, i) => void states.set(f.id, after[i]!));
-    return { step, faces, before, after };
+    return { step, faces, before, after, distinct: { before: [...moved.keys()], after: [...new Set(moved.values())] } };
   });
 }

@@ -62,7 +62,6 @@ export const disturbs = (step: Step): boolean =>
 
 /** What every rule asks of a plan again, worked out once for each. */
 const sorted = new WeakMap<readonly StepStates[], Map<ZoneId | null, StepStates[]>>();
-const distinct = new WeakMap<readonly SurfaceState[], readonly SurfaceState[]>();
 
 function byZone({ run }: RuleContext): Map<ZoneId | null, StepStates[]> {
   const known = sorted.get(run);
@@ -75,15 +74,6 @@ function byZone({ run }: RuleContext): Map<ZoneId | null, StepStates[]> {
   }
   sorted.set(run, zones);
   return zones;
-}
-
-/** States that differ: faces that are alike share one. */
-function statesOf(states: readonly SurfaceState[]): readonly SurfaceState[] {
-  const known = distinct.get(states);
-  if (known) return known;
-  const found = [...new Set(states)];
-  distinct.set(states, found);
-  return found;
 }
 
 /** The steps of one zone with their states, in the order of the plan. */
@@ -104,7 +94,7 @@ export const offending =
   (context) =>
     context.run.flatMap((at) => {
       if (!applies(at.step, context)) return [];
-      for (const state of statesOf(at[which])) {
+      for (const state of at.distinct[which]) {
         const found = broken(state, at.step, context);
         if (found === false) continue;
         const offence = typeof found === 'string' ? { sentence: found } : found;

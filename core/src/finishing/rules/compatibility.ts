@@ -16,8 +16,18 @@ import {
   workedZones,
 } from './Rule';
 
+type Pairs = ReturnType<typeof findPairs>;
+const found = new WeakMap<RuleContext, Pairs>();
+
+/** Pairs of coats, found once for each plan that is checked. */
+function coatPairs(context: RuleContext): Pairs {
+  const pairs = found.get(context) ?? findPairs(context);
+  found.set(context, pairs);
+  return pairs;
+}
+
 /** Pairs of coats of one surface with nothing abrasive between them, with the minutes from one to the next. */
-function coatPairs(context: RuleContext) {
+function findPairs(context: RuleContext) {
   const last = new Map<string | null, Step>();
   const keyedSince = new Map<string | null, boolean>();
   const inTime = [...context.run].sort(

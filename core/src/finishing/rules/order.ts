@@ -101,7 +101,7 @@ export const orderRules: readonly Rule[] = [
             s.residue === 'none' &&
             `${where(step)}: ${name(step)} comes while the surface is still wet from washing.`,
       (step, c) => {
-        const unrinsed = c.run.find((at) => at.step === step)?.before.some((s) => s.residue === 'cleaner');
+        const unrinsed = c.run.find((at) => at.step === step)?.distinct.before.some((s) => s.residue === 'cleaner');
         return [putBefore(c, step, unrinsed ? [['rinse'], ['dry-out']] : [['dry-out']])];
       },
     ),
@@ -164,7 +164,8 @@ export const orderRules: readonly Rule[] = [
           .some((at) => isAbrasive(at.step));
         // On veneer too thin for any abrasive the filler is struck off flush instead.
         const spared =
-          steps[fill]?.before.some((s) => s.material === 'veneer') && !steps.some((at) => at.step.kind === 'sand');
+          steps[fill]?.distinct.before.some((s) => s.material === 'veneer') &&
+          !steps.some((at) => at.step.kind === 'sand');
         if (fill >= 0 && coat && !sanded && !spared)
           return [
             {
@@ -248,7 +249,7 @@ export const orderRules: readonly Rule[] = [
       context.run.flatMap((at) => {
         const { step } = at;
         const over = ['stain', 'dye', 'clear', 'toner'];
-        const coated = at.before.some((s) =>
+        const coated = at.distinct.before.some((s) =>
           s.layers.some((l) => l.productId !== null && over.includes(context.products[l.productId]?.kind ?? '')),
         );
         if ((step.kind === 'fill' || step.kind === 'plug') && coated)
@@ -362,7 +363,7 @@ export const orderRules: readonly Rule[] = [
     remedies: ['Repair before the finish'],
     check: (context) =>
       context.run.flatMap((at) =>
-        repairs.includes(at.step.kind) && at.before.some((s) => s.layers.some((l) => l.stepId !== null))
+        repairs.includes(at.step.kind) && at.distinct.before.some((s) => s.layers.some((l) => l.stepId !== null))
           ? [
               {
                 step: at.step,

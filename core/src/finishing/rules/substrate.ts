@@ -214,7 +214,7 @@ export const substrateRules: readonly Rule[] = [
         );
         if (!pale || context.piece.tests[zone]?.bleed === 'none') return [];
         const tested = context.piece.tests[zone]?.bleed === 'bleeds';
-        const bleeds = pale.before.some((s) => materialOf(s.material).wood && (s.species.bleeds || tested));
+        const bleeds = pale.distinct.before.some((s) => materialOf(s.material).wood && (s.species.bleeds || tested));
         if (!bleeds) return [];
         const earlier = steps.slice(0, steps.indexOf(pale)).map((at) => at.step);
         const blocks = earlier.filter(
@@ -331,7 +331,7 @@ export const substrateRules: readonly Rule[] = [
     remedies: ['Wash it off twice, and keep it down with shellac'],
     check: (context) =>
       workedZones(context).flatMap((zone) => {
-        const bends = inZone(context, zone)[0]?.before.every((x) => materialOf(x.material).flexible) ?? false;
+        const bends = inZone(context, zone)[0]?.distinct.before.every((x) => materialOf(x.material).flexible) ?? false;
         const renewed = context.piece.alterations.some((a) => a.kind === 'new-top' && a.zoneId === zone);
         if (!context.piece.tests[zone]?.silicone || zone === 'hardware' || renewed || bends) return [];
         const steps = inZone(context, zone).map((at) => at.step);

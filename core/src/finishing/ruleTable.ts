@@ -1,8 +1,11 @@
 import type { Finding, Severity } from './Finding';
+import { applicationRules } from './rules/application';
 import { compatibilityRules } from './rules/compatibility';
+import { finishRules } from './rules/finish';
+import { maskingRules } from './rules/masking';
 import { orderRules } from './rules/order';
-import { applicationRules, finishRules, maskingRules, safetyRules } from './rules/others';
 import type { Rule, RuleContext } from './rules/Rule';
+import { safetyRules } from './rules/safety';
 import { substrateRules } from './rules/substrate';
 
 /** The rules a plan is held against. A new rule is a new row. */

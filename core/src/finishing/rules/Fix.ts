@@ -63,6 +63,9 @@ export function applyFix(piece: Edited, fix: Fix, newId: () => string, at: strin
     (change[edit.do] as (p: Edited, e: PlanEdit, id: () => string, at: string) => void)(piece, edit, newId, at);
 }
 
+/** Puts a step back that the user left out. */
+export const restore = (stepId: string): PlanEdit => ({ do: 'restore', stepId });
+
 /** The step of a zone right before another one in the plan. */
 const before = (steps: readonly Step[], step: Step): string =>
   steps.slice(0, Math.max(0, steps.indexOf(step))).findLast((s) => s.zoneId === step.zoneId && s.kind !== 'obtain')

@@ -18,12 +18,25 @@ function Preview({ preview }: { preview: FixPreview }) {
   const { settings } = useWorkshop();
   const { before, after, resolves, raises } = preview;
   const day = (minute: number | null) => (minute === null ? 'held' : dayName(minute, settings.timeZone));
+  const rows = [
+    ['hands-on', duration(before.handsOnMin), duration(after.handsOnMin)],
+    ['cans', money(before.price, settings.currency), money(after.price, settings.currency)],
+    ['light use', day(before.lightUseAtMin), day(after.lightUseAtMin)],
+  ] as const;
   return (
     <div role="status">
-      <p className="n">
-        {duration(before.handsOnMin)} → {duration(after.handsOnMin)}, {money(before.price, settings.currency)} →{' '}
-        {money(after.price, settings.currency)}, light use {day(before.lightUseAtMin)} → {day(after.lightUseAtMin)}
-      </p>
+      {rows.map(([what, was, is]) => (
+        <p key={what}>
+          {what}{' '}
+          {was === is ? (
+            'the same'
+          ) : (
+            <b className="n">
+              {was} → {is}
+            </b>
+          )}
+        </p>
+      ))}
       {resolves.length > 1 && <p>It resolves {resolves.length} findings.</p>}
       {raises.map((sentence) => (
         <p key={sentence}>It raises: {sentence}</p>

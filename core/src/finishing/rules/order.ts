@@ -213,7 +213,8 @@ export const orderRules: readonly Rule[] = [
       if (context.house['top-or-base-first'] === 'base-first') return [];
       const inside = context.run.find((at) => at.step.zoneId === 'interior' && isFilm(at.step))?.step;
       const outside = context.run.findLast(
-        (at) => at.step.zoneId !== 'interior' && at.step.zoneId !== 'hardware' && isFilm(at.step),
+        (at) =>
+          at.step.zoneId !== 'interior' && at.step.zoneId !== 'hardware' && (isFilm(at.step) || at.step.kind === 'wax'),
       )?.step;
       if (!inside || !outside || indexOf(context, inside) < indexOf(context, outside)) return [];
       const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith('interior/'));

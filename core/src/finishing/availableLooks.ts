@@ -1,5 +1,5 @@
 import { type Face, materialOf, surfaceOf } from '../piece';
-import { type LookKind, lookKinds, type Piece, type Surface, type ZoneId } from '../workshop';
+import { type LookKind, lookKinds, type Piece, type Surface, type ToolId, type ZoneId } from '../workshop';
 import { type Addition, additionTable } from './additionTable';
 import { lookRow, lookTable } from './lookTable';
 
@@ -27,8 +27,14 @@ function mixed(surfaces: readonly Surface[]): string | null {
   return `${name(first)} and ${name(other).toLowerCase()} stand in one zone: move one of them to a zone of its own.`;
 }
 
-/** Which looks the faces of a zone can have: what the survey forces is said plainly. */
-export function availableLooks(piece: Piece, faces: readonly Face[]): LookChoice[] {
+/** A seat is covered anew only where there is upholstery. */
+const untooled = (look: LookKind, tools: readonly ToolId[]): string | null =>
+  look === 're-covered' && !tools.includes('upholstery')
+    ? 'The workshop does no upholstery. Add upholstery tools under House rules, or hand it out.'
+    : null;
+
+/** Which looks the faces of a zone can have with the tools at hand: what the survey forces is said plainly. */
+export function availableLooks(piece: Piece, faces: readonly Face[], tools: readonly ToolId[]): LookChoice[] {
   const surfaces = [...new Set(faces.map((f) => surfaceOf(piece, f)))];
   const mixture = mixed(surfaces);
   return lookKinds.map((look) => ({
@@ -36,7 +42,9 @@ export function availableLooks(piece: Piece, faces: readonly Face[]): LookChoice
     barredBecause:
       look === 'leave'
         ? null
-        : (mixture ?? surfaces.map((s) => lookRow(look).barred(s)).find((reason) => reason !== null) ?? null),
+        : (mixture ??
+          surfaces.map((s) => lookRow(look).barred(s)).find((reason) => reason !== null) ??
+          untooled(look, tools)),
   }));
 }
 

@@ -21,12 +21,12 @@ export interface Shop {
   settings: Pick<Settings, 'houseRules' | 'methods' | 'tools' | 'sprayCarriers'>;
 }
 
-/** Looks that the survey does not allow, said with what can be had instead. */
-function barredLooks(piece: Piece, zones: readonly Zone[]): Issue[] {
+/** Looks that the survey or the tools do not allow, said with what can be had instead. */
+function barredLooks(piece: Piece, zones: readonly Zone[], tools: Settings['tools']): Issue[] {
   return zones.flatMap((zone) => {
     if (zone.id === 'hardware') return [];
     const wanted = lookOf(piece, zone.id);
-    const choices = availableLooks(piece, zone.faces);
+    const choices = availableLooks(piece, zone.faces, tools);
     const barred = choices.find((c) => c.look === wanted)?.barredBecause;
     const instead = choices
       .filter((c) => !c.barredBecause)
@@ -55,7 +55,7 @@ export function generatePlan(piece: Piece, shop: Shop): Result<Step[]> {
   if (!shape.ok) return refused(...shape.issues);
   const faces = buildFaces(shape.value);
   const zones = zonesOf(piece, faces);
-  const barred = barredLooks(piece, zones);
+  const barred = barredLooks(piece, zones, settings.tools);
   if (barred.length > 0) return refused(...barred);
   const house = houseOf(settings, piece);
   const ways = waysOf(settings);

@@ -10,6 +10,7 @@ import {
   type Product,
   type Step,
   type Surface,
+  toolIds,
 } from '../workshop';
 import { generatePlan, houseOf, houseRuleTable } from './index';
 
@@ -290,15 +291,21 @@ describe('schools of repairs, tools, seats and the price', () => {
     });
     expect(change('character', 'modernise', worn).come).toEqual(['top fill-stick']);
   });
+  const chair: Piece = {
+    ...newPiece('c', 'C', 'chair-upholstered', '2026-11-25T08:00:00Z'),
+    heightM: 0.95,
+    widthM: 0.5,
+    depthM: 0.52,
+    looks: { seat: 're-covered' },
+  };
   it('old-upholstery: taken off, or covered over', () => {
-    const chair: Piece = {
-      ...newPiece('c', 'C', 'chair-upholstered', '2026-11-25T08:00:00Z'),
-      heightM: 0.95,
-      widthM: 0.5,
-      depthM: 0.52,
-      looks: { seat: 're-covered' },
-    };
     expect(change('old-upholstery', 'keep', chair).gone).toEqual(['seat remove-covering']);
+  });
+  it('a seat is covered anew only where there is upholstery, and the refusal says what to do', () => {
+    const tools = toolIds.filter((t) => t !== 'upholstery');
+    const r = generatePlan(chair, { products, settings: { ...settings, tools } });
+    expect(r.ok ? [] : r.issues.map((i) => [i.code, i.path])).toEqual([['look_barred', 'looks.seat']]);
+    expect(r.ok ? '' : r.issues[0]?.message).toContain('Add upholstery tools under House rules');
   });
   it('edge-seal with primer, runs and a new brush are said at the step', () => {
     expect(find(following('edge-seal', 'primer'), 'top/seal-edge/1')?.reason).toContain('A little primer');

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { buildFaces, newDamage, newPiece, shapeToDraw } from '../piece';
 import { typicalProducts } from '../products';
-import { type Piece, type Product, type Step, type StepKindId, type Surface, stepKindIds } from '../workshop';
+import { type Piece, type Product, type Step, type StepKindId, type Surface, stepKindIds, toolIds } from '../workshop';
 import {
   availableLooks,
   bandColour,
@@ -219,6 +219,7 @@ describe('availableLooks', () => {
       return availableLooks(
         piece,
         buildFaces(shapeToDraw(piece)).filter((f) => f.zoneId === 'top'),
+        toolIds,
       )
         .filter((l) => l.barredBecause)
         .map((l) => l.look);
@@ -238,7 +239,9 @@ describe('availableLooks', () => {
   it('counts a face by what it is made of, also after it was moved', () => {
     const piece = pieceOf(surface('mdf', 'unknown', 'none'), { faceZones: { 'top/upper': 'carcass' } });
     const moved = buildFaces(shapeToDraw(piece)).filter((f) => f.id === 'top/upper' || f.zoneId === 'carcass');
-    expect(availableLooks(piece, moved).find((l) => l.look === 'stained-clear')?.barredBecause).toContain('MDF');
+    expect(availableLooks(piece, moved, toolIds).find((l) => l.look === 'stained-clear')?.barredBecause).toContain(
+      'MDF',
+    );
   });
 });
 

@@ -40,9 +40,9 @@ function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: Look
 /** The look of a zone, with what it carries besides. */
 export function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
   const edit = useEditPiece(piece.id);
-  const { unitSystem } = useSettings();
+  const { unitSystem, tools } = useSettings();
   const look = lookOf(piece, zone.id);
-  const looks = availableLooks(piece, zone.faces);
+  const looks = availableLooks(piece, zone.faces, tools);
   // Only what keeps the wood from showing is worth a line; the rest is simply not offered.
   const barred = looks.find((l) => l.look === 'natural-clear')?.barredBecause;
   return (

@@ -86,6 +86,7 @@ export function generatePlan(piece: Piece, shop: Shop): Result<Step[]> {
   return good(edited.steps, [
     ...emptyZones(piece, zones),
     ...misplaced(piece, zones),
+    ...leftAsItIs(situations),
     ...unusedChoices(piece, steps, products),
     ...edited.issues,
   ]);
@@ -108,6 +109,23 @@ const openForever = (situations: readonly Situation[]): Issue[] =>
             message: `${zoneNames[s.zoneId]}: ${damageRow(t.damage.kind).name} cannot be put right here: the workshop has no clamps. Add them under House rules, leave the zone alone, or hand the repair out.`,
           })),
   );
+
+/** Damage on a zone that is left alone: nothing is done about it, and that is said. */
+const leftAsItIs = (situations: readonly Situation[]): Issue[] =>
+  situations
+    .filter((s) => s.look === 'leave' && s.zoneId !== 'hardware')
+    .flatMap((s) => {
+      const noted = s.treated.filter((t) => t.treatment.steps.length > 0).map((t) => damageRow(t.damage.kind).name);
+      return noted.length === 0
+        ? []
+        : [
+            {
+              code: 'damage_left',
+              path: `looks.${s.zoneId}`,
+              message: `${zoneNames[s.zoneId]}: left alone, so what was noted stays: ${[...new Set(noted)].join(', ')}. Choose a look for it to have it put right.`,
+            },
+          ];
+    });
 
 /** Damage that cannot be where it was put: kept, said, and left out of the plan. */
 const misplaced = (piece: Piece, zones: readonly Zone[]): Issue[] =>

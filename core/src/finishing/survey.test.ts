@@ -198,6 +198,20 @@ describe('one fact of the survey changed at a time', () => {
       'Fronts: open joint cannot be put right here: the workshop has no clamps. Add them under House rules, leave the zone alone, or hand the repair out.',
     ]);
   });
+  it('damage on a zone left alone stays, and that is said', () => {
+    const wobbly = board({
+      damage: [newDamage('d', 'open-joint', 'fronts')],
+      faceZones: { 'board/front': 'own-1' },
+      looks: { fronts: 'leave', 'own-1': 'painted' },
+    });
+    const r = generatePlan(wobbly, { products, settings });
+    expect(r.ok ? r.warnings.map((w) => [w.code, w.message]) : []).toEqual([
+      [
+        'damage_left',
+        'Fronts: left alone, so what was noted stays: open joint. Choose a look for it to have it put right.',
+      ],
+    ]);
+  });
   it('damage that cannot be there is kept, and said', () => {
     const odd = board({ damage: [newDamage('d', 'broken-cane', 'fronts'), newDamage('e', 'dent', 'top')] });
     const r = generatePlan(odd, { products, settings });

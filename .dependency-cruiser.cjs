@@ -6,6 +6,7 @@ const rooms = [
   'products',
   'piece',
   'coverage',
+  'mixing',
   'finishing',
   'schedule',
   'reckoning',

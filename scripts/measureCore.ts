@@ -1,6 +1,6 @@
 // Times of the core on the demo and on a made-up workshop of 200 pieces.
 import { demoWorkshop } from '@cosmesis/core/demo';
-import { checkPlan, houseOf, replan, runPlan } from '@cosmesis/core/finishing';
+import { checkPlan, houseOf, nothingAround, replan, runPlan } from '@cosmesis/core/finishing';
 import { buildFaces, shapeOf, shapeToDraw, zonesOf } from '@cosmesis/core/piece';
 import { reckonPiece } from '@cosmesis/core/reckoning';
 import { ownZoneIds, zoneIds } from '@cosmesis/core/workshop';
@@ -87,9 +87,21 @@ const contexts = pieces.map((piece) => {
     settings,
     house: houseOf(settings, piece),
     times: new Map(
-      steps.map((s) => [s.step.id, { startMin: s.startMin, endMin: s.endMin, logged: s.status !== 'planned' }]),
+      steps.map((s) => [
+        s.step.id,
+        {
+          startMin: s.startMin,
+          endMin: s.endMin,
+          logged: s.status !== 'planned',
+          handsOnMin: s.handsOnMin,
+          highL: s.productL?.high ?? 0,
+        },
+      ]),
     ),
     lightUseAtMin: totals.lightUseAtMin,
+    nowMin,
+    air: null,
+    around: nothingAround,
   };
 });
 say(

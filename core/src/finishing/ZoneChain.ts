@@ -1,4 +1,4 @@
-import type { Carrier, Method, Piece, Product, ProductKind, Step, StepKindId, ZoneId } from '../workshop';
+import type { Carrier, Hazard, Method, Piece, Product, ProductKind, Step, StepKindId, ZoneId } from '../workshop';
 import type { Phase } from './phases';
 import { stepKind } from './stepKinds';
 import { liesOnFilm, waitBetween } from './waitBetween';
@@ -27,6 +27,25 @@ const usualProduct: Readonly<Partial<Record<ProductKind, string>>> = {
   glue: 'wood-glue',
   'metal-primer': 'metal-primer',
 };
+
+/** What is left over and may catch fire: seen to before anything else is taken up. */
+export const leftovers: readonly { hazard: Hazard; what: string; reason: string }[] = [
+  {
+    hazard: 'self-heating-rags',
+    what: 'oily rags',
+    reason: 'Flat outdoors to dry, or in a lidded metal can with water: oily rags in a heap catch fire.',
+  },
+  {
+    hazard: 'cures-hot',
+    what: 'mixed filler left over',
+    reason: 'Mixed filler that is left over heats itself as it sets: outdoors until it is cold, then to the bin.',
+  },
+  {
+    hazard: 'burns-cotton',
+    what: 'scraps with super glue on them',
+    reason: 'Super glue on cotton, wool or leather scraps heats and smokes: no rags near it, and the scraps outdoors.',
+  },
+];
 
 /** What was picked for one kind of step of a zone. */
 export interface Pick {
@@ -124,12 +143,9 @@ export class ZoneChain {
     };
     this.drafts.push({ phase: at, step });
     if (aside) this.beside.add(step);
-    // Rags wet with oil heat themselves: they are seen to before anything else is taken up.
-    const oily = productId !== null && this.products[productId]?.hazards.includes('self-heating-rags');
-    if (oily)
-      this.add(at, 'dispose', {
-        reason: 'Flat outdoors to dry, or in a lidded metal can with water: oily rags in a heap catch fire.',
-      });
+    const hazards = productId === null ? [] : (this.products[productId]?.hazards ?? []);
+    const left = leftovers.find((l) => hazards.includes(l.hazard));
+    if (left) this.add(at, 'dispose', { reason: left.reason });
     return step;
   }
 

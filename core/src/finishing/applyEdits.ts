@@ -78,7 +78,7 @@ function insert(steps: readonly Step[], extra: Piece['edits']['extra'][number]):
     lineM: 0,
     test: null,
     faceIds: null,
-    areaFrac: 1,
+    areaFrac: extra.areaFrac ?? 1,
     fixedWaitMin: 0,
     reason: 'Added by you.',
     waitsFor: [{ stepId: after.id, wait: waitBetween(after, extra.kind, extra.productId) }],

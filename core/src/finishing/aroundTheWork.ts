@@ -257,7 +257,11 @@ function putBack(around: Around, parts: readonly Part[]): void {
   if (piece.ownership === 'own') return;
   whole.add(phase.handOver, 'hand-over', {
     aside: true,
-    waitsFor: films.map((f) => ({ stepId: f.id, wait: 'light-use' as const })),
+    waitsFor: films.map((f) => ({
+      stepId: f.id,
+      // What children or food touch is cured through first.
+      wait: f.zoneId && piece.wear[f.zoneId] === 'child-food' ? ('cure' as const) : ('light-use' as const),
+    })),
     reason: 'With its care card: when it may be used, how it is cleaned, and when it has cured.',
   });
 }

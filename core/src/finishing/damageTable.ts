@@ -440,9 +440,24 @@ export const damageTable: readonly DamageRow[] = [
     ],
     'Insects are treated before anything else, away from other pieces.',
   ),
+  row(
+    'fibrous-lining',
+    'grey fibrous or board lining, old wiring or heater',
+    [
+      one('leave-alone', 'Leave it alone', [], 'Nothing is disturbed.', 'The zone cannot be worked.'),
+      one(
+        'licensed',
+        'Have it taken out by licensed people',
+        [],
+        'The piece can be worked afterwards.',
+        'Costs money, and waits for them.',
+      ),
+    ],
+    'Such linings may hold asbestos: nothing is disturbed until licensed people have dealt with it.',
+  ),
 ];
 
-const anywhere: readonly DamageKind[] = ['filthy', 'odour', 'mould', 'live-insects'];
+const anywhere: readonly DamageKind[] = ['filthy', 'odour', 'mould', 'live-insects', 'fibrous-lining'];
 const ofMaterial: Readonly<Partial<Record<MaterialKind, readonly DamageKind[]>>> = {
   leather: ['torn-leather'],
   cloth: ['torn-cloth'],

@@ -1,3 +1,4 @@
+export { type Around, nothingAround, type SetBatch, type Stock, type WetElsewhere } from './Around';
 export { type Addition, additionRow, additionTable } from './additionTable';
 export { comesBefore, ownStepId } from './applyEdits';
 export { additionsOf, availableAdditions, availableLooks, type LookChoice, lookNames } from './availableLooks';
@@ -16,7 +17,7 @@ export { hasOldFilm, leadBanTable, leadHold } from './leadBans';
 export { type Look, lookRow, lookTable } from './lookTable';
 export { type Replanned, replan } from './replan';
 export { applyFix, type Fix, type PlanEdit } from './rules/Fix';
-export type { Rule, RuleContext } from './rules/Rule';
+export type { AirReading, Rule, RuleContext, StepTime } from './rules/Rule';
 export { checkPlan, ruleTable } from './ruleTable';
 export { runPlan, type StepStates } from './runPlan';
 export { lookOf, type Situation } from './Situation';

@@ -1,7 +1,11 @@
 import type { Finding, Severity } from './Finding';
 import { applicationRules } from './rules/application';
+import { benchRules } from './rules/bench';
 import { compatibilityRules } from './rules/compatibility';
+import { conditionRules } from './rules/conditions';
 import { finishRules } from './rules/finish';
+import { hazardRules } from './rules/hazards';
+import { labelRules } from './rules/labels';
 import { maskingRules } from './rules/masking';
 import { orderRules } from './rules/order';
 import type { Rule, RuleContext } from './rules/Rule';
@@ -11,11 +15,15 @@ import { substrateRules } from './rules/substrate';
 /** The rules a plan is held against. A new rule is a new row. */
 export const ruleTable: readonly Rule[] = [
   ...safetyRules,
+  ...hazardRules,
   ...substrateRules,
   ...orderRules,
+  ...conditionRules,
   ...compatibilityRules,
+  ...labelRules,
   ...maskingRules,
   ...applicationRules,
+  ...benchRules,
   ...finishRules,
 ];
 

@@ -398,6 +398,16 @@ export const stepKindTable = [
     gives: ['take-film', 'abrade'],
     rise: -4,
   }),
+  abrasive('strip-heat', 'Soften the film with heat and scrape', 'heat', 15, 0, {
+    group: 'take off',
+    needs: ['dry', 'no-stripper'],
+    gives: ['take-film'],
+    touches: ['dust', 'vapour'],
+    protection: ['cartridge-mask', 'gloves', 'goggles'],
+    waste: ['sludge'],
+    consumes: [{ what: 'scraper edge', unit: 'pieces', perM2: 0.5 }],
+    rise: -4,
+  }),
   kind(
     'take off',
     'peel',
@@ -503,6 +513,7 @@ export const stepKindTable = [
   abrasive('sand', 'Sand', 'sand', 4, 1.5, { needs: ['dry', 'glued', 'no-stripper', 'clean'] }),
   abrasive('scuff', 'Scuff', 'scuff', 3, 1),
   abrasive('denib', 'Sand lightly between coats', 'denib', 3, 0.8),
+  abrasive('steel-wool', 'Rub with steel wool', 'wool', 3, 1),
   abrasive('level', 'Level the ridge', 'level', 4, 0.5, { rise: 0 }),
   abrasive('feather', 'Feather the edges', 'feather', 4, 0.5, { rise: 0 }),
   abrasive('rub-out', 'Rub out the finish', 'rub', 20, 0.5, { rise: 0 }),
@@ -717,7 +728,7 @@ export const stepKindTable = [
   kind('close', 'dry', 'Leave to dry', 'dry', {}),
   kind('close', 'cure', 'Leave to cure', 'cure', {}),
   kind('close', 'assemble', 'Put the parts together', 'assemble', { fixed: 20 }),
-  kind('close', 'dispose', 'See to the oily rags', 'rags', { fixed: 2 }, { divisible: false }),
+  kind('close', 'dispose', 'See to what may catch fire', 'rags', { fixed: 2 }, { divisible: false }),
   kind('close', 'hand-over', 'Hand it over with its care card', 'hand over', { fixed: 15 }),
 ] as const satisfies readonly StepKind[];
 

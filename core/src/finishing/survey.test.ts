@@ -162,7 +162,7 @@ describe('one fact of the survey changed at a time', () => {
         ],
       }),
       [],
-      ['plug'],
+      ['plug', 'dispose'],
     ],
     [
       'an old label is covered, and nothing else changes in the zone',

@@ -64,6 +64,9 @@ export function newPiece(id: string, name: string, formId: FormId, createdAt: st
     log: [],
     startAt: null,
     note: '',
+    home: null,
+    keptPlans: [],
+    reworked: [],
   };
 }
 

@@ -1,4 +1,5 @@
 import type { Product, ProductTimes, SourcedRange, Tag } from '../workshop';
+import { type LabelFacts, labelFactsOf } from './labelFacts';
 
 const h = 60;
 const d = 24 * h;
@@ -43,7 +44,7 @@ const packs = (...sizes: [volumeL: number, price: number][]) =>
  * Generic products as they are typically sold: a start, to be replaced by the label of one's own can. M: typical from
  * memory. T: common practice, no source. P: published. Prices are placeholders in the workshop's currency.
  */
-export const typicalProducts = [
+const rows: readonly Omit<Product, keyof LabelFacts>[] = [
   {
     ...base,
     id: 'degreaser',
@@ -104,7 +105,7 @@ export const typicalProducts = [
     packs: packs([0.28, 12], [0.75, 24]),
     colour: '#cdbf9d',
     hidingFrac: 1,
-    hazards: ['vapour', 'flammable'],
+    hazards: ['vapour', 'flammable', 'cures-hot'],
   },
   {
     ...base,
@@ -1061,6 +1062,9 @@ export const typicalProducts = [
     air: wideAir,
     packs: packs([0.02, 5]),
     colour: '#ffffff',
-    hazards: ['vapour'],
+    hazards: ['vapour', 'burns-cotton'],
   },
-] as const satisfies readonly Product[];
+];
+
+/** The same with what else their labels usually say. */
+export const typicalProducts: readonly Product[] = rows.map((row) => ({ ...row, ...labelFactsOf(row) }));

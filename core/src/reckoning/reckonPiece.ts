@@ -1,5 +1,7 @@
 import { stepVolume } from '../coverage';
 import {
+  type AirReading,
+  type Around,
   bandColour,
   cautionsOf,
   checkPlan,
@@ -8,6 +10,7 @@ import {
   handsOnMinutes,
   houseOf,
   lookOf,
+  nothingAround,
   replan,
   runPlan,
   type Shop,
@@ -38,6 +41,10 @@ export interface ReckonInput {
     'timeZone' | 'workingHours' | 'houseRules' | 'methods' | 'tools' | 'sprayCarriers' | 'labour'
   >;
   nowMin: number;
+  /** Last reading of the air; left out: none. */
+  air?: AirReading | null;
+  /** What the rest of the workshop means for it; left out: nothing. */
+  around?: Around;
 }
 
 /** Share of a step's area that is bare softwood or board and drinks its first coat. */
@@ -130,6 +137,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     nowMin,
     startMin: piece.startAt ? minuteOf(piece.startAt) : null,
     calendar: keptWorkCalendar(settings),
+    dustElsewhere: piece.decisions['piece/dust']?.choice === 'other-space',
+    openElsewhere: input.around?.wet ?? [],
   });
   const run = runPlan(piece, zones, scheduled.steps, products);
   const house = houseOf(settings, piece);
@@ -198,10 +207,31 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   });
 
   const times = new Map(
-    worked.map((s) => [s.step.id, { startMin: s.startMin, endMin: s.endMin, logged: s.status !== 'planned' }]),
+    worked.map((s) => [
+      s.step.id,
+      {
+        startMin: s.startMin,
+        endMin: s.endMin,
+        logged: s.status !== 'planned',
+        handsOnMin: s.handsOnMin,
+        highL: s.actualL ?? s.productL?.high ?? 0,
+      },
+    ]),
   );
   const lightUse = totalsOf(worked, [], products, () => 0).lightUseAtMin;
-  const findings = checkPlan({ piece, zones, run, products, settings, house, times, lightUseAtMin: lightUse });
+  const findings = checkPlan({
+    piece,
+    zones,
+    run,
+    products,
+    settings,
+    house,
+    times,
+    lightUseAtMin: lightUse,
+    nowMin,
+    air: input.air ?? null,
+    around: input.around ?? nothingAround,
+  });
   const steps = withHolds(worked, findings);
   const needs = needsOf(steps, products);
   return good({

@@ -1,5 +1,5 @@
-import { stepKind } from '../finishing';
-import { type Lag, type ScheduleAnswer, scheduleInOrder, type WorkCalendar } from '../schedule';
+import { isSprayed, stepKind } from '../finishing';
+import { type Lag, type ScheduleAnswer, type SharedAir, scheduleInOrder, type WorkCalendar } from '../schedule';
 import type { LogEntry, Product, Step } from '../workshop';
 import { resolveLags } from './resolveLags';
 
@@ -12,6 +12,10 @@ export interface StepTimes {
   nowMin: number;
   startMin: number | null;
   calendar: WorkCalendar;
+  /** Abrading is done in another space than coating. */
+  dustElsewhere?: boolean;
+  /** Films of other pieces that are not dust-free. */
+  openElsewhere?: readonly { fromMin: number; untilMin: number }[];
 }
 
 /** A plan in time: with the scuffs that passed windows ask for. */
@@ -41,6 +45,22 @@ function fixedTime(
   return startMin === null ? null : { startMin, endMin: Math.max(nowMin, startMin + handsOnMin) };
 }
 
+/** What a step raises, and leaves open to what others raise. */
+function airOf(step: Step, { products, dustElsewhere }: StepTimes): { air?: SharedAir } {
+  const { film, abrasive } = stepKind(step.kind);
+  if (step.zoneId === null || (!film && !abrasive)) return {};
+  const product = step.productId ? products[step.productId] : undefined;
+  const mist = film && isSprayed(step.method) ? step.productId : null;
+  return {
+    air: {
+      place: step.zoneId,
+      openMin: film ? (product?.times.dustFreeMin.high ?? 0) : 0,
+      raises: abrasive && !dustElsewhere ? 'dust' : mist,
+      lays: film ? step.productId : null,
+    },
+  };
+}
+
 function layOut(steps: readonly Step[], times: StepTimes): { answer: ScheduleAnswer; lags: Map<string, Lag[]> } {
   const lags = resolveLags(steps, times.products);
   const byStep = new Map(times.log.map((entry) => [entry.stepId, entry]));
@@ -52,11 +72,15 @@ function layOut(steps: readonly Step[], times: StepTimes): { answer: ScheduleAns
       handsOnMin,
       divisible: stepKind(step.kind).divisible,
       lags: lags.get(step.id) ?? [],
+      ...airOf(step, times),
       fixed: fixedTime(byStep.get(step.id), handsOnMin, times.nowMin),
     };
   });
   const nowMin = begun ? times.nowMin : Math.max(times.nowMin, times.startMin ?? times.nowMin);
-  return { answer: scheduleInOrder({ activities, nowMin }, times.calendar), lags };
+  return {
+    answer: scheduleInOrder({ activities, nowMin, openElsewhere: times.openElsewhere ?? [] }, times.calendar),
+    lags,
+  };
 }
 
 /** The scuff and dust removal that a coat needs when the window of the one before it has closed. */

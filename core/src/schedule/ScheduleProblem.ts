@@ -7,6 +7,18 @@ export interface Lag {
   blocked: { from: number; to: number } | null;
 }
 
+/** What an activity leaves open to dust, and what it puts into the air. */
+export interface SharedAir {
+  /** Works on one place do not spoil each other: their lags see to that. */
+  place: string;
+  /** Minutes after its end in which what it leaves takes dust; 0: nothing. */
+  openMin: number;
+  /** What it raises while it is done; null: nothing. What it raises does not spoil what was laid with the same. */
+  raises: string | null;
+  /** What it lays down; null: nothing. */
+  lays: string | null;
+}
+
 /** Something to be placed in time. Whole minutes. */
 export interface Activity {
   id: string;
@@ -15,6 +27,8 @@ export interface Activity {
   /** May be laid down at the end of a shift and gone on with in the next. */
   divisible: boolean;
   lags: readonly Lag[];
+  /** How it shares the air of its room; left out: it neither spoils nor can be spoiled. */
+  air?: SharedAir;
   /** What has happened: it lies where it lies. */
   fixed: { startMin: number; endMin: number } | null;
 }
@@ -24,6 +38,8 @@ export interface ScheduleProblem {
   activities: readonly Activity[];
   /** Nothing new starts before this minute. */
   nowMin: number;
+  /** What others left open in the same air. */
+  openElsewhere?: readonly { fromMin: number; untilMin: number }[];
 }
 
 /** Where an activity lies. */

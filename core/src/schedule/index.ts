@@ -1,3 +1,3 @@
-export type { Activity, Lag, Placed, ScheduleAnswer, ScheduleProblem } from './ScheduleProblem';
+export type { Activity, Lag, Placed, ScheduleAnswer, ScheduleProblem, SharedAir } from './ScheduleProblem';
 export { scheduleInOrder } from './scheduleInOrder';
 export { keptWorkCalendar, type Shift, type WorkCalendar, workCalendar } from './WorkCalendar';

@@ -1,4 +1,4 @@
-import type { Activity, Lag, Placed, ScheduleAnswer, ScheduleProblem } from './ScheduleProblem';
+import type { Activity, Lag, Placed, ScheduleAnswer, ScheduleProblem, SharedAir } from './ScheduleProblem';
 import type { WorkCalendar } from './WorkCalendar';
 
 /** The lags of an activity whose first ends are known, with those ends. */
@@ -48,6 +48,26 @@ function pastOtherWork(activity: Activity, fromMin: number, busy: readonly Place
   return at;
 }
 
+/** When the air allows an activity that would start there; undefined: then. */
+function airAllowsFrom(
+  { air }: Activity,
+  at: Placed,
+  others: readonly { air: SharedAir; at: Placed }[],
+  elsewhere: NonNullable<ScheduleProblem['openElsewhere']>,
+): number | undefined {
+  if (!air) return undefined;
+  for (const other of others) {
+    if (other.air.place === air.place) continue;
+    const closes = other.at.endMin + other.air.openMin;
+    const spoils = air.raises !== null && air.raises !== other.air.lays && other.air.openMin > 0;
+    if (spoils && other.at.endMin < at.endMin && closes > at.startMin) return closes;
+    const spoiled = other.air.raises !== null && other.air.raises !== air.lays && air.openMin > 0;
+    if (spoiled && other.at.startMin < at.endMin + air.openMin && other.at.endMin > at.endMin) return other.at.endMin;
+  }
+  if (air.raises === null) return undefined;
+  return elsewhere.find((w) => w.fromMin < at.endMin && w.untilMin > at.startMin)?.untilMin;
+}
+
 /** The first place that lags, hands and working hours allow. Each barred interval moves it forward, so this ends. */
 function place(
   activity: Activity,
@@ -55,12 +75,14 @@ function place(
   nowMin: number,
   busy: readonly Placed[],
   calendar: WorkCalendar,
+  others: readonly { air: SharedAir; at: Placed }[],
+  elsewhere: NonNullable<ScheduleProblem['openElsewhere']>,
 ): Placed {
   const lags = knownLags(activity, placed);
   let from = Math.max(nowMin, ...lags.map(({ lag, end }) => end + lag.minMin));
   for (;;) {
     const at = pastOtherWork(activity, from, busy, calendar);
-    const until = barredUntil(at.startMin, lags);
+    const until = barredUntil(at.startMin, lags) ?? airAllowsFrom(activity, at, others, elsewhere);
     if (until === undefined) return at;
     from = until;
   }
@@ -68,7 +90,8 @@ function place(
 
 /**
  * Places activities for one person: again and again the one that can start first, earlier ones in the order first.
- * Serial schedule generation with time lags; never breaks a minimum lag, a barred interval or working hours. Windows that
+ * Serial schedule generation with time lags; never breaks a minimum lag, a barred interval or working hours, and raises no
+ * dust or mist over what is still open. Windows that
  * close are kept where they can be and reported where they pass.
  */
 export function scheduleInOrder(problem: ScheduleProblem, calendar: WorkCalendar): ScheduleAnswer {
@@ -78,17 +101,23 @@ export function scheduleInOrder(problem: ScheduleProblem, calendar: WorkCalendar
   let waiting = problem.activities.filter((a) => !a.fixed);
   // A step that is running now keeps the hands until its end.
   const busy: Placed[] = [...placed.values()].filter((p) => p.endMin > problem.nowMin && p.endMin > p.startMin);
+  const airOf = new Map(problem.activities.map((a) => [a.id, a.air]));
+  const others = [...placed.values()].flatMap((at) => {
+    const air = airOf.get(at.id);
+    return air ? [{ air, at }] : [];
+  });
   while (waiting.length > 0) {
     const ready = waiting.filter((a) => a.lags.every((l) => placed.has(l.beforeId) || !ids.has(l.beforeId)));
     // A circle of waits cannot come from the generator; from an edited file the order given breaks it.
     const candidates = ready.length > 0 ? ready : waiting.slice(0, 1);
     let best: { activity: Activity; at: Placed } | undefined;
     for (const activity of candidates) {
-      const at = place(activity, placed, problem.nowMin, busy, calendar);
+      const at = place(activity, placed, problem.nowMin, busy, calendar, others, problem.openElsewhere ?? []);
       if (!best || at.startMin < best.at.startMin) best = { activity, at };
     }
     const { activity, at } = best!;
     placed.set(activity.id, at);
+    if (activity.air) others.push({ air: activity.air, at });
     if (activity.handsOnMin > 0) {
       busy.push(at);
       busy.sort((a, b) => a.startMin - b.startMin);

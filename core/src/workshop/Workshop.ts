@@ -1,5 +1,15 @@
 import { canonicalJson } from './canonicalJson';
-import { type Piece, type Product, type Reading, type Settings, schemaVersion, type WorkshopFile } from './schema';
+import {
+  type Container,
+  type Mix,
+  type Piece,
+  type Product,
+  type Reading,
+  type Settings,
+  type Supply,
+  schemaVersion,
+  type WorkshopFile,
+} from './schema';
 
 /** A workshop in memory: the file's records by id. */
 export interface Workshop {
@@ -8,6 +18,9 @@ export interface Workshop {
   pieces: Record<string, Piece>;
   products: Record<string, Product>;
   readings: Record<string, Reading>;
+  containers: Record<string, Container>;
+  mixes: Record<string, Mix>;
+  supplies: Record<string, Supply>;
 }
 
 const byId = <T extends { id: string }>(records: readonly T[]): Record<string, T> =>
@@ -20,6 +33,9 @@ export const workshopFromFile = (file: WorkshopFile): Workshop => ({
   pieces: byId(file.pieces),
   products: byId(file.products),
   readings: byId(file.readings),
+  containers: byId(file.containers),
+  mixes: byId(file.mixes),
+  supplies: byId(file.supplies),
 });
 
 const inOrder = <T extends { id: string }>(records: Record<string, T>): T[] =>
@@ -35,6 +51,9 @@ export const workshopToFile = (workshop: Workshop, exportedAt: string): Workshop
   pieces: inOrder(workshop.pieces),
   products: inOrder(workshop.products),
   readings: inOrder(workshop.readings),
+  containers: inOrder(workshop.containers),
+  mixes: inOrder(workshop.mixes),
+  supplies: inOrder(workshop.supplies),
 });
 
 /** The file as text: canonical, so the same workshop at the same instant gives the same bytes. */

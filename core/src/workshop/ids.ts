@@ -123,6 +123,7 @@ export const damageKinds = [
   'odour',
   'mould',
   'live-insects',
+  'fibrous-lining',
 ] as const;
 /** A kind of damage. */
 export type DamageKind = (typeof damageKinds)[number];
@@ -167,11 +168,51 @@ export const productKinds = [
 /** The job of a product. */
 export type ProductKind = (typeof productKinds)[number];
 
+export const underKinds = ['shellac', 'oil-film', 'water-film', 'lacquer', 'wax', 'paint'] as const;
+/** What a label may forbid under its product. */
+export type UnderKind = (typeof underKinds)[number];
+
+export const sheens = ['matt', 'satin', 'semi-gloss', 'gloss'] as const;
+/** How much a dry film shines. */
+export type Sheen = (typeof sheens)[number];
+
+export const supplyKinds = [
+  'abrasive sheet',
+  'scraper edge',
+  'rag',
+  'tack cloth',
+  'tape',
+  'film',
+  'gloves',
+  'brush',
+  'pad',
+  'sheet goods',
+  'staples',
+  'roller',
+] as const;
+/** What a plan uses up besides its products. */
+export type SupplyKind = (typeof supplyKinds)[number];
+
 export const carriers = ['water', 'oil', 'alcohol', 'lacquer', 'none'] as const;
 /** What a product is carried in. */
 export type Carrier = (typeof carriers)[number];
 
-export const hazards = ['flammable', 'caustic', 'oxidising', 'self-heating-rags', 'vapour', 'dust'] as const;
+export const hazards = [
+  'flammable',
+  'caustic',
+  'oxidising',
+  'self-heating-rags',
+  'vapour',
+  'dust',
+  'chlorinated',
+  'nmp',
+  'isocyanate',
+  'chlorine-bleach',
+  'ammonia',
+  'acid',
+  'cures-hot',
+  'burns-cotton',
+] as const;
 /** A hazard the label of such a product usually names. */
 export type Hazard = (typeof hazards)[number];
 
@@ -205,6 +246,7 @@ export const stepKindIds = [
   'strip-chemical',
   'scrape',
   'strip-abrasive',
+  'strip-heat',
   'peel',
   'remove-covering',
   'remove-residue',
@@ -225,6 +267,7 @@ export const stepKindIds = [
   'sand',
   'scuff',
   'denib',
+  'steel-wool',
   'level',
   'feather',
   'rub-out',
@@ -373,6 +416,11 @@ export const toolIds = [
   'upholstery',
   'spray-space',
   'heated-space',
+  'ventilation',
+  'dust-mask',
+  'vapour-mask',
+  'gloves',
+  'eye-protection',
 ] as const;
 /** What a workshop has, or allows itself to do. */
 export type ToolId = (typeof toolIds)[number];

@@ -6,7 +6,7 @@ export interface Migration {
 
 type Json = Record<string, unknown>;
 /** Kinds of records of a workshop. */
-type RecordKind = 'settings' | 'piece' | 'product' | 'reading';
+type RecordKind = 'settings' | 'piece' | 'product' | 'reading' | 'container' | 'mix' | 'supply';
 
 const isJson = (value: unknown): value is Json => typeof value === 'object' && value !== null && !Array.isArray(value);
 const list = (value: unknown): unknown[] => (Array.isArray(value) ? value : []);
@@ -48,13 +48,48 @@ const settingsOf2 = (settings: unknown): unknown =>
     labour: { ratePerHour: 25, shareOfSaleFrac: 0.4 },
   });
 
+const pieceOf3 = (piece: unknown): unknown => filled(piece, { home: null, keptPlans: [], reworked: [] });
+
+const productOf3 = (product: unknown): unknown =>
+  isJson(product)
+    ? filled(product, {
+        family: null,
+        demandsOwnClear: false,
+        forbidsUnder: [],
+        clearOver: 'either',
+        sheen: null,
+        thinnerCarrier: typeof product.thinner === 'string' ? product.carrier : null,
+        sagUm: null,
+        workingMin: null,
+        mix: null,
+        densityKgPerL: null,
+        shelf: { closedDays: null, openDays: null, tag: 'M' },
+        deliveryDays: 0,
+        cleanUp: '',
+        reorderL: null,
+      })
+    : product;
+
+/** What a workshop is taken to have until it says otherwise. Settings that know a cup are of this version. */
+const settingsOf3 = (settings: unknown): unknown =>
+  isJson(settings) && settings.cupL === undefined
+    ? {
+        ...settings,
+        cupL: 1,
+        tools: Array.isArray(settings.tools)
+          ? [...settings.tools, 'ventilation', 'dust-mask', 'vapour-mask', 'gloves', 'eye-protection']
+          : settings.tools,
+      }
+    : settings;
+
 /**
  * A stored record as this version has it. Migrations only add what is missing, so a record may be of any older version,
  * also one that lies beside newer ones.
  */
 export function recordUpToDate(kind: RecordKind, record: unknown): unknown {
-  if (kind === 'piece' && isJson(record)) return pieceOf2(record);
-  return kind === 'settings' ? settingsOf2(record) : record;
+  if (kind === 'piece' && isJson(record)) return pieceOf3(pieceOf2(record));
+  if (kind === 'product') return productOf3(record);
+  return kind === 'settings' ? settingsOf3(settingsOf2(record)) : record;
 }
 
 /** Every migration in order. */
@@ -68,6 +103,21 @@ export const migrations: readonly Migration[] = [
             schemaVersion: 2,
             settings: recordUpToDate('settings', file.settings),
             pieces: Array.isArray(file.pieces) ? file.pieces.map((p) => recordUpToDate('piece', p)) : file.pieces,
+          }
+        : file,
+  },
+  {
+    from: 2,
+    migrate: (file) =>
+      isJson(file)
+        ? {
+            ...(filled(file, { containers: [], mixes: [], supplies: [] }) as Json),
+            schemaVersion: 3,
+            settings: recordUpToDate('settings', file.settings),
+            pieces: Array.isArray(file.pieces) ? file.pieces.map((p) => recordUpToDate('piece', p)) : file.pieces,
+            products: Array.isArray(file.products)
+              ? file.products.map((p) => recordUpToDate('product', p))
+              : file.products,
           }
         : file,
   },

@@ -32,6 +32,7 @@ export const defaultSettings = (
   methods: [...methods],
   tools: [...toolIds],
   sprayCarriers: [...carriers],
+  cupL: 1,
   labour: { ratePerHour: 25, shareOfSaleFrac: 0.4 },
   demo: false,
 });
@@ -43,4 +44,7 @@ export const newWorkshop = (id: string, settings: Settings, products: readonly P
   pieces: {},
   products: Object.fromEntries(products.map((p) => [p.id, p])),
   readings: {},
+  containers: {},
+  mixes: {},
+  supplies: {},
 });

@@ -47,7 +47,7 @@ export const issuesInWords = (error: z.ZodError, root: unknown): Issue[] =>
   }));
 
 function duplicateIds(file: WorkshopFile): Issue[] {
-  return (['pieces', 'products', 'readings'] as const).flatMap((list) => {
+  return (['pieces', 'products', 'readings', 'containers', 'mixes', 'supplies'] as const).flatMap((list) => {
     const seen = new Set<string>();
     return file[list].flatMap((record, i) => {
       const again = seen.has(record.id);

@@ -20,11 +20,14 @@ import {
   ownerships,
   partKinds,
   productKinds,
+  sheens,
   spotReactions,
   stepKindIds,
+  supplyKinds,
   tags,
   testKinds,
   toolIds,
+  underKinds,
   waitKinds,
   wearClasses,
   weekdays,
@@ -32,7 +35,7 @@ import {
 } from './ids';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 2;
+export const schemaVersion = 3;
 
 const id = z.string().min(1).max(200);
 const text = z.string().max(4000);
@@ -68,6 +71,29 @@ const productTimes = z.object({
   cureMin: sourcedRange,
 });
 
+/** One part of what is mixed, by its share; shares need not add up to one. */
+const mixPart = z.object({
+  name,
+  share: z.number().positive().max(1e6),
+  /** kg per litre; null: not known, and then masses and volumes cannot be turned into each other. */
+  densityKgPerL: z.number().min(0.1).max(20).nullable(),
+  /** It starts the reaction. */
+  hardener: z.boolean(),
+});
+
+/** How a product is mixed before use. */
+const mix = z.object({
+  by: z.enum(['volume', 'mass']),
+  parts: z.array(mixPart).min(2).max(8),
+  /** Share of the hardener in the whole that is allowed, 0 to 1, by mass; null: none named. */
+  hardenerFrac: z
+    .object({ least: z.number().positive().max(1), most: z.number().positive().max(1) })
+    .refine((h) => h.least < h.most, { message: 'the least share of hardener has to be below the most' })
+    .nullable(),
+});
+
+const days = z.number().positive().max(36_500);
+
 export const productSchema = z.object({
   id,
   name,
@@ -93,6 +119,30 @@ export const productSchema = z.object({
   /** Share of what is under it that it hides, 0 to 1. */
   hidingFrac: z.number().min(0).max(1),
   hazards: z.array(z.enum(hazards)),
+  /** A system of its own, whose products belong together; null: none. */
+  family: name.nullable(),
+  /** Its label asks for a clear of its own family. */
+  demandsOwnClear: z.boolean(),
+  /** What its label forbids under it. */
+  forbidsUnder: z.array(z.enum(underKinds)),
+  /** Whether a clear coat belongs over it. */
+  clearOver: z.enum(['needed', 'needless', 'either']),
+  sheen: z.enum(sheens).nullable(),
+  /** What the thinner is carried in; null: none is used. */
+  thinnerCarrier: z.enum(carriers).nullable(),
+  /** Wet film that still hangs on a vertical face, µm; null: not known. */
+  sagUm: sourced.nullable(),
+  /** Working time after mixing at 20 °C, minutes; null: does not set in the cup. */
+  workingMin: sourcedRange.nullable(),
+  mix: mix.nullable(),
+  densityKgPerL: sourced.refine((d) => d.value > 0, { message: 'a density has to be more than nothing' }).nullable(),
+  /** How long it keeps, days; null: not named. */
+  shelf: z.object({ closedDays: days.nullable(), openDays: days.nullable(), tag: z.enum(tags) }),
+  /** From order to shelf, days. */
+  deliveryDays: z.number().min(0).max(1000),
+  cleanUp: name,
+  /** Order more when no more than this is left, L; null: never told. */
+  reorderL: notNegative.nullable(),
 });
 
 const surface = z.object({
@@ -148,6 +198,8 @@ const logEntry = z.object({
   note: text,
   /** What the plan said before the step was begun, for History. */
   planned: z.object({ startAt: instant, endAt: instant, volumeL: notNegative.nullable() }).nullable(),
+  /** Batch or can it came from; left out: not noted. */
+  batch: name.nullable().optional(),
 });
 
 const lengthM = z.number().min(0.005).max(10);
@@ -181,6 +233,10 @@ const zoneTests = z.object({
   bleed: z.enum(['unknown', 'none', 'bleeds']),
   /** Fisheyes in a test patch. */
   silicone: z.boolean(),
+  /** Zinc-coated metal. */
+  zincCoated: z.boolean().optional(),
+  /** Moisture of the wood as measured, kg water per kg dry wood; null: not measured. */
+  moistureFrac: z.number().min(0.01).max(1).nullable().optional(),
 });
 
 /** Measures by kind: panel length × width; rail and moulding length × girth; spindles length × diameter × count. */
@@ -237,10 +293,65 @@ const extraStep = z.object({
   productId: id.nullable(),
   method: z.enum(methods).nullable(),
   grit: z.int().min(16).max(3000).nullable(),
+  /** Share of the zone where it is done in places only; left out: all of it. */
+  areaFrac: z.number().positive().max(1).optional(),
 });
+
+/** What the user chose instead of the generated value, by "zone/kind". */
+const choices = z.record(
+  id,
+  z.object({
+    productId: id.nullable(),
+    coats: z.int().min(1).max(20).nullable(),
+    method: z.enum(methods).nullable(),
+    /** Batches to mix for one coat; null: as many as can be placed in their working time. */
+    batches: z.int().min(1).max(99).nullable().optional(),
+  }),
+);
 
 /** Chosen schools by house rule; a school that is not known counts as not chosen. */
 const houseRules = z.partialRecord(z.enum(houseRuleIds), id);
+
+/** What a look carries besides, by zone. */
+const additions = z.partialRecord(z.enum(zoneIds), z.array(z.enum(additionKinds)).max(additionKinds.length));
+const looks = z.partialRecord(z.enum(zoneIds), z.enum(lookKinds));
+/** What the user decided on a treatment, by "zone/take-off" or "damage/id". */
+const decisions = z.record(id, z.object({ choice: id, at: instant, why: text }));
+/** Steps the user left out, and pairs the user put in an order, by step id. */
+const edits = z.object({
+  dropped: z.array(id).max(1000),
+  pins: z.array(z.object({ beforeId: id, afterId: id })).max(1000),
+  extra: z.array(extraStep).max(200),
+});
+
+/** Another plan of the same piece, kept beside the one that is worked to. */
+const keptPlan = z.object({
+  id,
+  name,
+  keptAt: instant,
+  looks,
+  additions,
+  bands: bands.nullable(),
+  decisions,
+  choices,
+  houseRules,
+  edits,
+});
+
+/** A look changed after coats had gone on: what is there now is what the new plan begins with. */
+const reworked = z.object({
+  id,
+  zoneId: z.enum(zoneIds),
+  at: instant,
+  from: z.enum(lookKinds),
+  to: z.enum(lookKinds),
+  /** Steps done before it, which the new plan does not count as its own. */
+  stepIds: z.array(id).max(1000),
+  /** What lies on the zone then. */
+  film: z.enum(oldFinishKinds),
+  /** Damage that had been put right. */
+  closedDamage: z.array(id).max(200),
+});
 
 export const pieceSchema = z.object({
   id,
@@ -298,39 +409,28 @@ export const pieceSchema = z.object({
   damage: z.array(damage).max(200),
   /** Faces moved by hand: to another zone, or left out of all counts. */
   faceZones: z.record(id, z.enum([...zoneIds, 'uncounted'])),
-  looks: z.partialRecord(z.enum(zoneIds), z.enum(lookKinds)),
-  /** What the look of a zone carries besides. */
-  additions: z.partialRecord(z.enum(zoneIds), z.array(z.enum(additionKinds)).max(additionKinds.length)),
+  looks,
+  additions,
   bands: bands.nullable(),
-  /** What the user decided on a treatment, by "zone/take-off" or "damage/id". */
-  decisions: z.record(id, z.object({ choice: id, at: instant, why: text })),
+  decisions,
   /** Findings the user overruled, with the reason. */
   overrules: z.array(z.object({ findingId: id, why: text, at: instant })).max(500),
   /** Places found when the primer was looked over. */
   foundAtInspection: z.partialRecord(z.enum(zoneIds), z.int().min(0).max(99)),
-  /** What the user chose instead of the generated value, by "zone/kind". */
-  choices: z.record(
-    id,
-    z.object({
-      productId: id.nullable(),
-      coats: z.int().min(1).max(20).nullable(),
-      method: z.enum(methods).nullable(),
-    }),
-  ),
+  choices,
   /** Schools this piece follows instead of the workshop's. */
   houseRules,
-  /** Steps the user left out, and pairs the user put in an order, by step id. */
-  edits: z.object({
-    dropped: z.array(id).max(1000),
-    pins: z.array(z.object({ beforeId: id, afterId: id })).max(1000),
-    extra: z.array(extraStep).max(200),
-  }),
+  edits,
   /** Notes of the user by step id. */
   stepNotes: z.record(id, text),
   steps: z.array(stepSchema).max(1000),
   log: z.array(logEntry).max(5000),
   startAt: instant.nullable(),
   note: text,
+  /** Air of the room it will live in; null: a usual interior. */
+  home: air.nullable(),
+  keptPlans: z.array(keptPlan).max(20),
+  reworked: z.array(reworked).max(200),
 });
 
 export const readingSchema = z.object({
@@ -341,6 +441,61 @@ export const readingSchema = z.object({
   relHumFrac: z.number().positive().max(1),
   /** Temperature of the surface to be coated; null: not measured. */
   surfaceTempC: z.number().min(-30).max(60).nullable(),
+});
+
+/** A can, tube or pack on the shelf. */
+export const containerSchema = z.object({
+  id,
+  productId: id,
+  leftL: notNegative.max(1000),
+  boughtAt: instant.nullable(),
+  openedAt: instant.nullable(),
+  place: name,
+  /** Batch number of the maker, or name of a mix; null: not noted. */
+  batch: name.nullable(),
+  /** Cannot be bought again: reclaimed, discontinued, or mixed by eye. */
+  finite: z.boolean(),
+  /** The mix that is in it; null: as bought. */
+  mixId: id.nullable(),
+  note: text,
+});
+
+const mixedPart = z.object({
+  name,
+  productId: id.nullable(),
+  massKg: notNegative.max(1000),
+  densityKgPerL: z.number().min(0.1).max(20).nullable(),
+  hardener: z.boolean(),
+});
+
+/** A batch as it was mixed. */
+export const mixSchema = z.object({
+  id,
+  name: name.min(1),
+  productId: id.nullable(),
+  at: instant,
+  air: air.nullable(),
+  parts: z.array(mixedPart).min(1).max(12),
+  /** The steps it was mixed for. */
+  steps: z.array(z.object({ pieceId: id, stepId: id })).max(200),
+  colour: z.string().regex(/^#[0-9a-f]{6}$/),
+  /** When the hardener went in; null: nothing sets. */
+  startedAt: instant.nullable(),
+  workingMin: positive.nullable(),
+  useBy: instant.nullable(),
+  note: text,
+});
+
+/** Packs of what is used up besides the products. */
+export const supplySchema = z.object({
+  id,
+  kind: z.enum(supplyKinds),
+  name,
+  unit: z.enum(['pieces', 'm', 'm²']),
+  packs: z.array(z.object({ amount: positive, price: notNegative, tag: z.enum(tags) })).max(20),
+  left: notNegative,
+  reorderAt: notNegative.nullable(),
+  deliveryDays: z.number().min(0).max(1000),
 });
 
 const shift = z
@@ -376,11 +531,13 @@ export const settingsSchema = z.object({
   tools: z.array(z.enum(toolIds)),
   /** What may be in the gun, by carrier. */
   sprayCarriers: z.array(z.enum(carriers)),
+  /** Largest cup that is mixed in, L. */
+  cupL: z.number().min(0.01).max(100),
   labour: z.object({ ratePerHour: notNegative, shareOfSaleFrac: z.number().min(0).max(1) }),
   demo: z.boolean(),
 });
 
-/** The workshop file, version 2. */
+/** The workshop file, version 3. */
 export const workshopFileSchema = z.object({
   format: z.literal('cosmesis-workshop'),
   schemaVersion: z.literal(schemaVersion),
@@ -390,6 +547,9 @@ export const workshopFileSchema = z.object({
   pieces: z.array(pieceSchema).max(20_000),
   products: z.array(productSchema).max(5000),
   readings: z.array(readingSchema).max(200_000),
+  containers: z.array(containerSchema).max(20_000),
+  mixes: z.array(mixSchema).max(50_000),
+  supplies: z.array(supplySchema).max(1000),
 });
 
 export type WorkshopFile = z.infer<typeof workshopFileSchema>;
@@ -405,4 +565,8 @@ export type LogEntry = z.infer<typeof logEntry>;
 export type Product = z.infer<typeof productSchema>;
 export type ProductTimes = Product['times'];
 export type SourcedRange = z.infer<typeof sourcedRange>;
+export type Container = z.infer<typeof containerSchema>;
+export type Mix = z.infer<typeof mixSchema>;
+export type Supply = z.infer<typeof supplySchema>;
+export type KeptPlan = z.infer<typeof keptPlan>;
 export type Reading = z.infer<typeof readingSchema>;

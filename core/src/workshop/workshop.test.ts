@@ -62,7 +62,7 @@ describe('workshop file', () => {
     [
       'a newer version',
       changed((f) => {
-        f.schemaVersion = 3;
+        f.schemaVersion = 4;
       }),
       ['file_newer'],
     ],
@@ -118,7 +118,7 @@ describe('workshop file', () => {
     const before = JSON.parse(old) as { pieces: Record<string, unknown>[] };
     const read = readWorkshopFile(old);
     if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
-    expect(read.value.schemaVersion).toBe(2);
+    expect(read.value.schemaVersion).toBe(3);
     expect(read.value.pieces[0]).toMatchObject(before.pieces[0]!);
     expect(read.value.pieces[1]).toMatchObject({ additions: {}, ownership: 'own', hardware: { treatment: 'keep' } });
     expect(read.value.settings.tools).toContain('clamps');
@@ -126,6 +126,20 @@ describe('workshop file', () => {
     const once = recordUpToDate('piece', before.pieces[0]);
     expect(recordUpToDate('piece', once)).toEqual(once);
     expect(recordUpToDate('piece', 'not a piece')).toBe('not a piece');
+  });
+
+  it('of version 2 is brought up to date, and what was unticked since stays unticked', () => {
+    const old = readFileSync(new URL('./old/version2.json', import.meta.url), 'utf8');
+    const before = JSON.parse(old) as { pieces: { log: unknown[] }[]; settings: unknown };
+    const read = readWorkshopFile(old);
+    if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
+    const { pieces, products, settings, containers } = read.value;
+    expect([read.value.schemaVersion, containers, pieces[0]!.keptPlans]).toEqual([3, [], []]);
+    expect(pieces.map((p) => p.log.length)).toEqual(before.pieces.map((p) => p.log.length));
+    expect(products.find((p) => p.thinner === null)?.thinnerCarrier).toBeNull();
+    expect(settings.tools).toContain('gloves');
+    const bare = { ...settings, tools: ['clamps'] };
+    expect(recordUpToDate('settings', bare)).toEqual(bare);
   });
 
   it('names a word it does not know', () => {

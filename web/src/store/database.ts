@@ -2,7 +2,7 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { Patch } from 'immer';
 
 /** Kinds of records of a workshop. */
-export type RecordKind = 'settings' | 'piece' | 'product' | 'reading';
+export type RecordKind = 'settings' | 'piece' | 'product' | 'reading' | 'container' | 'mix' | 'supply';
 
 /** A record as stored; `value` is validated when it is read. */
 export interface StoredRecord {

@@ -1,20 +1,37 @@
 import {
+  containerSchema,
   defaultSettings,
+  mixSchema,
+  newWorkshop,
   pieceSchema,
   productSchema,
   readingSchema,
   recordUpToDate,
   settingsSchema,
+  supplySchema,
   type Workshop,
 } from '@cosmesis/core/workshop';
 import type { Patch } from 'immer';
 import type { RecordKind, StoredRecord } from './database';
 
-const collections = { pieces: 'piece', products: 'product', readings: 'reading' } as const;
+/** Collections of a workshop by the kind of their records. */
+const collectionOf = {
+  piece: 'pieces',
+  product: 'products',
+  reading: 'readings',
+  container: 'containers',
+  mix: 'mixes',
+  supply: 'supplies',
+} as const;
+type Collected = keyof typeof collectionOf;
+const kinds = Object.keys(collectionOf) as Collected[];
 const schemas = {
   piece: pieceSchema,
   product: productSchema,
   reading: readingSchema,
+  container: containerSchema,
+  mix: mixSchema,
+  supply: supplySchema,
   settings: settingsSchema,
 } as const;
 
@@ -27,7 +44,7 @@ export function workshopFromRecords(
   id: string,
   records: readonly StoredRecord[],
 ): { workshop: Workshop; broken: { record: StoredRecord; why: string }[] } {
-  const workshop: Workshop = { id, settings: fallbackSettings(), pieces: {}, products: {}, readings: {} };
+  const workshop: Workshop = newWorkshop(id, fallbackSettings(), []);
   const broken: { record: StoredRecord; why: string }[] = [];
   for (const record of records) {
     const parsed = schemas[record.kind]?.safeParse(recordUpToDate(record.kind, record.value));
@@ -38,7 +55,7 @@ export function workshopFromRecords(
         why: first ? `${first.path.map(String).join(' → ')}: ${first.message}` : 'unknown kind of record',
       });
     } else if (record.kind === 'settings') workshop.settings = parsed.data as Workshop['settings'];
-    else (workshop[`${record.kind}s`] as Record<string, unknown>)[record.id] = parsed.data;
+    else (workshop[collectionOf[record.kind]] as Record<string, unknown>)[record.id] = parsed.data;
   }
   return { workshop, broken };
 }
@@ -46,13 +63,11 @@ export function workshopFromRecords(
 /** Every record of a workshop, to write it whole. */
 export function recordsOf(workshop: Workshop): StoredRecord[] {
   const { id: workshopId } = workshop;
-  const of = (kind: RecordKind, all: Record<string, unknown>) =>
-    Object.entries(all).map(([id, value]) => ({ workshopId, kind, id, value }));
   return [
     { workshopId, kind: 'settings', id: 'settings', value: workshop.settings },
-    ...of('piece', workshop.pieces),
-    ...of('product', workshop.products),
-    ...of('reading', workshop.readings),
+    ...kinds.flatMap((kind) =>
+      Object.entries(workshop[collectionOf[kind]]).map(([id, value]) => ({ workshopId, kind, id, value })),
+    ),
   ];
 }
 
@@ -65,13 +80,13 @@ export function touchedRecords(
   for (const { path } of patches) {
     const [collection, id] = path.map(String);
     if (collection === 'settings') keys.set('settings', ['settings', 'settings']);
-    const kind = collections[collection as keyof typeof collections];
+    const kind = kinds.find((k) => collectionOf[k] === collection);
     if (kind && id !== undefined) keys.set(`${kind}/${id}`, [kind, id]);
   }
   const put: StoredRecord[] = [];
   const remove: [RecordKind, string][] = [];
   for (const [kind, id] of keys.values()) {
-    const value = kind === 'settings' ? workshop.settings : workshop[`${kind}s`][id];
+    const value = kind === 'settings' ? workshop.settings : workshop[collectionOf[kind]][id];
     if (value === undefined) remove.push([kind, id]);
     else put.push({ workshopId: workshop.id, kind, id, value });
   }

@@ -1,4 +1,4 @@
-import type { Method, Piece, Step, StepKindId, ZoneId } from '../../workshop';
+import type { Method, Piece, Product, Step, StepKindId, ZoneId } from '../../workshop';
 import { stepKind } from '../stepKinds';
 
 /** One change of a piece that a fix makes. */
@@ -16,9 +16,17 @@ export type PlanEdit =
     }
   | { do: 'unpin'; beforeId: string; afterId: string }
   | { do: 'remove-own'; extraId: string }
-  | { do: 'choose'; key: string; productId?: string | null; method?: Method | null; coats?: number | null }
+  | {
+      do: 'choose';
+      key: string;
+      productId?: string | null;
+      method?: Method | null;
+      coats?: number | null;
+      batches?: number | null;
+    }
   | { do: 'decide'; key: string; choice: string }
-  | { do: 'look'; zoneId: ZoneId; look: NonNullable<Piece['looks'][ZoneId]> };
+  | { do: 'look'; zoneId: ZoneId; look: NonNullable<Piece['looks'][ZoneId]> }
+  | { do: 'unrework'; reworkedId: string };
 
 /** A way out that the program can take by itself: named by what it does. */
 export interface Fix {
@@ -26,7 +34,7 @@ export interface Fix {
   edits: readonly PlanEdit[];
 }
 
-type Edited = Pick<Piece, 'edits' | 'choices' | 'decisions' | 'looks'>;
+type Edited = Pick<Piece, 'edits' | 'choices' | 'decisions' | 'looks' | 'reworked'>;
 
 const change: {
   [E in PlanEdit['do']]: (piece: Edited, edit: Extract<PlanEdit, { do: E }>, id: () => string, at: string) => void;
@@ -50,6 +58,11 @@ const change: {
   },
   look: (p, e) => {
     p.looks[e.zoneId] = e.look;
+  },
+  unrework: (p, e) => {
+    const undone = p.reworked.find((r) => r.id === e.reworkedId);
+    if (undone) p.looks[undone.zoneId] = undone.from;
+    p.reworked = p.reworked.filter((r) => r !== undone);
   },
 };
 
@@ -109,3 +122,49 @@ export const takeOut = (step: Step): Fix[] =>
   step.id.startsWith('own/')
     ? [{ name: 'Take your own step out', edits: [{ do: 'remove-own', extraId: step.id.slice('own/'.length) }] }]
     : [];
+
+/** A step of the user's own gives way to another kind in the same place. */
+export function replaceOwn(
+  { piece }: { piece: Piece },
+  step: Step,
+  kinds: readonly (readonly [StepKindId, Details?])[],
+): Fix[] {
+  const extra = piece.edits.extra.find((x) => `own/${x.id}` === step.id);
+  if (!extra) return [];
+  return [
+    {
+      name: `Instead of it: ${kinds.map(([kind]) => stepKind(kind).verb.toLowerCase()).join(', then ')}`,
+      edits: [
+        { do: 'remove-own', extraId: extra.id },
+        ...[...kinds].reverse().map(([kind, details]) => ({
+          do: 'insert' as const,
+          kind,
+          zoneId: step.zoneId,
+          afterId: extra.afterId,
+          productId: null,
+          method: null,
+          grit: null,
+          ...details,
+        })),
+      ],
+    },
+  ];
+}
+
+/** Another product for a step: the first on the shelf that does the same job and keeps the condition. */
+export function otherProduct(
+  { products }: { products: Readonly<Record<string, Product>> },
+  step: Step,
+  fits: (product: Product) => boolean,
+): Fix[] {
+  const now = step.productId ? products[step.productId] : undefined;
+  const other = now && Object.values(products).find((p) => p.kind === now.kind && p.id !== now.id && fits(p));
+  return other && !step.id.startsWith('own/')
+    ? [
+        {
+          name: `Take ${other.name}`,
+          edits: [{ do: 'choose', key: `${step.zoneId}/${step.kind}`, productId: other.id }],
+        },
+      ]
+    : [];
+}

@@ -1,5 +1,6 @@
 import { borderM, type Face, type Zone, zoneNames } from '../../piece';
 import type { HouseRuleId, Piece, Product, Settings, Step, ZoneId } from '../../workshop';
+import type { Around } from '../Around';
 import type { Finding, Severity } from '../Finding';
 import type { House } from '../houseRules';
 import type { StepStates } from '../runPlan';
@@ -13,11 +14,33 @@ export interface RuleContext {
   zones: readonly Zone[];
   run: readonly StepStates[];
   products: Readonly<Record<string, Product>>;
-  settings: Pick<Settings, 'methods'>;
+  settings: Pick<Settings, 'methods' | 'tools'>;
   house: House;
-  times: ReadonlyMap<string, { startMin: number; endMin: number; logged: boolean }>;
+  times: ReadonlyMap<string, StepTime>;
   /** When the piece can be used lightly, or null where that is not known. */
   lightUseAtMin: number | null;
+  nowMin: number;
+  /** The last reading of the air; null: there is none. */
+  air: AirReading | null;
+  around: Around;
+}
+
+/** When a step is, and what it takes. */
+export interface StepTime {
+  startMin: number;
+  endMin: number;
+  logged: boolean;
+  handsOnMin: number;
+  /** Litres of its product, high end; what was logged as it was. */
+  highL: number;
+}
+
+/** Air as last read; the surface is null where it was not measured. */
+export interface AirReading {
+  airTempC: number;
+  relHumFrac: number;
+  surfaceTempC: number | null;
+  atMin: number;
 }
 
 /** One offence: the step, and words for what was found. */
@@ -115,6 +138,9 @@ export const meet = (context: RuleContext, a: ZoneId, b: ZoneId): boolean =>
 /** Product of a step. */
 export const productOf = (context: RuleContext, step: Step): Product | undefined =>
   step.productId ? context.products[step.productId] : undefined;
+
+/** Faces of a zone. */
+export const facesIn = facesOf;
 
 /** How light a colour is, 0 black to 1 white, by its luma. @param colour #rrggbb */
 export const lightness = (colour: string): number => {

@@ -159,13 +159,7 @@ export const wax: Stage = (chain) => {
 };
 
 /** Woods whose own red shows through a pale wash, by their colour. */
-const reddish = (s: Situation): string | null => {
-  const red = s.species.find((x) => {
-    const [r, g] = [1, 3].map((i) => Number.parseInt(x.colour.slice(i, i + 2), 16));
-    return r! - g! > 55;
-  });
-  return red?.name ?? null;
-};
+const reddish = (s: Situation): string | null => s.species.find((x) => x.reddish)?.name ?? null;
 
 /** A thin pale wash, wiped back with the grain: what bleeds is blocked, what is red is cancelled first. */
 export const whitewash: Stage = (chain, s, house) => {

@@ -178,14 +178,17 @@ export const blend: Stage = (chain, s) => {
 export const overPaint: Stage = (chain, s, house) => {
   const laidOn = s.additions.some((a) => a !== 'gilded-edges' && a !== 'applique' && a !== 'dark-waxed');
   const used = s.zoneId === 'top' || s.wear === 'used-top' || s.wear === 'wet' || s.wear === 'child-food';
+  const needed = chain.pick('paint', ['paint']).product?.clearOver === 'needed';
   const cleared =
-    laidOn || house['clear-over-paint'] === 'everywhere' || (house['clear-over-paint'] === 'tops' && used);
+    laidOn || needed || house['clear-over-paint'] === 'everywhere' || (house['clear-over-paint'] === 'tops' && used);
   if (cleared && !s.flexible) {
     const words = used
       ? 'A used top needs clear over its paint.'
       : laidOn
         ? 'What lies on the paint needs a film over it.'
-        : 'House rule: clear over every paint.';
+        : needed
+          ? 'Its label asks for a clear over this paint.'
+          : 'House rule: clear over every paint.';
     coats(chain, phase.clear, 'clear', pickClear(chain, s, house), house, [
       words,
       'Builds the film up to what the wear asks for.',

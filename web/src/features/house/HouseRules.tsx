@@ -168,6 +168,11 @@ const toolNames: Readonly<Record<ToolId, string>> = {
   upholstery: 'upholstery tools',
   'spray-space': 'a space to spray in',
   'heated-space': 'a warm room',
+  ventilation: 'real through-draught',
+  'dust-mask': 'dust mask, P2 or N95',
+  'vapour-mask': 'cartridge mask',
+  gloves: 'gloves',
+  'eye-protection': 'eye protection',
 };
 const carrierNames: Readonly<Record<Carrier, string>> = {
   water: 'waterborne',

@@ -1,0 +1,424 @@
+import { airVerdict } from '../../climate';
+import { wetFilmUm } from '../../coverage';
+import { batchesNeeded, placingMinutes } from '../../mixing';
+import type { Product, Step } from '../../workshop';
+import { isSprayed } from '../stepKinds';
+import { otherProduct, putBefore } from './Fix';
+import {
+  facesIn,
+  hours,
+  inZone,
+  isAbrasive,
+  isFilm,
+  name,
+  productOf,
+  type Rule,
+  type RuleContext,
+  type StepTime,
+  where,
+  workedZones,
+} from './Rule';
+
+/** How long a reading tells what the air will be, minutes (from memory). */
+const airHoldsMin = 180;
+/** Largest band of colour that can be kept wet by hand, m² (from memory). */
+const keptWetM2 = 0.6;
+/** Temperature of a mix where none was read, °C. */
+const usualTempC = 20;
+
+const litres = (x: number): string => (x < 1 ? `${Math.ceil(x * 1000)} ml` : `${x.toFixed(2)} L`);
+
+const breachWords = {
+  'too-cold': (v: number, b: number) => `${v.toFixed(1)} °C is below the ${b} °C`,
+  'too-warm': (v: number, b: number) => `${v.toFixed(1)} °C is above the ${b} °C`,
+  'too-damp': (v: number, b: number) => `${Math.round(v * 100)} % is damper than the ${Math.round(b * 100)} %`,
+  'near-dew-point': (v: number, b: number) => `the surface is ${v.toFixed(1)} K above dew point, less than the ${b} K`,
+} as const;
+
+/** Steps between the last coat of the zone and this one, and what was done for the whole piece just before. */
+const readied = (context: RuleContext, step: Step, kind: Step['kind']): boolean => {
+  const at = context.run.findIndex((x) => x.step === step);
+  const since = context.run.slice(0, at).findLastIndex((x) => x.step.zoneId === step.zoneId && isFilm(x.step));
+  return context.run
+    .slice(since + 1, at)
+    .some((x) => x.step.kind === kind && (x.step.zoneId === null || x.step.zoneId === step.zoneId));
+};
+
+/** When the hands are at a step; one that was logged without its start lasted as long as it was planned to. */
+const handsAt = (at: StepTime): { startMin: number; endMin: number } => ({
+  startMin: Math.min(at.startMin, at.endMin - at.handsOnMin),
+  endMin: at.endMin,
+});
+
+/** Wet films of other zones at some time: from their end until they are dust-free. */
+const wetAt = (context: RuleContext, zoneId: Step['zoneId'], startMin: number, endMin: number) =>
+  context.run.flatMap(({ step }) => {
+    const at = isFilm(step) && step.zoneId !== zoneId ? context.times.get(step.id) : undefined;
+    const product = productOf(context, step);
+    if (!at || !product) return [];
+    const until = at.endMin + product.times.dustFreeMin.high;
+    return at.endMin < endMin && until > startMin ? [{ step, product, until }] : [];
+  });
+
+/** What is left on the shelf for a step: what is there, less what this piece and the others take before it. */
+function shortfalls(context: RuleContext, finite: boolean) {
+  const used = new Map<string, number>();
+  const seen = new Set<string>();
+  return context.run.flatMap(({ step }) => {
+    const at = context.times.get(step.id);
+    const stock = step.productId ? context.around.stock[step.productId] : undefined;
+    if (!at || at.logged || !stock || !step.productId || stock.finite !== finite) return [];
+    const own = (used.get(step.productId) ?? 0) + at.highL;
+    used.set(step.productId, own);
+    const before = finite ? stock.taken : stock.taken.filter((t) => t.atMin < at.startMin);
+    const others = before.reduce((sum, t) => sum + t.highL, 0);
+    const short = own + others - stock.usableL;
+    if (short <= 1e-9 || seen.has(step.productId)) return [];
+    seen.add(step.productId);
+    return [
+      {
+        step,
+        product: productOf(context, step)!,
+        stock,
+        own,
+        others,
+        short,
+        names: [...new Set(before.map((t) => t.pieceName))],
+      },
+    ];
+  });
+}
+
+const soloWords = (names: readonly string[], others: number): string =>
+  others > 0
+    ? ` (${names.slice(0, 3).join(', ')} ${names.length > 3 ? 'and others ' : ''}take ${litres(others)} before it)`
+    : '';
+
+/** Whether enough of a product is on the shelf. */
+const inStock =
+  (context: RuleContext, needL: number) =>
+  (p: Product): boolean =>
+    (context.around.stock[p.id]?.usableL ?? 0) >= needL;
+
+/** Rules of air, film, batches and shelf. */
+export const benchRules: readonly Rule[] = [
+  {
+    id: 'APP-01',
+    severity: 'stop',
+    tag: 'label',
+    why: 'Outside the air its label allows a film does not form: it blushes, stays soft or lets go.',
+    remedies: ['Another space', 'Warm the piece first', 'Another day'],
+    check: (context) => {
+      const { air } = context;
+      if (!air || context.nowMin - air.atMin > airHoldsMin) return [];
+      return context.run.flatMap(({ step }) => {
+        const at = context.times.get(step.id);
+        const product = productOf(context, step);
+        if (!isFilm(step) || !at || !product || at.logged || at.startMin > air.atMin + airHoldsMin) return [];
+        const open = airVerdict(product.air, air).breaches.filter((b) =>
+          b.limit === 'too-damp' || b.limit === 'too-warm'
+            ? !readied(context, step, 'move-to-space')
+            : !readied(context, step, 'warm-up') && !readied(context, step, 'move-to-space'),
+        );
+        const [first] = open;
+        if (!first) return [];
+        const cold = open.every((b) => b.limit === 'too-cold' || b.limit === 'near-dew-point');
+        return [
+          {
+            step,
+            sentence: `${where(step)}: ${name(step)} is to go on now, and ${breachWords[first.limit](first.value, first.bound)} that ${product.name} asks for.`,
+            fixes: [
+              ...(cold && context.settings.tools.includes('heated-space')
+                ? [putBefore(context, step, [['warm-up']])]
+                : []),
+              putBefore(context, step, [['move-to-space']]),
+            ],
+          },
+        ];
+      });
+    },
+  },
+  {
+    id: 'APP-02',
+    severity: 'warn',
+    tag: 'M',
+    why: 'More than a vertical face can hold runs down it.',
+    remedies: ['Thinner coats', 'Lay the face flat'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const vertical = facesIn(context, zone).some((f) => f.side !== 'up' && f.side !== 'down');
+        if (!vertical || context.piece.decisions[`${zone}/lay`]?.choice === 'flat') return [];
+        return inZone(context, zone).flatMap(({ step }) => {
+          const product = productOf(context, step);
+          // An aerosol is laid in passes, each thinner than any limit.
+          const wet = product && isFilm(step) && step.method !== 'aerosol' ? wetFilmUm(product) : null;
+          return product?.sagUm && wet !== null && wet > product.sagUm.value
+            ? [
+                {
+                  step,
+                  sentence: `${where(step)}: a coat of ${product.name} is ${Math.round(wet)} µm wet; upright it hangs up to ${Math.round(product.sagUm.value)} µm.`,
+                  fixes: [
+                    {
+                      name: 'Lay the faces flat to coat them',
+                      edits: [{ do: 'decide' as const, key: `${zone}/lay`, choice: 'flat' }],
+                    },
+                  ],
+                },
+              ]
+            : [];
+        });
+      }),
+  },
+  {
+    id: 'APP-03',
+    severity: 'stop',
+    tag: 'computed',
+    why: 'What sets in the cup before it is placed is lost, and tears when it is worked on.',
+    remedies: ['Mix smaller batches'],
+    check: (context) =>
+      context.run.flatMap(({ step }) => {
+        const product = productOf(context, step);
+        const key = `${step.zoneId}/${step.kind}`;
+        const chosen = context.piece.choices[key]?.batches ?? null;
+        if (!product?.workingMin || chosen === null) return [];
+        const placing = placingMinutes(step, product, context.times.get(step.id)?.handsOnMin ?? 0);
+        const need = batchesNeeded(product, placing, context.air?.airTempC ?? usualTempC);
+        return need.count > chosen
+          ? [
+              {
+                step,
+                sentence: `${where(step)}: ${chosen === 1 ? 'one batch' : `${chosen} batches`} for ${name(step)} ${chosen === 1 ? 'takes' : 'take'} ${hours(placing / chosen)} each to place and ${chosen === 1 ? 'sets' : 'set'} in ${need.workingMin.toFixed(1)} min.`,
+                fixes: [
+                  {
+                    name: `Mix ${need.count} batches`,
+                    edits: [{ do: 'choose' as const, key, batches: null }],
+                  },
+                ],
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'APP-04',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Mist falls on every wet face in reach and stays there as grit.',
+    remedies: ['Wait until it is dust-free', 'Spray in another order'],
+    check: (context) =>
+      context.run.flatMap(({ step }) => {
+        const at = context.times.get(step.id);
+        if (!isFilm(step) || !isSprayed(step.method) || !at || !step.zoneId) return [];
+        const hands = handsAt(at);
+        const hit = wetAt(context, step.zoneId, hands.startMin, hands.endMin).find(
+          (w) => w.step.productId !== step.productId,
+        );
+        return hit
+          ? [
+              {
+                step,
+                sentence: `${where(step)}: ${name(step)} is sprayed ${hours(hit.until - hands.startMin)} before ${hit.product.name} on the ${where(hit.step).toLowerCase()} is dust-free.`,
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'APP-05',
+    severity: 'advice',
+    tag: 'T',
+    why: 'Needle, air and thinning are set on a board, not on the piece.',
+    remedies: ['Spray a test panel first'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const steps = inZone(context, zone).map((at) => at.step);
+        const first = steps.findIndex((s) => isFilm(s) && isSprayed(s.method));
+        const step = steps[first];
+        return step && !steps.slice(0, first).some((s) => s.kind === 'make-sample' || s.kind === 'test')
+          ? [
+              {
+                step,
+                sentence: `${where(step)}: ${name(step)} is sprayed with no test panel before it.`,
+                fixes: [putBefore(context, step, [['make-sample']])],
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'APP-07',
+    severity: 'stop',
+    tag: 'computed',
+    why: 'A coat that stops in the middle of a face shows for ever.',
+    remedies: ['Buy it before the step', 'Take what is on the shelf'],
+    check: (context) =>
+      shortfalls(context, false).map(({ step, product, stock, own, others, short, names }) => ({
+        step,
+        sentence: `${where(step)}: ${product.name} runs out before ${name(step)}: ${litres(stock.usableL)} on the shelf, up to ${litres(own)} needed here${soloWords(names, others)}; ${litres(short)} short.`,
+        fixes: otherProduct(context, step, inStock(context, own)),
+      })),
+  },
+  {
+    id: 'APP-08',
+    severity: 'advice',
+    tag: 'T',
+    house: 'tools-reuse',
+    silencedBy: ['new', 'wrap'],
+    why: 'An old brush sheds dried paint into the coat that is seen.',
+    remedies: ['A new brush for the last coat'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const last = inZone(context, zone)
+          .map((at) => at.step)
+          .filter(isFilm)
+          .at(-1);
+        return last?.method === 'brush' && context.piece.decisions[`${zone}/last-brush`]?.choice !== 'new'
+          ? [
+              {
+                step: last,
+                sentence: `${where(last)}: the last coat, ${name(last)}, is laid with a brush that was used before.`,
+                fixes: [
+                  {
+                    name: 'A new brush for it',
+                    edits: [{ do: 'decide' as const, key: `${zone}/last-brush`, choice: 'new' }],
+                  },
+                ],
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'APP-09',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Bands blend only while both are wet; where the edge has dried a line stays.',
+    remedies: ['Split the area at an edge', 'A retarder in the paint'],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const step = inZone(context, zone).find((at) => at.step.kind === 'blend')?.step;
+        const answer = context.piece.decisions[`${zone}/blend`]?.choice;
+        if (!step || answer === 'retarder' || answer === 'split') return [];
+        const largest = Math.max(...facesIn(context, zone).map((f) => f.areaM2)) * step.areaFrac;
+        return largest > keptWetM2
+          ? [
+              {
+                step,
+                sentence: `${where(step)}: ${largest.toFixed(2)} m² is blended in one go; about ${keptWetM2} m² can be kept wet.`,
+                fixes: (['split', 'retarder'] as const).map((choice) => ({
+                  name: choice === 'split' ? 'Split it at an edge' : 'A retarder in the paint',
+                  edits: [{ do: 'decide' as const, key: `${zone}/blend`, choice }],
+                })),
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'APP-10',
+    severity: 'warn',
+    tag: 'T',
+    why: 'Two batches of one colour never match side by side.',
+    remedies: ['Mix one batch for the whole set', 'Coat the other piece again from this batch'],
+    check: (context) =>
+      context.piece.log.flatMap((entry) => {
+        const step = context.run.find((at) => at.step.id === entry.stepId)?.step;
+        if (!step?.productId || !entry.batch) return [];
+        const other = context.around.set.find((s) => s.productId === step.productId && s.batch !== entry.batch);
+        return other
+          ? [
+              {
+                step,
+                sentence: `${where(step)}: ${name(step)} came from batch ${entry.batch}, ${other.pieceName} of the same set from batch ${other.batch}.`,
+              },
+            ]
+          : [];
+      }),
+  },
+  {
+    id: 'APP-11',
+    severity: 'stop',
+    tag: 'computed',
+    why: 'Paper, veneer and cloth of another lot do not match: short means laid again.',
+    remedies: ['Order the rest of the same lot', 'Lay it out again'],
+    check: (context) => {
+      const have = context.around.sheetsM2;
+      if (have === null) return [];
+      const laid = context.run.filter(({ step }) => sheetWork.includes(step.kind));
+      const [first] = laid;
+      const need = laid.reduce(
+        (sum, at) => sum + at.faces.reduce((a, f) => a + f.areaM2, 0) * at.step.areaFrac * sheetWaste,
+        0,
+      );
+      const short = need - have;
+      return first && short > 1e-9
+        ? [
+            {
+              step: first.step,
+              sentence: `${where(first.step)}: ${need.toFixed(2)} m² with waste and pattern, ${have.toFixed(2)} m² in hand; ${short.toFixed(2)} m² short.`,
+            },
+          ]
+        : [];
+    },
+  },
+  {
+    id: 'APP-12',
+    severity: 'stop',
+    tag: 'T',
+    why: 'Dust in the air settles in every film that is still open.',
+    remedies: ['Sand at another time', 'Sand in another space'],
+    check: (context) => {
+      if (context.piece.decisions['piece/dust']?.choice === 'other-space') return [];
+      const fixes = [
+        {
+          name: 'Sand in another space',
+          edits: [{ do: 'decide' as const, key: 'piece/dust', choice: 'other-space' }],
+        },
+      ];
+      return context.run.flatMap(({ step }) => {
+        const at = context.times.get(step.id);
+        if (!isAbrasive(step) || !at) return [];
+        const hands = handsAt(at);
+        if (hands.endMin <= hands.startMin) return [];
+        const own = wetAt(context, step.zoneId, hands.startMin, hands.endMin)[0];
+        const other = at.logged
+          ? undefined
+          : context.around.wet.find((w) => w.fromMin < at.endMin && w.untilMin > at.startMin);
+        if (own)
+          return [
+            {
+              step,
+              sentence: `${where(step)}: ${name(step)} raises dust ${hours(own.until - hands.startMin)} before ${name(own.step)} on the ${where(own.step).toLowerCase()} is dust-free.`,
+              fixes,
+            },
+          ];
+        return other
+          ? [
+              {
+                step,
+                sentence: `${where(step)}: ${name(step)} raises dust ${hours(other.untilMin - at.startMin)} before ${other.what} of ${other.pieceName} is dust-free.`,
+                fixes,
+              },
+            ]
+          : [];
+      });
+    },
+  },
+  {
+    id: 'APP-14',
+    severity: 'stop',
+    tag: 'computed',
+    why: 'A colour that cannot be bought again has to do for the whole set.',
+    remedies: ['Another colour', 'A smaller set'],
+    check: (context) =>
+      shortfalls(context, true).map(({ step, product, stock, own, others, short, names }) => ({
+        step,
+        sentence: `${where(step)}: ${product.name} cannot be bought again: ${litres(stock.usableL)} are left, up to ${litres(own)} needed here${soloWords(names, others)}; ${litres(short)} short for all of it.`,
+        fixes: otherProduct(context, step, inStock(context, own)),
+      })),
+  },
+];
+
+const sheetWork: readonly Step['kind'][] = ['paper', 'line', 're-veneer'];
+/** Waste and pattern of sheets laid on a face (from memory). */
+const sheetWaste = 1.15;

@@ -1,0 +1,2 @@
+export { type Batches, batchesNeeded, placingMinPerPlace, placingMinutes, setsInTheCup } from './batchesNeeded';
+export { workingMinutes } from './workingMinutes';

@@ -60,7 +60,7 @@ describe('the command line', () => {
       printed('check')
         .find((p) => p.id === 'parcels-counter')
         ?.findings.map((f) => f.ruleId),
-    ).toEqual(['SAF-01', 'SAF-01']);
+    ).toEqual(['SAF-01', 'SAF-01', 'SUB-12']);
   });
 
   it('plans a piece that has a survey and looks but no steps', () => {

@@ -69,6 +69,8 @@ export class ZoneChain {
     private readonly allowed: readonly Method[],
     /** What may be in the gun. */
     private readonly inTheGun: readonly Carrier[],
+    /** Steps of a kind that earlier rounds counted. */
+    private readonly counted: ReadonlyMap<string, number> = new Map(),
   ) {}
 
   /** The last step so far. */
@@ -134,7 +136,7 @@ export class ZoneChain {
       faceIds: null,
       areaFrac: 1,
       ...stepDetails,
-      id: `${this.zoneId ?? 'piece'}/${kind}/${ordinal}`,
+      id: `${this.zoneId ?? 'piece'}/${kind}/${(this.counted.get(kind) ?? 0) + ordinal}`,
       zoneId: this.zoneId,
       kind,
       ordinal,

@@ -9,6 +9,7 @@ import { type House, houseOf } from './houseRules';
 import { addNeighbourSteps } from './neighbourSteps';
 import { zoneOrder } from './phases';
 import { planZone } from './planZone';
+import { asItStands, countedBefore } from './reworked';
 import { lookOf, type Situation } from './Situation';
 import { situationsOf } from './situationsOf';
 import { workHardware } from './stages/hardware';
@@ -49,17 +50,19 @@ function barredLooks(piece: Piece, zones: readonly Zone[], tools: Settings['tool
  * Refused, with every reason at once, where dimensions are missing or a look cannot be had.
  * The user's choices are kept where they apply; those that do not are named as warnings.
  */
-export function generatePlan(piece: Piece, shop: Shop): Result<Step[]> {
+export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
   const { products, settings } = shop;
-  const shape = shapeOf(piece);
+  const shape = shapeOf(asFound);
   if (!shape.ok) return refused(...shape.issues);
   const faces = buildFaces(shape.value);
+  const piece = asItStands(asFound, faces);
   const zones = zonesOf(piece, faces);
   const barred = barredLooks(piece, zones, settings.tools);
   if (barred.length > 0) return refused(...barred);
   const house = houseOf(settings, piece);
   const ways = waysOf(settings);
-  const chain = (zoneId: ZoneId | null) => new ZoneChain(zoneId, piece.choices, products, ways, settings.sprayCarriers);
+  const chain = (zoneId: ZoneId | null) =>
+    new ZoneChain(zoneId, piece.choices, products, ways, settings.sprayCarriers, countedBefore(piece, zoneId));
   const situations = situationsOf(piece, zones, house, settings);
   const stuck = openForever(situations);
   if (stuck.length > 0) return refused(...stuck);

@@ -16,6 +16,7 @@ export { type Badness, badnessOf, badnessTable, isQuick, withBadness } from './h
 export { hasOldFilm, leadBanTable, leadHold } from './leadBans';
 export { type Look, lookRow, lookTable } from './lookTable';
 export { type Replanned, replan } from './replan';
+export { changeLook, coatsDone } from './reworked';
 export { applyFix, type Fix, type PlanEdit } from './rules/Fix';
 export type { AirReading, Rule, RuleContext, StepTime } from './rules/Rule';
 export { checkPlan, ruleTable } from './ruleTable';

@@ -1,6 +1,9 @@
 import type { Issue } from '../units';
 import type { Piece, Step } from '../workshop';
 import { generatePlan, type Shop } from './generatePlan';
+import { earlierSteps } from './reworked';
+import { stepKind } from './stepKinds';
+import { waitBetween } from './waitBetween';
 
 /** A piece's plan made anew, with what could not be kept or made. */
 export interface Replanned {
@@ -8,6 +11,24 @@ export interface Replanned {
   issues: Issue[];
   /** False where no plan could be made; the steps are then the logged ones. */
   ok: boolean;
+}
+
+/** A zone whose look was changed is worked, and coated, only when what lies on it allows that. */
+function afterRework(piece: Piece, frozen: readonly Step[], following: readonly Step[]): Step[] {
+  const worked = new Set<Step['zoneId']>();
+  const coated = new Set<Step['zoneId']>();
+  return following.map((s) => {
+    const earlier = earlierSteps(piece, s.zoneId);
+    const top = frozen.findLast((f) => earlier.has(f.id) && stepKind(f.kind).film);
+    if (!top) return s;
+    const waitsFor = [...s.waitsFor];
+    if (!worked.has(s.zoneId)) waitsFor.push({ stepId: top.id, wait: 'sand' });
+    if (stepKind(s.kind).film && !coated.has(s.zoneId))
+      waitsFor.push({ stepId: top.id, wait: waitBetween(top, s.kind, s.productId) });
+    worked.add(s.zoneId);
+    if (stepKind(s.kind).film) coated.add(s.zoneId);
+    return { ...s, waitsFor };
+  });
 }
 
 /**
@@ -24,5 +45,5 @@ export function replan(piece: Piece, shop: Shop): Replanned {
   const following = fresh.value
     .filter((s) => !kept.has(s.id))
     .map((s) => ({ ...s, waitsFor: s.waitsFor.filter((w) => known.has(w.stepId)) }));
-  return { steps: [...frozen, ...following], issues: fresh.warnings, ok: true };
+  return { steps: [...frozen, ...afterRework(piece, frozen, following)], issues: fresh.warnings, ok: true };
 }

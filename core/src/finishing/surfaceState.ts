@@ -174,7 +174,7 @@ const changes: Readonly<Record<Effect, Change>> = {
     layers: [],
     residue: s.residue === 'softened-film' ? 'stripper' : s.residue === 'wax' ? 'none' : s.residue,
   }),
-  'take-residue': (s) => ({ ...s, residue: 'none', layers: s.layers.filter((l) => l.old !== 'wax') }),
+  'take-residue': (s) => ({ ...s, residue: 'none', layers: s.layers.filter((l) => l.role !== 'wax') }),
   'leave-bleach': (s) => ({ ...s, residue: 'bleach' }),
   'take-bleach': (s) => ({ ...s, residue: s.residue === 'bleach' ? 'none' : s.residue }),
   'take-veneer': (s) => ({

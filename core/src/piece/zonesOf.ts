@@ -38,7 +38,7 @@ const bareMetal: Surface = {
 /** What a face is made of and carries: its part's own surface, that of a new top, or that of the zone it was made for. */
 export function surfaceOf(piece: SurfacePiece, face: Pick<Face, 'id' | 'zoneId'>): Surface {
   const part = partOfFace(face);
-  const own = piece.partSurfaces[part] ?? addedSurface(piece, part);
+  const own = piece.partSurfaces[face.id] ?? piece.partSurfaces[part] ?? addedSurface(piece, part);
   if (own) return own;
   const zone = surfaceOfZone(piece, face.zoneId);
   const isNewTop = part === 'top' && piece.alterations.some((a) => a.kind === 'new-top');

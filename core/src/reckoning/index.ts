@@ -1,3 +1,5 @@
+export { type ChangeOfMind, changeOfMind, type WayOn } from './changeOfMind';
+export { comparePlans, keepPlan, type PlanComparison, type PlanFigures, takePlan } from './comparePlans';
 export { compareSchools, type SchoolFigures } from './compareSchools';
 export { type Alternative, compareTreatments, type Question, type TreatmentFigures } from './compareTreatments';
 export { type FixPreview, previewFix } from './previewFix';

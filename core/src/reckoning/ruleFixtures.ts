@@ -110,7 +110,7 @@ const caustic: Shelf = { ...products, lye: { ...products.degreaser!, id: 'lye', 
 
 const insideToo: Piece = { ...wardrobe, looks: { ...wardrobe.looks, interior: 'natural-clear' } };
 
-/** Steps done at hours after eight in the morning. */
+/** Steps done at hours after eight, and all that stands before them. */
 export const done = (piece: Piece, ...named: [stepId: string, hoursLater: number][]): Piece => {
   const whole = planned(piece);
   const [first, from] = named[0]!;

@@ -375,7 +375,7 @@ export const pieceSchema = z.object({
     seat: surface.nullable(),
     hardware: surface.nullable(),
   }),
-  /** Surfaces of single parts that differ from their zone, by part: the first segment of a face id. */
+  /** Surfaces of single parts or faces that differ from their zone, by part (the first segment of a face id) or face id. */
   partSurfaces: z.record(id, surface),
   /** Diameters of a turned leg at equal distances from its top to its foot, m; null: as the form has it. */
   turnedDiametersM: z.array(smallM).min(2).max(12).nullable(),

@@ -58,6 +58,9 @@ function inOrder(steps: readonly Step[]): Step[] {
 /** Id of a step the user added. */
 export const ownStepId = (extra: Piece['edits']['extra'][number]): string => `own/${extra.id}`;
 
+/** How long a step of the user's own waits by itself, minutes: a night to dry, some hours to get warm (common practice). */
+const ownWaitMin: Readonly<Partial<Record<Step['kind'], number>>> = { 'dry-out': 720, dry: 720, 'warm-up': 180 };
+
 /** Puts a step of the user's own after another one; what came after that one on the same surface comes after it. */
 function insert(steps: readonly Step[], extra: Piece['edits']['extra'][number]): Step[] {
   const at = steps.findIndex((s) => s.id === extra.afterId);
@@ -79,7 +82,7 @@ function insert(steps: readonly Step[], extra: Piece['edits']['extra'][number]):
     test: null,
     faceIds: null,
     areaFrac: extra.areaFrac ?? 1,
-    fixedWaitMin: 0,
+    fixedWaitMin: ownWaitMin[extra.kind] ?? 0,
     reason: 'Added by you.',
     waitsFor: [{ stepId: after.id, wait: waitBetween(after, extra.kind, extra.productId) }],
   };

@@ -79,13 +79,43 @@ export function applyFix(piece: Edited, fix: Fix, newId: () => string, at: strin
 /** Puts a step back that the user left out. */
 export const restore = (stepId: string): PlanEdit => ({ do: 'restore', stepId });
 
+/** Whether a step stands in the plan itself; what the schedule puts in for a passed window carries the id of its coat. */
+const inPlan = (step: Step): boolean => step.id.split('/').length <= 3;
+
 /** The step of a zone right before another one in the plan. */
 const before = (steps: readonly Step[], step: Step): string =>
-  steps.slice(0, Math.max(0, steps.indexOf(step))).findLast((s) => s.zoneId === step.zoneId && s.kind !== 'obtain')
-    ?.id ?? 'piece/photograph/1';
+  steps
+    .slice(0, Math.max(0, steps.indexOf(step)))
+    .findLast((s) => s.zoneId === step.zoneId && s.kind !== 'obtain' && inPlan(s))?.id ?? 'piece/photograph/1';
 
 /** What a step that is put in needs besides its kind. */
 type Details = Partial<Pick<Extract<PlanEdit, { do: 'insert' }>, 'productId' | 'method' | 'grit'>>;
+
+/** Number of a step among those of its kind and zone, from its id. */
+const numberOf = (id: string): number => Number(id.split('/')[2] ?? 0);
+
+/** Steps of a kind that the user left out and that may have stood before another one: the numbers of its kind rise along the plan. */
+function leftOutBefore(piece: Piece, steps: readonly Step[], step: Step, kind: StepKindId): string[] {
+  const at = steps.indexOf(step);
+  const alike = (s: Step) => s.zoneId === step.zoneId && s.kind === kind && inPlan(s) && !s.id.startsWith('own/');
+  const above = Math.max(
+    0,
+    ...steps
+      .slice(0, at)
+      .filter(alike)
+      .map((s) => numberOf(s.id)),
+  );
+  const below = Math.min(
+    Number.POSITIVE_INFINITY,
+    ...steps
+      .slice(at + 1)
+      .filter(alike)
+      .map((s) => numberOf(s.id)),
+  );
+  return piece.edits.dropped.filter(
+    (id) => id.startsWith(`${step.zoneId ?? 'piece'}/${kind}/`) && numberOf(id) > above && numberOf(id) < below,
+  );
+}
 
 /** Puts the steps a plan lacks before a step: back where the user left them out, else as new ones. */
 export function putBefore(
@@ -94,12 +124,10 @@ export function putBefore(
   kinds: readonly (readonly [StepKindId, Details?])[],
 ): Fix {
   const steps = context.run.map((at) => at.step);
-  const left = kinds.map(([kind]) =>
-    context.piece.edits.dropped.findLast((id) => id.startsWith(`${step.zoneId ?? 'piece'}/${kind}/`)),
-  );
+  const left = kinds.map(([kind]) => leftOutBefore(context.piece, steps, step, kind));
   const names = kinds.map(([kind]) => stepKind(kind).verb.toLowerCase()).join(', then ');
-  if (left.every((id) => id !== undefined))
-    return { name: `Put back: ${names}`, edits: left.map((stepId) => ({ do: 'restore', stepId: stepId! })) };
+  if (left.every((ids) => ids.length > 0))
+    return { name: `Put back: ${names}`, edits: left.flat().map((stepId) => ({ do: 'restore', stepId })) };
   const afterId = before(steps, step);
   return {
     name: `Add before it: ${names}`,

@@ -238,7 +238,7 @@ export const substrateRules: readonly Rule[] = [
                     edits: [
                       { do: 'choose' as const, key: `${zone}/block`, coats: 2 },
                       ...context.piece.edits.dropped
-                        .filter((id) => id.startsWith(`${zone}/block/`))
+                        .filter((id) => /^(block|seal|dry)$/.test(id.split('/')[1] ?? '') && id.startsWith(`${zone}/`))
                         .map((stepId) => ({ do: 'restore' as const, stepId })),
                     ],
                   },

@@ -7,6 +7,7 @@ const rooms = [
   'piece',
   'coverage',
   'mixing',
+  'stock',
   'finishing',
   'schedule',
   'reckoning',

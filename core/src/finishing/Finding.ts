@@ -24,3 +24,12 @@ export interface Finding {
   overruledBecause: string | null;
   tag: 'P' | 'T' | 'M' | 'label' | 'computed';
 }
+
+/** Something that would be said, were it not for a school of the house. */
+export interface Silenced {
+  ruleId: string;
+  house: HouseRuleId;
+  zoneId: ZoneId | null;
+  stepId: string;
+  sentence: string;
+}

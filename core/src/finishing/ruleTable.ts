@@ -1,4 +1,4 @@
-import type { Finding, Severity } from './Finding';
+import type { Finding, Severity, Silenced } from './Finding';
 import { applicationRules } from './rules/application';
 import { benchRules } from './rules/bench';
 import { compatibilityRules } from './rules/compatibility';
@@ -38,6 +38,28 @@ const silenced = (rule: Rule, context: RuleContext): boolean => {
   const school = rule.house ? (context.house as Readonly<Record<string, string>>)[rule.house] : undefined;
   return school !== undefined && (rule.silencedBy?.includes(school) ?? false);
 };
+
+/**
+ * What the schools of the house keep quiet: the rule, and the school, where a finding would have been.
+ * The steps are those the rule would have named.
+ */
+export function silencedFindings(context: RuleContext, rules: readonly Rule[] = ruleTable): Silenced[] {
+  return rules.flatMap((rule) => {
+    if (!silenced(rule, context)) return [];
+    const [first] = rule.check(context);
+    return first
+      ? [
+          {
+            ruleId: rule.id,
+            house: rule.house!,
+            zoneId: first.step.zoneId,
+            stepId: first.step.id,
+            sentence: first.sentence,
+          },
+        ]
+      : [];
+  });
+}
 
 /** Findings of a plan, the worst first, one per rule and zone: the first offending step stands for it. */
 export function checkPlan(context: RuleContext, rules: readonly Rule[] = ruleTable): Finding[] {

@@ -1,5 +1,5 @@
 import type { PackChoice, Working } from '../coverage';
-import type { Consumption, Finding } from '../finishing';
+import type { Consumption, Finding, Silenced } from '../finishing';
 import type { Issue, Range } from '../units';
 import type { LookKind, Step, ZoneId } from '../workshop';
 
@@ -86,6 +86,8 @@ export interface Reckoning {
   products: readonly ProductNeed[];
   consumables: readonly Consumable[];
   findings: readonly Finding[];
+  /** What schools of the house keep quiet. */
+  silenced: readonly Silenced[];
   wet: readonly WetZone[];
   issues: readonly Issue[];
   totals: {

@@ -1,3 +1,4 @@
+export { type Draw, drawsOf, workshopAround } from './aroundPiece';
 export { type ChangeOfMind, changeOfMind, type WayOn } from './changeOfMind';
 export { comparePlans, keepPlan, type PlanComparison, type PlanFigures, takePlan } from './comparePlans';
 export { compareSchools, type SchoolFigures } from './compareSchools';

@@ -11,11 +11,13 @@ import {
   houseOf,
   lookOf,
   nothingAround,
+  planIssues,
   replan,
   runPlan,
   type Shop,
   type StepStates,
   type SurfaceState,
+  silencedFindings,
   statesAsFound,
   stepKind,
 } from '../finishing';
@@ -219,7 +221,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     ]),
   );
   const lightUse = totalsOf(worked, [], products, () => 0).lightUseAtMin;
-  const findings = checkPlan({
+  const context = {
     piece,
     zones,
     run,
@@ -231,7 +233,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     nowMin,
     air: input.air ?? null,
     around: input.around ?? nothingAround,
-  });
+  };
+  const findings = checkPlan(context);
   const steps = withHolds(worked, findings);
   const needs = needsOf(steps, products);
   return good({
@@ -241,8 +244,9 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     products: needs,
     consumables: consumablesOf(steps, house),
     findings,
+    silenced: silencedFindings(context),
     wet: wetZones(steps, products, nowMin),
-    issues: plan.issues,
+    issues: [...plan.issues, ...planIssues(piece, new Set(zones.map((z) => z.id)), plan.steps)],
     totals: totalsOf(steps, needs, products, (minutes) => labourPrice(minutes, piece, settings, house)),
   });
 }

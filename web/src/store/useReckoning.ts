@@ -1,37 +1,36 @@
-import type { Question, Reckoning, SchoolFigures } from '@cosmesis/core/reckoning';
+import type { Question, ReckonInput, Reckoning, SchoolFigures } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { HouseRuleId, Piece } from '@cosmesis/core/workshop';
 import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
+import { nameOf } from './nameOf';
+import { airOf, aroundIn, useDraws } from './useAround';
 import { useNowMin } from './useNowMin';
 import { useWorkshop } from './useWorkshop';
 
-const names = new WeakMap<object, number>();
-let count = 0;
-
-/** A short name for an object as it is: records are never changed in place, so a new object is a new name. */
-function nameOf(record: object): number {
-  const known = names.get(record);
-  if (known !== undefined) return known;
-  count += 1;
-  names.set(record, count);
-  return count;
+/** What pieces are worked out in, now: shelf, ways, air and what is around each. */
+export function useReckonInputs(): { key: string; inputOf: (piece: Piece) => ReckonInput } {
+  const workshop = useWorkshop();
+  const { products, settings, readings, containers, supplies, pieces } = workshop;
+  const nowMin = useNowMin();
+  const stocked = Object.keys(containers).length > 0;
+  const draws = useDraws(stocked);
+  const around = aroundIn(workshop, draws, nowMin);
+  const air = airOf(readings);
+  // What other pieces mean for one is a matter of their logs and draws: any change of any piece may bear on it.
+  const key = [nowMin, ...[products, settings, readings, containers, supplies, pieces, draws].map(nameOf)].join('/');
+  return { key, inputOf: (piece) => ({ piece, products, settings, nowMin, air, around: around(piece) }) };
 }
 
 /** Reckonings of several pieces by id, as they are now; the last ones stay while new ones are worked out. */
 export function useReckonings(pieces: readonly Piece[]): ReadonlyMap<string, Result<Reckoning>> | undefined {
-  const { products, settings } = useWorkshop();
-  const nowMin = useNowMin();
-  const key = ['reckon', nowMin, nameOf(products), nameOf(settings), ...pieces.map(nameOf)].join('/');
+  const { key: shopKey, inputOf } = useReckonInputs();
+  const key = ['reckon', shopKey, ...pieces.map(nameOf)].join('/');
   const { data } = useSWR<ReadonlyMap<string, Result<Reckoning>>, Error, string>(
     key,
     async () =>
       new Map(
-        await Promise.all(
-          pieces.map(
-            async (piece) => [piece.id, await callCore('reckon', { piece, products, settings, nowMin })] as const,
-          ),
-        ),
+        await Promise.all(pieces.map(async (piece) => [piece.id, await callCore('reckon', inputOf(piece))] as const)),
       ),
     { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
   );

@@ -1,9 +1,15 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
 import type { Fix } from '@cosmesis/core/finishing';
 import {
+  type ChangeOfMind,
+  changeOfMind,
+  comparePlans,
   compareSchools,
   compareTreatments,
+  type Draw,
+  drawsOf,
   type FixPreview,
+  type PlanComparison,
   previewFix,
   type Question,
   type ReckonInput,
@@ -13,7 +19,7 @@ import {
 } from '@cosmesis/core/reckoning';
 import { quantitiesToCsv, stepsToICalendar } from '@cosmesis/core/takeaway';
 import { good, type Result, refused } from '@cosmesis/core/units';
-import type { HouseRuleId, Product, Workshop } from '@cosmesis/core/workshop';
+import type { HouseRuleId, KeptPlan, LookKind, Piece, Product, Workshop, ZoneId } from '@cosmesis/core/workshop';
 import { expose } from 'comlink';
 
 /** Runs core and turns whatever it throws into an issue: nothing is thrown across the border. */
@@ -29,12 +35,36 @@ function guarded<T>(work: () => Result<T>): Result<T> {
   }
 }
 
+/** A piece with a name that changes whenever it does. */
+interface Keyed {
+  key: string;
+  piece: Piece;
+}
+
+const drawsByKey = new Map<string, Draw[]>();
+
+/** What a piece takes off the shelf; worked out once for as long as it stays the same. */
+function keptDraws({ key, piece }: Keyed, shop: Omit<ReckonInput, 'piece'>): Draw[] {
+  const known = drawsByKey.get(key);
+  if (known) return known;
+  const reckoned = reckonPiece({ ...shop, piece });
+  const draws = reckoned.ok ? drawsOf(piece, reckoned.value) : [];
+  if (drawsByKey.size > 5000) drawsByKey.clear();
+  drawsByKey.set(key, draws);
+  return draws;
+}
+
 const core = {
   reckon: (input: ReckonInput): Result<Reckoning> => guarded(() => reckonPiece(input)),
   schools: (input: ReckonInput, ruleId: HouseRuleId): Result<SchoolFigures[]> =>
     guarded(() => compareSchools(input, ruleId)),
   treatments: (input: ReckonInput): Result<Question[]> => guarded(() => compareTreatments(input)),
   preview: (input: ReckonInput, fix: Fix): Result<FixPreview> => guarded(() => previewFix(input, fix)),
+  changeOfMind: (input: ReckonInput, zoneId: ZoneId, look: LookKind): Result<ChangeOfMind> =>
+    guarded(() => changeOfMind(input, zoneId, look)),
+  plans: (input: ReckonInput, kept: KeptPlan): Result<PlanComparison> => guarded(() => comparePlans(input, kept)),
+  draws: (pieces: readonly Keyed[], shop: Omit<ReckonInput, 'piece'>): Result<Draw[]> =>
+    guarded(() => good(pieces.flatMap((keyed) => keptDraws(keyed, shop)))),
   demo: (nowMin: number, timeZone: string): Result<Workshop> => guarded(() => good(demoWorkshop(nowMin, timeZone))),
   calendar: (name: string, reckoning: Reckoning, products: Record<string, Product>, nowMin: number): Result<string> =>
     guarded(() => good(stepsToICalendar(name, reckoning, products, nowMin))),

@@ -50,15 +50,37 @@ const handsAt = (at: StepTime): { startMin: number; endMin: number } => ({
   endMin: at.endMin,
 });
 
-/** Wet films of other zones at some time: from their end until they are dust-free. */
-const wetAt = (context: RuleContext, zoneId: Step['zoneId'], startMin: number, endMin: number) =>
-  context.run.flatMap(({ step }) => {
-    const at = isFilm(step) && step.zoneId !== zoneId ? context.times.get(step.id) : undefined;
+interface Wet {
+  step: Step;
+  product: Product;
+  from: number;
+  until: number;
+}
+
+/** Worked out once for each plan: many rules and steps ask for it. */
+const wetFilms = new WeakMap<RuleContext, readonly Wet[]>();
+
+function wetIn(context: RuleContext): readonly Wet[] {
+  const known = wetFilms.get(context);
+  if (known) return known;
+  const wet = context.run.flatMap(({ step }) => {
+    const at = isFilm(step) ? context.times.get(step.id) : undefined;
     const product = productOf(context, step);
-    if (!at || !product) return [];
-    const until = at.endMin + product.times.dustFreeMin.high;
-    return at.endMin < endMin && until > startMin ? [{ step, product, until }] : [];
+    return at && product ? [{ step, product, from: at.endMin, until: at.endMin + product.times.dustFreeMin.high }] : [];
   });
+  wetFilms.set(context, wet);
+  return wet;
+}
+
+/** The first wet film of another zone at some time: from its end until it is dust-free. */
+const wetAt = (
+  context: RuleContext,
+  zoneId: Step['zoneId'],
+  startMin: number,
+  endMin: number,
+  minds: (wet: Wet) => boolean = () => true,
+): Wet | undefined =>
+  wetIn(context).find((w) => w.from < endMin && w.until > startMin && w.step.zoneId !== zoneId && minds(w));
 
 /** What is left on the shelf for a step: what is there, less what this piece and the others take before it. */
 function shortfalls(context: RuleContext, finite: boolean) {
@@ -210,7 +232,11 @@ export const benchRules: readonly Rule[] = [
         const at = context.times.get(step.id);
         if (!isFilm(step) || !isSprayed(step.method) || !at || !step.zoneId) return [];
         const hands = handsAt(at);
-        const hit = wetAt(context, step.zoneId, hands.startMin, hands.endMin).find(
+        const hit = wetAt(
+          context,
+          step.zoneId,
+          hands.startMin,
+          hands.endMin,
           (w) => w.step.productId !== step.productId,
         );
         return hit
@@ -380,7 +406,7 @@ export const benchRules: readonly Rule[] = [
         if (!isAbrasive(step) || !at) return [];
         const hands = handsAt(at);
         if (hands.endMin <= hands.startMin) return [];
-        const own = wetAt(context, step.zoneId, hands.startMin, hands.endMin)[0];
+        const own = wetAt(context, step.zoneId, hands.startMin, hands.endMin);
         const other = at.logged
           ? undefined
           : context.around.wet.find((w) => w.fromMin < at.endMin && w.untilMin > at.startMin);

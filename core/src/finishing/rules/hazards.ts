@@ -149,6 +149,7 @@ export const hazardRules: readonly Rule[] = [
           const p = productOf(context, s);
           return p !== undefined && (p.carrier === 'alcohol' || p.hazards.some((h) => withBleach.includes(h)));
         };
+        if (!steps.some(gas)) return [];
         return steps.flatMap((step, i) => {
           const since = steps.slice(0, i).findLastIndex((s) => clears.includes(s.kind));
           const earlier = steps.slice(since + 1, i);

@@ -117,10 +117,14 @@ export const maskingRules: readonly Rule[] = [
       context.run.flatMap(({ step }) => {
         const start = context.times.get(step.id)?.startMin;
         if (step.kind !== 'unmask' || !step.zoneId || start === undefined) return [];
-        const ends = step.waitsFor.flatMap((w) => {
-          const coat = context.run.find((at) => at.step.id === w.stepId)?.step;
-          const end = coat && isFilm(coat) ? context.times.get(coat.id)?.endMin : undefined;
-          return end === undefined ? [] : [end];
+        // The coats of the zones it waits for, also where what it waits for is a look at them.
+        const beside = new Set(
+          step.waitsFor.map((w) => context.run.find((at) => at.step.id === w.stepId)?.step.zoneId ?? null),
+        );
+        const ends = context.run.flatMap((at) => {
+          const coat = at.step.zoneId !== step.zoneId && beside.has(at.step.zoneId) && isFilm(at.step);
+          const end = coat ? context.times.get(at.step.id)?.endMin : undefined;
+          return end === undefined || end > start ? [] : [end];
         });
         const end = ends.length > 0 ? Math.max(...ends) : undefined;
         return end !== undefined && start - end > 3 * softMin

@@ -1,0 +1,1 @@
+export { type Shelved, usableStock, usableUntilMin } from './usableStock';

@@ -17,7 +17,7 @@ export { hasOldFilm, leadBanTable, leadHold } from './leadBans';
 export { type Look, lookRow, lookTable } from './lookTable';
 export { planIssues } from './planIssues';
 export { type Replanned, replan } from './replan';
-export { changeLook, coatsDone } from './reworked';
+export { asItStands, changeLook, coatsDone } from './reworked';
 export { applyFix, type Fix, type PlanEdit } from './rules/Fix';
 export type { AirReading, Rule, RuleContext, StepTime } from './rules/Rule';
 export { checkPlan, ruleTable, silencedFindings } from './ruleTable';

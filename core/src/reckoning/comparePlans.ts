@@ -29,7 +29,7 @@ export function takePlan(piece: Piece, plan: KeptPlan): void {
 }
 
 /** A step that one plan has and the other has not, or has otherwise. */
-export interface StepDifference {
+interface StepDifference {
   zoneId: Step['zoneId'];
   kind: Step['kind'];
   /** Of each plan how often, and with which products. */

@@ -13,6 +13,8 @@ const PieceFrame = lazy(() => import('../features/piece/PieceFrame'));
 const Survey = lazy(() => import('../features/piece/survey/Survey'));
 const Advice = lazy(() => import('../features/piece/advice/Advice'));
 const Plan = lazy(() => import('../features/piece/plan/Plan'));
+const Compare = lazy(() => import('../features/piece/compare/Compare'));
+const Papers = lazy(() => import('../features/piece/papers/Papers'));
 const Quantities = lazy(() => import('../features/piece/quantities/Quantities'));
 const Time = lazy(() => import('../features/piece/time/Time'));
 const Log = lazy(() => import('../features/piece/log/Log'));
@@ -40,6 +42,8 @@ const router = createBrowserRouter([
           { path: 'quantities', element: <Quantities /> },
           { path: 'time', element: <Time /> },
           { path: 'log', element: <Log /> },
+          { path: 'compare', element: <Compare /> },
+          { path: 'papers', element: <Papers /> },
         ],
       },
       { path: 'products', element: <Products /> },

@@ -211,13 +211,15 @@ export const orderRules: readonly Rule[] = [
     check: (context) => {
       // Who paints the base first finishes clear zones after it, the inside too.
       if (context.house['top-or-base-first'] === 'base-first') return [];
-      const inside = context.run.find((at) => at.step.zoneId === 'interior' && isFilm(at.step))?.step;
+      const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith('interior/'));
+      const coats = context.run.filter((at) => at.step.zoneId === 'interior' && isFilm(at.step));
+      // By itself an inside with more coats may end last; what the user moved there is the user's.
+      const inside = (pins.length > 0 ? coats.at(-1) : coats[0])?.step;
       const outside = context.run.findLast(
         (at) =>
           at.step.zoneId !== 'interior' && at.step.zoneId !== 'hardware' && (isFilm(at.step) || at.step.kind === 'wax'),
       )?.step;
       if (!inside || !outside || indexOf(context, inside) < indexOf(context, outside)) return [];
-      const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith('interior/'));
       return [
         {
           step: inside,

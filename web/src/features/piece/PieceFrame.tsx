@@ -47,9 +47,11 @@ function Frame({ piece }: { piece: Piece }) {
     ['survey', 'Survey'],
     ['advice', 'Advice'],
     ['plan', 'Plan'],
+    ['compare', 'Compare'],
     ['quantities', 'Quantities'],
     ['time', 'Time'],
     ['log', 'Log'],
+    ['papers', 'Papers'],
   ] as const;
   return (
     <>

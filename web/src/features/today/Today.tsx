@@ -13,6 +13,7 @@ import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
 import { clockTime, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
 import { say } from '../../ui/say';
 import { doWhat, whereOf } from '../../ui/stepWords';
+import { Cautions } from './Cautions';
 
 interface Act {
   piece: Piece;
@@ -169,6 +170,14 @@ export function Today() {
   const todayMin = acts
     .filter((a) => !a.step.held && dayName(a.step.startMin, settings.timeZone) === today)
     .reduce((sum, a) => sum + a.step.handsOnMin, 0);
+  const cautions = [
+    ...new Set(
+      acts
+        .slice(1)
+        .filter((a) => !a.step.held && dayName(a.step.startMin, settings.timeZone) === today)
+        .flatMap((a) => a.step.cautions),
+    ),
+  ].filter((c) => !acts[0]?.step.cautions.includes(c));
   // What is begun goes before what could be begun.
   const begun = (a: Act) => (a.piece.log.length > 0 ? 0 : 1);
   const firstOfPiece = acts
@@ -191,6 +200,7 @@ export function Today() {
           {todayMin > 0 ? `, ${duration(todayMin)} hands-on` : ''}
         </h1>
         {acts[0] ? <FirstAct act={acts[0]} nowMin={nowMin} /> : <p>No step is waiting.</p>}
+        <Cautions cautions={cautions} day={today} />
         <ul className="bare">
           {firstOfPiece.slice(0, 6).map((a) => (
             <LaterAct key={`${a.piece.id}/${a.step.step.id}`} act={a} nowMin={nowMin} />

@@ -8,6 +8,9 @@ import { useWorkshop } from '../../../store/useWorkshop';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 
+/** Share of a zone that a touch-up is taken to cover (from memory). */
+const touchUpFrac = 0.1;
+
 /** A step of one's own after the one looked at. */
 export function AddStep({ piece, after }: { piece: Piece; after: ReckonedStep['step'] }) {
   const edit = useEditPiece(piece.id);
@@ -16,6 +19,7 @@ export function AddStep({ piece, after }: { piece: Piece; after: ReckonedStep['s
   const row = stepKind(kind);
   const usable = Object.values(products).filter((p) => row.uses.includes(p.kind));
   const [productId, setProductId] = useState('');
+  const [places, setPlaces] = useState(false);
   const product = usable.find((p) => p.id === productId) ?? usable[0];
   const add = () => {
     const id = newId();
@@ -28,6 +32,7 @@ export function AddStep({ piece, after }: { piece: Piece; after: ReckonedStep['s
         productId: product?.id ?? null,
         method: product?.methods[0] ?? null,
         grit: row.abrasive ? 220 : null,
+        ...(places ? { areaFrac: touchUpFrac } : {}),
       });
     });
     say({ text: `Added: ${row.verb.toLowerCase()}.`, action: { name: 'Undo', run: () => theStore().undo() } });
@@ -51,6 +56,12 @@ export function AddStep({ piece, after }: { piece: Piece; after: ReckonedStep['s
             options={usable.map((p) => ({ value: p.id, name: p.name }))}
             onPick={setProductId}
           />
+        )}
+        {row.film && (
+          <label className="tick">
+            <input type="checkbox" checked={places} onChange={(e) => setPlaces(e.target.checked)} />
+            Only in places: a touch-up
+          </label>
         )}
         <button type="button" className="line" onClick={add}>
           Add the step

@@ -8,6 +8,7 @@ import { Link } from 'react-router';
 import { newId, nowIso, theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
+import { useReckonInputs } from '../../../store/useReckoning';
 import { useWorkshop } from '../../../store/useWorkshop';
 import { dayName, duration, money } from '../../../ui/formatTime';
 import { say } from '../../../ui/say';
@@ -48,10 +49,9 @@ function Preview({ preview }: { preview: FixPreview }) {
 /** One way out: what it would change, and the press that does it. */
 function FixRow({ piece, fix }: { piece: Piece; fix: Fix }) {
   const edit = useEditPiece(piece.id);
-  const { products, settings } = useWorkshop();
-  const nowMin = useNowMin();
+  const { inputOf } = useReckonInputs();
   const [preview, setPreview] = useState<Result<FixPreview> | null>(null);
-  const look = async () => setPreview(await callCore('preview', { piece, products, settings, nowMin }, fix));
+  const look = async () => setPreview(await callCore('preview', inputOf(piece), fix));
   const apply = () => {
     edit(fix.name, (draft) => applyFix(draft, fix, newId, nowIso()));
     say({ text: `${fix.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
@@ -69,6 +69,15 @@ function FixRow({ piece, fix }: { piece: Piece; fix: Fix }) {
       {preview && (preview.ok ? <Preview preview={preview.value} /> : <p>{preview.issues[0]?.message}</p>)}
     </div>
   );
+}
+
+/** The same way out for every zone that has the finding, as one press and one change to undo. */
+function fixForAll(findings: readonly Finding[]): Fix | null {
+  const open = findings.filter((f) => f.overruledBecause === null && f.fixes.length > 0);
+  const [first] = open;
+  if (!first || open.length < 2) return null;
+  const zones = open.flatMap((f) => (f.zoneId ? [zoneNames[f.zoneId].toLowerCase()] : ['whole piece']));
+  return { name: `On all ${open.length}: ${zones.join(', ')}`, edits: open.flatMap((f) => f.fixes[0]!.edits) };
 }
 
 /** Setting a finding aside with a reason that is kept; what is locked can only be satisfied. */
@@ -122,10 +131,12 @@ function Overrule({ piece, finding }: { piece: Piece; finding: Finding }) {
 function OneFinding({
   piece,
   findings,
+  today,
   onSelect,
 }: {
   piece: Piece;
   findings: readonly Finding[];
+  today: boolean;
   onSelect: (id: string) => void;
 }) {
   const [first, ...others] = findings;
@@ -133,12 +144,21 @@ function OneFinding({
   const mild = first.severity === 'warn' || first.severity === 'advice';
   const elsewhere = others.flatMap((f) => (f.zoneId ? [zoneNames[f.zoneId].toLowerCase()] : []));
   const rule = houseRuleTable.find((r) => r.id === first.house);
+  const all = fixForAll(findings);
   return (
-    <div className={`finding ${first.overruledBecause !== null ? 'overruled' : mild ? '' : 'stop'}`}>
+    <article
+      className={`finding ${first.overruledBecause !== null ? 'overruled' : mild ? '' : 'stop'}`}
+      aria-label={`${severityWords[first.severity]}: ${first.sentence}`}
+    >
+      <span className="row" style={{ gap: 10 }}>
+        <span className="quiet">{severityWords[first.severity]}</span>
+        {today && <span className="today-mark">today</span>}
+      </span>
       <b>{first.sentence}</b>
       {elsewhere.length > 0 && <span>The same on: {elsewhere.join(', ')}.</span>}
       {first.fixes.length === 0 && <span>What helps: {first.remedies.map((r) => r.toLowerCase()).join('; ')}.</span>}
       {first.overruledBecause === null && first.fixes.map((fix) => <FixRow key={fix.name} piece={piece} fix={fix} />)}
+      {all && <FixRow piece={piece} fix={all} />}
       <details>
         <summary>Why</summary>
         {first.why} <span className="quiet">({tagWords[first.tag]})</span>
@@ -147,15 +167,52 @@ function OneFinding({
       <Overrule piece={piece} finding={first} />
       <span className="row">
         {first.ruleId === 'SAF-01' && <Link to={`/pieces/${piece.id}/survey#lead`}>To the lead test</Link>}
+        {(first.ruleId === 'APP-07' || first.ruleId === 'APP-14') && <Link to="/buy">To the buy list</Link>}
         <button type="button" className="plain" onClick={() => onSelect(first.stepId)}>
           Show the step
         </button>
       </span>
-    </div>
+    </article>
   );
 }
 
-/** What would ruin the plan, the worst first; advice waits behind one press. */
+const severityWords = { 'stop-locked': 'Stop, locked', stop: 'Stop', warn: 'Warning', advice: 'Advice' } as const;
+const severityOrder = ['stop-locked', 'stop', 'warn', 'advice'] as const;
+
+/** What the schools of the house keep quiet, said where it would have been. */
+function Silenced({ reckoning, zone }: { reckoning: Reckoning; zone: string }) {
+  const quiet = reckoning.silenced.filter((s) => zone === 'all' || s.zoneId === zone);
+  if (quiet.length === 0) return null;
+  return (
+    <details>
+      <summary style={{ minHeight: 48, cursor: 'pointer', fontWeight: 700 }}>
+        {quiet.length} kept quiet by your house rules
+      </summary>
+      <ul className="bare stack">
+        {quiet.map((s) => {
+          const rule = houseRuleTable.find((r) => r.id === s.house);
+          return (
+            <li key={s.ruleId}>
+              {s.sentence} <span className="quiet">Not said, by the house rule “{rule?.question}”.</span>{' '}
+              <Link to="/house">House rules</Link>
+            </li>
+          );
+        })}
+      </ul>
+    </details>
+  );
+}
+
+/** How many findings of which kind, in words, for the eye and for a screen reader. */
+function inWords(findings: readonly Finding[]): string {
+  const counted = severityOrder
+    .map((severity) => [severity, findings.filter((f) => f.severity === severity).length] as const)
+    .filter(([, n]) => n > 0)
+    .map(([severity, n]) => `${n} ${severityWords[severity].toLowerCase()}`);
+  return counted.length > 0 ? counted.join(', ') : 'Nothing stands against this plan.';
+}
+
+/** What would ruin the plan: what concerns today first, then the worst first; advice waits behind one press. */
 export function Findings({
   reckoning,
   piece,
@@ -165,14 +222,57 @@ export function Findings({
   piece: Piece;
   onSelect: (id: string) => void;
 }) {
-  const grave = reckoning.findings.filter((f) => f.severity !== 'advice' && f.overruledBecause === null);
-  const mild = reckoning.findings.filter((f) => !grave.includes(f));
+  const { settings } = useWorkshop();
+  const nowMin = useNowMin();
+  const [zone, setZone] = useState<string>('all');
+  const starts = new Map(reckoning.steps.map((s) => [s.step.id, s.startMin]));
+  const day = dayName(nowMin, settings.timeZone);
+  const isToday = (f: Finding) => {
+    const start = starts.get(f.stepId);
+    return start !== undefined && (start <= nowMin || dayName(start, settings.timeZone) === day);
+  };
+  const zones = [...new Set(reckoning.findings.flatMap((f) => (f.zoneId ? [f.zoneId] : [])))];
+  const chosen = zones.some((z) => z === zone) ? zone : 'all';
+  const shown = reckoning.findings
+    .filter((f) => chosen === 'all' || f.zoneId === chosen)
+    .sort(
+      (a, b) =>
+        Number(isToday(b)) - Number(isToday(a)) ||
+        severityOrder.indexOf(a.severity) - severityOrder.indexOf(b.severity) ||
+        (starts.get(a.stepId) ?? 0) - (starts.get(b.stepId) ?? 0),
+    );
+  const grave = shown.filter((f) => f.severity !== 'advice' && f.overruledBecause === null);
+  const mild = shown.filter((f) => !grave.includes(f));
   const byRule = (all: readonly Finding[]) =>
     [...new Set(all.map((f) => f.ruleId))].map((id) => all.filter((f) => f.ruleId === id));
   const list = (all: readonly Finding[]) =>
-    byRule(all).map((own) => <OneFinding key={own[0]!.id} piece={piece} findings={own} onSelect={onSelect} />);
+    byRule(all).map((own) => (
+      <OneFinding
+        key={own[0]!.id}
+        piece={piece}
+        findings={own}
+        today={own.some((f) => isToday(f) && f.severity !== 'advice')}
+        onSelect={onSelect}
+      />
+    ));
   return (
-    <>
+    <section className="stack" aria-label="Findings">
+      <p role="status" className={grave.length > 0 ? '' : 'quiet'}>
+        {inWords(grave)}
+      </p>
+      {zones.length > 1 && (
+        <label className="row">
+          <span>Findings on</span>
+          <select className="inline-select" value={chosen} onChange={(e) => setZone(e.target.value)}>
+            <option value="all">every zone</option>
+            {zones.map((z) => (
+              <option key={z} value={z}>
+                {zoneNames[z].toLowerCase()}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
       {list(grave)}
       {mild.length > 0 && (
         <details>
@@ -182,6 +282,7 @@ export function Findings({
           {list(mild)}
         </details>
       )}
-    </>
+      <Silenced reckoning={reckoning} zone={chosen} />
+    </section>
   );
 }

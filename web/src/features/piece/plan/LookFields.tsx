@@ -1,10 +1,23 @@
-import { availableAdditions, availableLooks, lookNames, lookOf } from '@cosmesis/core/finishing';
+import {
+  asItStands,
+  availableAdditions,
+  availableLooks,
+  changeLook,
+  coatsDone,
+  lookNames,
+  lookOf,
+} from '@cosmesis/core/finishing';
 import { materialOf, surfaceOf, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { formatArea } from '@cosmesis/core/units';
 import type { AdditionKind, LookKind, Piece } from '@cosmesis/core/workshop';
+import { current } from 'immer';
+import { useState } from 'react';
+import { newId, nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
-import { useSettings } from '../../../store/useWorkshop';
+import { useWorkshop } from '../../../store/useWorkshop';
+import { Keys } from '../../../ui/Keys';
 import { BandFields } from './BandFields';
+import { ChangeOfMind } from './ChangeOfMind';
 
 /** What a look carries besides: what can be had here is offered, the rest is not. */
 function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: LookKind }) {
@@ -40,9 +53,22 @@ function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: Look
 /** The look of a zone, with what it carries besides. */
 export function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
   const edit = useEditPiece(piece.id);
-  const { unitSystem, tools } = useSettings();
+  const { settings, products } = useWorkshop();
+  const { unitSystem, tools } = settings;
   const look = lookOf(piece, zone.id);
-  const looks = availableLooks(piece, zone.faces, tools);
+  const looks = availableLooks(asItStands(piece, zone.faces), zone.faces, tools);
+  const [asked, setAsked] = useState<LookKind | null>(null);
+  const pick = (wanted: LookKind) => {
+    if (wanted === look) return;
+    if (coatsDone(piece, zone.id).length > 0) return setAsked(wanted);
+    const [id, at] = [newId(), nowIso()];
+    edit(`Look of the ${zoneNames[zone.id].toLowerCase()}`, (draft) => {
+      const changed = structuredClone(current(draft)) as Piece;
+      changeLook(changed, zone.id, wanted, products, id, at);
+      draft.looks = changed.looks;
+      draft.reworked = changed.reworked;
+    });
+  };
   // Only what keeps the wood from showing is worth a line; the rest is simply not offered.
   const barred = looks.find((l) => l.look === 'natural-clear')?.barredBecause;
   return (
@@ -53,11 +79,7 @@ export function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
           className="inline-select"
           aria-label={`Look of the ${zoneNames[zone.id].toLowerCase()}`}
           value={look}
-          onChange={(e) =>
-            edit(`Look of the ${zoneNames[zone.id].toLowerCase()}`, (draft) => {
-              draft.looks[zone.id] = e.target.value as LookKind;
-            })
-          }
+          onChange={(e) => pick(e.target.value as LookKind)}
         >
           {looks
             .filter((l) => !l.barredBecause || l.look === look)
@@ -70,7 +92,23 @@ export function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
         <span className="quiet n">{formatArea(zone.areaM2, unitSystem)}</span>
         <Additions piece={piece} zone={zone} look={look} />
       </div>
+      {asked && <ChangeOfMind piece={piece} zoneId={zone.id} look={asked} onClose={() => setAsked(null)} />}
       {barred && <p className="quiet">{barred}</p>}
+      {(piece.additions[zone.id] ?? []).includes('taped-design') && (
+        <Keys
+          legend="The design is measured"
+          value={piece.decisions[`${zone.id}/design`]?.choice ?? 'both-sides'}
+          onPick={(choice) =>
+            edit('How the design is measured', (draft) => {
+              draft.decisions[`${zone.id}/design`] = { choice, at: nowIso(), why: '' };
+            })
+          }
+          choices={[
+            { value: 'both-sides', name: 'from both sides' },
+            { value: 'one-side', name: 'from one side' },
+          ]}
+        />
+      )}
       {look === 'blended' && <BandFields piece={piece} zone={zone} />}
     </>
   );

@@ -34,6 +34,7 @@ import { LeadFields } from './LeadFields';
 import { MaterialFields } from './MaterialFields';
 import { PurposeFields } from './PurposeFields';
 import { QuickFields } from './QuickFields';
+import { RoomFields } from './RoomFields';
 import { SurveySection } from './SurveySection';
 import { TestFields } from './TestFields';
 import { legNames, ownershipNames } from './words';
@@ -242,6 +243,18 @@ export default function Survey() {
             )}
           >
             <PurposeFields piece={piece} zones={zones} />
+          </SurveySection>
+        </div>
+        <div>
+          <SurveySection
+            title="Air, dust and the room it will live in"
+            noted={listed(
+              piece.decisions['piece/air'] ? 'vapour answered' : '',
+              piece.decisions['piece/dust'] ? 'sanded elsewhere' : '',
+              piece.home ? `${piece.home.airTempC} °C, ${Math.round(piece.home.relHumFrac * 100)} %` : '',
+            )}
+          >
+            <RoomFields piece={piece} />
           </SurveySection>
         </div>
         <section className="stack" aria-label="Name and note">

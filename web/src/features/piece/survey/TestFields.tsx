@@ -1,9 +1,10 @@
 import { concludeSpotTest } from '@cosmesis/core/finishing';
-import { type Zone, zoneNames } from '@cosmesis/core/piece';
+import { surfaceOf, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { type Piece, type SpotReaction, spotReactions, type ZoneId, type ZoneTests } from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { Keys } from '../../../ui/Keys';
+import { NumberField } from '../../../ui/NumberField';
 import { Select } from '../../../ui/Select';
 import { finishNames, reactionNames } from './words';
 
@@ -83,6 +84,28 @@ export function TestFields({ piece, zones }: { piece: Piece; zones: readonly Zon
         />
         Fisheyes in the test patch: silicone polish
       </label>
+      {zones.find((z) => z.id === zoneId)?.faces.some((f) => surfaceOf(piece, f).material.kind === 'metal') && (
+        <label className="tick">
+          <input
+            type="checkbox"
+            checked={tests.zincCoated === true}
+            onChange={(e) => set('Zinc', { zincCoated: e.target.checked })}
+          />
+          Dull grey with a spangle: zinc-coated
+        </label>
+      )}
+      <NumberField
+        label="Moisture of the wood, %"
+        draftKey={`${piece.id}/${zoneId}/moisture`}
+        key={zoneId}
+        value={tests.moistureFrac == null ? null : tests.moistureFrac * 100}
+        least={1}
+        most={100}
+        digits={1}
+        onValue={(percent) => set('Moisture', { moistureFrac: percent / 100 })}
+        onEmpty={() => set('Moisture', { moistureFrac: null })}
+        help="By meter, on bare wood"
+      />
       <p className="quiet">
         On a hidden place. Gloves, air, no flame; the labels come first. Water beads on any sound film and proves
         little.

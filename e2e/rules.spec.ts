@@ -1,0 +1,129 @@
+import { expect, type Page, test } from '@playwright/test';
+import { newWorkshop, openFresh } from './support';
+
+/** A bookcase of bare oak in an empty workshop, clear outside and in. */
+async function clearBookcase(page: Page): Promise<void> {
+  await openFresh(page);
+  await newWorkshop(page);
+  await page.getByRole('link', { name: 'New piece' }).first().click();
+  await page.getByRole('button', { name: 'Bookcase' }).click();
+  await page.getByLabel('Height').fill('90 cm');
+  await page.getByLabel('Width').fill('90 cm');
+  await page.getByLabel('Depth').fill('30 cm');
+  await page.getByLabel('Carcass: wood').selectOption({ label: 'Oak' });
+  await page.getByLabel('Carcass: old finish').selectOption({ label: 'None, bare' });
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByLabel('Look of the carcass').selectOption({ label: 'natural clear' });
+  await page.getByLabel('Look of the interior').selectOption({ label: 'natural clear' });
+}
+
+test('a step dragged where it spoils the work is caught, previewed, put right by one press, and undone', async ({
+  page,
+}) => {
+  await clearBookcase(page);
+  const findings = page.getByRole('region', { name: 'Findings' });
+  await expect(findings.getByRole('status').first()).toHaveText('Nothing stands against this plan.');
+  await page.getByRole('button', { name: /^All \d+ steps$/ }).click();
+  const grip = page.getByRole('button', { name: 'Drag: Interior, Clear coat 3 of 3' });
+  await grip.scrollIntoViewIfNeeded();
+  const target = page.getByRole('button', { name: 'Drag: Carcass, Clear coat 3 of 3' });
+  const [from, to] = [await grip.boundingBox(), await target.boundingBox()];
+  await page.mouse.move(from!.x + 10, from!.y + from!.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from!.x + 10, from!.y + from!.height / 2 + 20, { steps: 4 });
+  await page.mouse.move(to!.x + 10, to!.y + to!.height / 2 + 10, { steps: 10 });
+  await page.mouse.up();
+  const finding = findings.getByRole('article', { name: /comes after the last coat of the outside/ });
+  await expect(finding).toBeVisible();
+  await expect(findings.getByRole('status').first()).toHaveText('1 warning');
+  await expect(
+    page.getByRole('list', { name: 'Interior: step stick' }).getByRole('button', { name: /has a finding/ }),
+  ).toBeVisible();
+  await finding.getByRole('button', { name: /^What it changes/ }).click();
+  await expect(finding.getByRole('status')).toContainText('light use');
+  await finding.getByRole('button', { name: 'Release your order', exact: true }).click();
+  await expect(finding).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(finding).toBeVisible();
+});
+
+test('one way out for every zone that has the finding, and a list that can be held to one zone', async ({ page }) => {
+  await clearBookcase(page);
+  for (const zone of ['Interior', 'Carcass']) {
+    await page.getByRole('button', { name: /^All \d+ steps$/ }).click();
+    await page
+      .getByRole('region', { name: 'Steps' })
+      .getByRole('button', { name: new RegExp(`^Vacuum and tack ?${zone} · (?!.*done)`) })
+      .first()
+      .click();
+    await page.getByRole('button', { name: 'Leave this step out' }).click();
+    await page.getByRole('button', { name: 'Only what is next' }).click();
+  }
+  const findings = page.getByRole('region', { name: 'Findings' });
+  await expect(findings.getByRole('status').first()).toHaveText('2 warning');
+  await findings.getByLabel('Findings on').selectOption({ label: 'interior' });
+  await expect(findings.getByRole('status').first()).toHaveText('1 warning');
+  await findings.getByLabel('Findings on').selectOption({ label: 'every zone' });
+  await findings.getByRole('button', { name: /^On all 2/ }).click();
+  await expect(findings.getByRole('status').first()).toHaveText('Nothing stands against this plan.');
+});
+
+test('a change of mind after two coats: its cost against leaving it and later, discarded, then applied and undone', async ({
+  page,
+}) => {
+  await openFresh(page);
+  await page.goto('/pieces/ticket-cupboard/plan');
+  const look = page.getByLabel('Look of the carcass');
+  await look.selectOption({ label: 'natural clear' });
+  const dialog = page.getByRole('dialog', { name: 'Carcass: natural clear instead?' });
+  await expect(dialog.getByText(/coats are on already/)).toBeVisible();
+  await expect(dialog.getByRole('columnheader')).toHaveText(['Leave it', 'Change now', 'Change after the last coat']);
+  await expect(dialog.getByText('To undo:').locator('..')).toContainText('scrape');
+  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  await expect(look).toHaveValue('painted');
+  await look.selectOption({ label: 'natural clear' });
+  await dialog.getByRole('button', { name: 'Change it now' }).click();
+  await expect(look).toHaveValue('natural-clear');
+  const stick = page.getByRole('list', { name: 'Carcass: step stick' });
+  await expect(stick.getByRole('button', { name: /^paint 1, done/ })).toBeVisible();
+  await expect(stick.getByRole('button', { name: /^clear 3, planned/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(look).toHaveValue('painted');
+});
+
+test('two plans of one piece side by side: one is chosen, the other is kept', async ({ page }) => {
+  await openFresh(page);
+  await page.goto('/pieces/cane-chair/compare');
+  await page.getByLabel('Keep this plan as').fill('Painted green');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Both plans take the same steps.')).toBeVisible();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await page.getByLabel('Look of the carcass').selectOption({ label: 'natural clear' });
+  await page.getByRole('link', { name: 'Compare', exact: true }).click();
+  const steps = page.getByRole('region', { name: 'Steps that differ' });
+  await expect(steps.getByRole('row', { name: 'Scrape with the grain once –' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Figures of both plans' }).getByRole('row')).toHaveCount(7);
+  await page.getByRole('button', { name: 'Work to “Painted green”' }).click();
+  await expect(page.getByText(/carcass painted/)).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: /natural clear/ }).first()).toBeVisible();
+});
+
+test('the lead hold: nothing abrasive begins until every layer tests negative', async ({ page }) => {
+  await openFresh(page);
+  await page.goto('/pieces/parcels-counter/plan');
+  const held = page.getByRole('article', { name: /^Stop, locked: .*may hold lead/ });
+  await expect(held).toBeVisible();
+  await expect(held.getByText('Overrule it')).toHaveCount(0);
+  await held.getByRole('link', { name: 'To the lead test' }).click();
+  await page.getByRole('radio', { name: 'Negative, every layer' }).check();
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await expect(page.getByRole('region', { name: 'Findings' }).getByRole('status').first()).not.toContainText('stop');
+});
+
+test('papers carry the cautions, and what was overruled with its reason', async ({ page }) => {
+  await openFresh(page);
+  await page.goto('/pieces/parcels-counter/papers');
+  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('Stop, locked:');
+  await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('Dust mask');
+  await expect(page.getByRole('region', { name: 'Steps' }).getByRole('listitem').first()).toBeVisible();
+});

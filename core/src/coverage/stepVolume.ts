@@ -1,5 +1,6 @@
 import { certain, invertRange, multiplyRanges, type Range, scaleRange } from '../units';
 import type { Method, Product, SourcedRange, Step, Tag } from '../workshop';
+import { reconcile } from './filmBuild';
 import type { Working, WorkingInput } from './Working';
 
 /** Share of the product that ends on the piece (from memory; HVLP: compliance threshold, South Coast AQMD Rule 1136). */
@@ -56,7 +57,13 @@ export function stepVolume(step: Step, product: Product, areaM2: number, thirsty
     likely: 1 + (thirstyFirstCoat.likely - 1) * thirstyFrac,
     high: 1 + (thirstyFirstCoat.high - 1) * thirstyFrac,
   };
-  const onPiece = multiplyRanges([scaleRange(areaSpread, areaM2), invertRange(plain(product.spreadM2PerL)), thirst]);
+  // Where the label names solids and a dry film, the film decides; the rate's own spread stays its spread.
+  const byFilm = reconcile(product);
+  const rate =
+    byFilm.rateByFilmM2PerL === null
+      ? plain(product.spreadM2PerL)
+      : scaleRange(plain(product.spreadM2PerL), byFilm.rateByFilmM2PerL / product.spreadM2PerL.likely);
+  const onPiece = multiplyRanges([scaleRange(areaSpread, areaM2), invertRange(rate), thirst]);
   const lossL = toolLossL[method];
   const scaled = scaleRange(onPiece, methodFactor);
   const productL = { low: scaled.low + lossL, likely: scaled.likely + lossL, high: scaled.high + lossL };
@@ -68,7 +75,15 @@ export function stepVolume(step: Step, product: Product, areaM2: number, thirsty
       formula: 'area ÷ spreading rate × brush efficiency ÷ method efficiency × thirst + left in the tool',
       inputs: [
         input('area', areaM2, 'm²', 'measured'),
-        input('spreading rate by brush', product.spreadM2PerL.likely, 'm²/L', product.spreadM2PerL.tag),
+        ...(byFilm.rateByFilmM2PerL === null
+          ? [input('spreading rate by brush', product.spreadM2PerL.likely, 'm²/L', product.spreadM2PerL.tag)]
+          : [
+              input('volume solids', product.volumeSolidsFrac!.value, '', product.volumeSolidsFrac!.tag),
+              input('dry film of one coat', product.filmDryUm!.value, 'µm', product.filmDryUm!.tag),
+              input('rate that these give by brush', rate.likely, 'm²/L', 'computed'),
+              input('rate of the label', product.spreadM2PerL.likely, 'm²/L', product.spreadM2PerL.tag),
+              input('by film against by rate', byFilm.apartFrac! * 100, '% more', 'computed'),
+            ]),
         input('transfer efficiency by brush', transferEfficiency.brush.value, '', 'M'),
         input(
           `transfer efficiency, this method`,

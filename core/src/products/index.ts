@@ -1,3 +1,4 @@
 export { type LabelFacts, labelFactsOf, noFacts } from './labelFacts';
+export { ownProduct } from './ownProduct';
 export { noWait, productWait, type Wait } from './productValues';
 export { typicalProducts } from './typicalProducts';

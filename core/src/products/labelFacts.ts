@@ -9,6 +9,7 @@ export type LabelFacts = Pick<
   | 'clearOver'
   | 'sheen'
   | 'thinnerCarrier'
+  | 'filmDryUm'
   | 'sagUm'
   | 'workingMin'
   | 'mix'
@@ -33,6 +34,7 @@ export const noFacts: LabelFacts = {
   clearOver: 'either',
   sheen: null,
   thinnerCarrier: null,
+  filmDryUm: null,
   sagUm: null,
   workingMin: null,
   mix: null,
@@ -95,11 +97,12 @@ const byId: Readonly<Record<string, Partial<LabelFacts>>> = {
   'aerosol-enamel': { clearOver: 'needless', sheen: 'gloss' },
   'lime-wash': { clearOver: 'needed', sheen: 'matt' },
   'waterborne-satin-clear': { sheen: 'satin' },
-  'waterborne-gloss-clear': { sheen: 'gloss' },
+  'waterborne-gloss-clear': { sheen: 'gloss', filmDryUm: v(25) },
   'wiping-clear': { sheen: 'satin', sagUm: v(120) },
   'brushing-lacquer': { sheen: 'satin', sagUm: v(125) },
   'shellac-clear': { sheen: 'gloss', sagUm: v(140) },
-  'exterior-varnish': { sheen: 'gloss' },
+  'exterior-varnish': { sheen: 'gloss', filmDryUm: v(38) },
+  'paint-dark': { filmDryUm: v(35) },
   'bronze-coat': { family: 'bronze patina' },
   'patina-activator': { family: 'bronze patina' },
   'water-dye': { shelf: { closedDays: 730, openDays: 180, tag: 'M' } },

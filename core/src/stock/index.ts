@@ -1,1 +1,3 @@
+export { type BuyLine, type BuyList, buyList, type LastLine, type NeedOf, willItLast } from './buyList';
+export { leftoverWorth } from './leftoverWorth';
 export { type Shelved, usableStock, usableUntilMin } from './usableStock';

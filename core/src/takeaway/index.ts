@@ -1,2 +1,5 @@
+export { buyListToCsv } from './buyListToCsv';
+export { productsFromCsv, productsToCsv, type ReadProducts } from './productsCsv';
+export { type QrMatrix, qrCode, recordCode, recordOfCode } from './qrCode';
 export { quantitiesToCsv } from './quantitiesToCsv';
 export { stepsToICalendar, stepTitle } from './stepsToICalendar';

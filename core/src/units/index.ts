@@ -4,4 +4,5 @@ export { formatArea, formatLength, lengthLimitsM, parseLength, type UnitSystem }
 export { parseNumber } from './parseNumber';
 export { addRanges, certain, invertRange, multiplyRanges, type Range, scaleRange } from './Range';
 export { good, type Issue, type Result, refused } from './Result';
+export { seededRandom } from './seededRandom';
 export { formatVolume, litresPerUsGallon, parseVolume, theoreticalSpreadM2PerL } from './volume';

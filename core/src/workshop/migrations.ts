@@ -59,6 +59,7 @@ const productOf3 = (product: unknown): unknown =>
         clearOver: 'either',
         sheen: null,
         thinnerCarrier: typeof product.thinner === 'string' ? product.carrier : null,
+        filmDryUm: null,
         sagUm: null,
         workingMin: null,
         mix: null,

@@ -130,6 +130,8 @@ export const productSchema = z.object({
   sheen: z.enum(sheens).nullable(),
   /** What the thinner is carried in; null: none is used. */
   thinnerCarrier: z.enum(carriers).nullable(),
+  /** Dry film of one coat that its label asks for, µm; null: not named. */
+  filmDryUm: sourced.refine((f) => f.value > 0, { message: 'a film has to be more than nothing' }).nullable(),
   /** Wet film that still hangs on a vertical face, µm; null: not known. */
   sagUm: sourced.nullable(),
   /** Working time after mixing at 20 °C, minutes; null: does not set in the cup. */

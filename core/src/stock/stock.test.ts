@@ -1,0 +1,171 @@
+import fc from 'fast-check';
+import loadHighs from 'highs';
+import { describe, expect, it } from 'vitest';
+import { cheapestPacks, type Pack } from '../coverage';
+import { typicalProducts } from '../products';
+import type { Container, Product } from '../workshop';
+import { buyList, leftoverWorth, type NeedOf, usableStock, usableUntilMin, willItLast } from './index';
+
+const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
+const enamel = products.enamel!;
+const now = Date.parse('2026-11-26T08:00:00Z') / 60_000;
+const day = 24 * 60;
+const can = (change: Partial<Container>): Container => ({
+  id: 'c',
+  productId: 'enamel',
+  leftL: 0.5,
+  boughtAt: null,
+  openedAt: null,
+  place: '',
+  batch: null,
+  finite: false,
+  mixId: null,
+  note: '',
+  ...change,
+});
+const need = (pieceName: string, inDays: number, highL: number, productId = 'enamel'): NeedOf => ({
+  pieceId: pieceName,
+  pieceName,
+  productId,
+  atMin: now + inDays * day,
+  highL,
+});
+const pack = (volumeL: number, price: number): Pack => ({ volumeL, price, tag: 'own' });
+const counts = (r: ReturnType<typeof cheapestPacks>) =>
+  r.counts.map((c) => `${c.count} × ${c.pack.volumeL}`).join(', ');
+
+describe('worked by hand', () => {
+  const packs = [pack(0.75, 16), pack(2.5, 39)];
+  it('1.1 L: two small cans at 32 beat one large at 39; a litre left over worth 12 turns that round', () => {
+    expect(counts(cheapestPacks(1.1, packs))).toBe('2 × 0.75');
+    // 32 − 0.4 × 12 = 27.2 against 39 − 1.4 × 12 = 22.2.
+    expect(counts(cheapestPacks(1.1, packs, 12))).toBe('1 × 2.5');
+  });
+  it('3.2 L: one of each at 55 beats five small at 80 and two large at 78', () => {
+    expect([counts(cheapestPacks(3.2, packs)), cheapestPacks(3.2, packs).price]).toEqual(['1 × 2.5, 1 × 0.75', 55]);
+  });
+  it('an aerosol: 1 L is three cans of 0.4 L', () => {
+    expect(counts(cheapestPacks(1, [pack(0.4, 9)]))).toBe('3 × 0.4');
+  });
+  it('what keeps a year is worth half of the cheapest litre, what keeps a fifth of one a tenth', () => {
+    const cans = [pack(0.75, 15), pack(2.5, 40)];
+    expect(leftoverWorth({ packs: cans, shelf: { closedDays: null, openDays: 365, tag: 'own' } })).toBe(8);
+    expect(leftoverWorth({ packs: cans, shelf: { closedDays: null, openDays: 73, tag: 'own' } })).toBeCloseTo(1.6, 12);
+    expect(leftoverWorth({ packs: cans, shelf: { closedDays: null, openDays: null, tag: 'own' } })).toBe(0);
+  });
+  it('an open can counts until its open life is over, a closed one until its shelf life', () => {
+    const opened = can({ openedAt: '2026-01-01T08:00:00Z' });
+    // Enamel keeps 365 days once opened.
+    expect(usableUntilMin(opened, enamel)).toBe(Date.parse('2027-01-01T08:00:00Z') / 60_000);
+    const old = can({ id: 'o', openedAt: '2025-01-01T08:00:00Z', leftL: 0.3 });
+    expect(usableStock([opened, old], products, now).enamel).toEqual({ usableL: 0.5, agedL: 0.3, finite: false });
+    expect(usableUntilMin(can({}), enamel)).toBeNull();
+  });
+  it('two pieces, half a litre on the shelf: the second runs short, and is ordered by its own day less the delivery', () => {
+    const list = buyList([need('Table', 1, 0.4), need('Chest', 9, 0.5)], [can({ leftL: 0.5 })], products, now);
+    const [line] = list.lines;
+    expect([line!.needL, line!.shelfL, +line!.buyL.toFixed(9)]).toEqual([0.9, 0.5, 0.4]);
+    expect((line!.neededAtMin - now) / day).toBe(9);
+    expect((line!.orderByMin - now) / day).toBe(6); // three days on the way
+    expect(list.issues).toEqual([]);
+  });
+  it('will it last: what every other piece takes before it, in time', () => {
+    const lasts = willItLast('enamel', [need('Chest', 9, 0.5), need('Table', 1, 0.4), need('Sill', 2, 1, 'wax')], 0.6);
+    expect(lasts.map((l) => [l.pieceName, +l.leftL.toFixed(9)])).toEqual([
+      ['Table', 0.2],
+      ['Chest', -0.3],
+    ]);
+  });
+});
+
+describe('the buy list', () => {
+  it('says what stands in the way, product by product, and lists the rest', () => {
+    const bare = { ...enamel, id: 'bare', packs: [] };
+    const free = { ...enamel, id: 'free', packs: [{ volumeL: 0.75, price: 0, tag: 'own' as const }] };
+    const list = buyList(
+      [need('A', 1, 1, 'bare'), need('A', 1, 1, 'free'), need('A', 1, 1, 'gone'), need('A', 1, 1)],
+      [],
+      { ...products, bare, free },
+      now,
+    );
+    expect(list.issues.map((i) => i.code).sort()).toEqual(['pack_missing', 'price_missing', 'product_missing']);
+    expect(list.lines).toHaveLength(3);
+  });
+  it('never leaves a step short, and buys nothing that is on the shelf', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ inDays: fc.nat(30), highL: fc.double({ min: 0.01, max: 3, noNaN: true }) }), {
+          minLength: 1,
+          maxLength: 12,
+        }),
+        fc.double({ min: 0, max: 8, noNaN: true }),
+        (rows, leftL) => {
+          const needs = rows.map((r, i) => need(`P${i}`, r.inDays, r.highL));
+          const { lines } = buyList(needs, [can({ leftL })], products, now);
+          const total = rows.reduce((sum, r) => sum + r.highL, 0);
+          const bought = lines.reduce((sum, l) => sum + l.packs.volumeL, 0);
+          if (total <= leftL) expect(lines).toEqual([]);
+          else expect(bought + leftL).toBeGreaterThanOrEqual(total - 1e-6);
+        },
+      ),
+    );
+  });
+});
+
+/** Every combination of at most so many of each pack. */
+function bruteForce(needL: number, packs: readonly Pack[], leftPerL: number): number {
+  let best = Number.POSITIVE_INFINITY;
+  const go = (i: number, volume: number, price: number) => {
+    if (volume >= needL - 1e-9) best = Math.min(best, price - leftPerL * (volume - needL));
+    const p = packs[i];
+    if (!p) return;
+    for (let n = 0; n * p.volumeL < needL + Math.max(...packs.map((x) => x.volumeL)); n += 1)
+      go(i + 1, volume + n * p.volumeL, price + n * p.price);
+  };
+  go(0, 0, 0);
+  return best;
+}
+
+describe('the cheapest packs', () => {
+  const anyPacks = fc.uniqueArray(
+    fc.record({
+      ml: fc.constantFrom(125, 250, 400, 500, 750, 1000, 2500, 5000),
+      cents: fc.integer({ min: 300, max: 9000 }),
+    }),
+    { minLength: 1, maxLength: 3, selector: (p) => p.ml },
+  );
+  it('are those of trying every combination, also where what is left over counts', () => {
+    fc.assert(
+      fc.property(
+        anyPacks,
+        fc.integer({ min: 1, max: 4000 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (raw, ml, share) => {
+          const packs = raw.map((p) => pack(p.ml / 1000, p.cents / 100));
+          const worth = share * Math.min(...packs.map((p) => p.price / p.volumeL));
+          const found = cheapestPacks(ml / 1000, packs, worth);
+          const net = found.price - worth * (found.volumeL - ml / 1000);
+          expect(Math.abs(net - bruteForce(ml / 1000, packs, worth))).toBeLessThan(1e-6);
+          expect(found.volumeL).toBeGreaterThanOrEqual(ml / 1000 - 1e-9);
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+  it('are those of an integer programme for larger needs', async () => {
+    const highs = await loadHighs();
+    const packs = [pack(0.375, 9.2), pack(0.75, 15.9), pack(1, 19.5), pack(2.5, 41), pack(5, 79)];
+    for (const needL of [7.3, 18.15, 42.05, 99.9, 163.4]) {
+      const worth = 6;
+      // Least price less what is left over is worth: the same as each pack at its price less its litres' worth.
+      const lp = `Minimize\n obj: ${packs.map((p, i) => `${(p.price - worth * p.volumeL).toFixed(6)} x${i}`).join(' + ')}\nSubject To\n c: ${packs
+        .map((p, i) => `${p.volumeL} x${i}`)
+        .join(
+          ' + ',
+        )} >= ${needL}\nBounds\n${packs.map((_, i) => ` 0 <= x${i} <= 500`).join('\n')}\nGeneral\n ${packs.map((_, i) => `x${i}`).join(' ')}\nEnd`;
+      const solved = highs.solve(lp);
+      const found = cheapestPacks(needL, packs, worth);
+      expect(found.price - worth * found.volumeL).toBeCloseTo(solved.ObjectiveValue, 5);
+    }
+  });
+});

@@ -58,7 +58,7 @@ const words = new Set([
 const isWord = (path: string): boolean => words.has(path) || /(^|\.)(tag|name|by)$/.test(path);
 
 /** A cell as the value it stands for: numbers with point or comma, yes and no. */
-function valueOf(path: string, written: string): Json {
+function readCell(path: string, written: string): Json {
   if (written === nothing) return lists.includes(path) ? [] : null;
   // Spreadsheets are kept from running a cell as a formula by a mark before it.
   const cell = written.replace(/^'(?=[=+\-@])/, '');
@@ -146,7 +146,7 @@ export function productsFromCsv(
     const row: { [key: string]: Json } = {};
     for (const column of columns) {
       const cell = (cells[column] ?? '').trim();
-      if (cell !== '' && !odd.includes(column)) put(row, column.split('.'), valueOf(column, cell));
+      if (cell !== '' && !odd.includes(column)) put(row, column.split('.'), readCell(column, cell));
     }
     const id = String(row.id ?? '');
     if (seen.has(id)) {

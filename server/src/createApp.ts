@@ -3,6 +3,7 @@ import express, { type Express } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { EventStream } from './eventStream';
+import { type SimulatedScale, scaleRoutes } from './simulatedScale';
 
 /** The policy of the page: own scripts only, no inline script, no outside host. Styles inline because of Emotion. */
 const contentSecurityPolicy = {
@@ -26,8 +27,9 @@ const contentSecurityPolicy = {
  * The application server: built page, health, event stream.
  * @param distFolder folder of the built page
  * @param stream the event stream served at /api/events
+ * @param scale the stand-in scale served at /api/scale; left out: none
  */
-export function createApp(distFolder: string, stream: EventStream): Express {
+export function createApp(distFolder: string, stream: EventStream, scale?: SimulatedScale): Express {
   const app = express();
   app.disable('x-powered-by');
   // One origin, so one IndexedDB: a workshop opened under the other name would seem lost.
@@ -40,6 +42,7 @@ export function createApp(distFolder: string, stream: EventStream): Express {
     response.set('Cache-Control', 'no-store').json({ status: 'ready', streamClients: stream.clients() });
   });
   app.get('/api/events', stream.handle);
+  if (scale) app.use('/api/scale', scaleRoutes(scale, stream));
   app.use('/api', (_request, response) => {
     response.status(404).json({ error: 'There is nothing at this address.' });
   });

@@ -2,6 +2,7 @@ import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './createApp';
 import { createEventStream } from './eventStream';
+import { SimulatedScale } from './simulatedScale';
 
 const port = Number(process.env.PORT ?? 4170);
 if (!Number.isInteger(port) || port < 1 || port > 65535) {
@@ -9,7 +10,13 @@ if (!Number.isInteger(port) || port < 1 || port > 65535) {
   process.exit(1);
 }
 const dist = fileURLToPath(new URL('../../web/dist', import.meta.url));
-const server = createServer(createApp(dist, createEventStream()));
+const stream = createEventStream();
+const scale = new SimulatedScale(Math.random, Date.now);
+// Four readings a second, as a bench scale sends them; nobody listening, nothing sent.
+const reading = setInterval(() => {
+  if (stream.clients() > 0) stream.publish({ topic: 'scale', data: scale.read() });
+}, 250);
+const server = createServer(createApp(dist, stream, scale));
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === 'EADDRINUSE'
@@ -21,6 +28,7 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 server.listen(port, '127.0.0.1', () => console.log(`Cosmesis is open at http://127.0.0.1:${port}`));
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
+    clearInterval(reading);
     server.closeAllConnections();
     server.close(() => process.exit(0));
   });

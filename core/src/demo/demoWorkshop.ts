@@ -2,7 +2,16 @@ import { replan } from '../finishing';
 import { newDamage, newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { reckonPiece } from '../reckoning';
-import { defaultSettings, newWorkshop, type Piece, type Product, type Surface, type Workshop } from '../workshop';
+import {
+  type Container,
+  defaultSettings,
+  type Mix,
+  newWorkshop,
+  type Piece,
+  type Product,
+  type Surface,
+  type Workshop,
+} from '../workshop';
 
 // The restoration of a closed moorland railway halt for a walkers' tea room: everything here is made up.
 
@@ -281,8 +290,83 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
     [-2 * 24 * 60, 9, 0.84, 8.6],
     [-25, 14.5, 0.62, 13.9],
   ] as const;
+  const day = 24 * 60;
+  const can = (
+    id: string,
+    productId: string,
+    leftL: number,
+    boughtDaysAgo: number,
+    openedDaysAgo: number | null,
+    place: string,
+    more: Partial<Container> = {},
+  ): Container => ({
+    id,
+    productId,
+    leftL,
+    boughtAt: iso(nowMin - boughtDaysAgo * day),
+    openedAt: openedDaysAgo === null ? null : iso(nowMin - openedDaysAgo * day),
+    place,
+    batch: null,
+    finite: false,
+    mixId: null,
+    note: '',
+    ...more,
+  });
+  const cans = [
+    can('can-1', 'enamel', 1.9, 40, 12, 'Lamp room, upper shelf', { batch: 'E 214' }),
+    can('can-2', 'waterborne-satin-clear', 0.62, 60, 30, 'Lamp room, upper shelf'),
+    can('can-3', 'waterborne-satin-clear', 2.5, 6, null, 'Goods shed'),
+    can('can-4', 'shellac-sealer', 0.34, 200, 172, 'Lamp room, cool box'),
+    can('can-5', 'degreaser', 3.1, 20, 18, 'Under the sink'),
+    can('can-6', 'bonding-primer', 0.5, 4, null, 'Goods shed'),
+    can('can-7', 'paint-dark', 0.41, 90, 15, 'Lamp room, lower shelf', { batch: 'Signal green, by eye', finite: true }),
+    can('can-8', 'filler-two-part', 0.2, 210, 190, 'Bench drawer'),
+    can('can-9', 'wood-glue', 0.5, 50, 44, 'Bench drawer'),
+  ];
+  const mix: Mix = {
+    id: 'mix-1',
+    name: 'Two-part polyester filler, for the cupboard',
+    productId: 'filler-two-part',
+    at: iso(nowMin - 6 * day),
+    air: { airTempC: 9, relHumFrac: 0.84 },
+    by: 'mass',
+    hardenerFrac: { least: 0.01, most: 0.03 },
+    parts: [
+      {
+        name: 'filler paste',
+        productId: 'filler-two-part',
+        share: 98,
+        massKg: 0.0588,
+        densityKgPerL: 1.8,
+        hardener: false,
+      },
+      { name: 'hardener', productId: null, share: 2, massKg: 0.0012, densityKgPerL: 1.2, hardener: true },
+    ],
+    wantedKg: 0.06,
+    done: true,
+    steps: [],
+    colour: '#cdbf9d',
+    startedAt: iso(nowMin - 6 * day),
+    workingMin: 9,
+    useBy: null,
+    note: '',
+  };
   return {
     ...workshop,
+    containers: Object.fromEntries(cans.map((c) => [c.id, c])),
+    mixes: { [mix.id]: mix },
+    supplies: {
+      sheets: {
+        id: 'sheets',
+        kind: 'abrasive sheet',
+        name: 'abrasive sheet',
+        unit: 'pieces',
+        packs: [{ amount: 25, price: 14, tag: 'M' }],
+        left: 18,
+        reorderAt: 10,
+        deliveryDays: 3,
+      },
+    },
     pieces: Object.fromEntries(pieces.map((p) => [p.id, p])),
     readings: Object.fromEntries(
       weather.map(([ago, airTempC, relHumFrac, surfaceTempC], i) => [

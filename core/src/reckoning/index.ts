@@ -3,6 +3,7 @@ export { type ChangeOfMind, changeOfMind, type WayOn } from './changeOfMind';
 export { comparePlans, keepPlan, type PlanComparison, type PlanFigures, takePlan } from './comparePlans';
 export { compareSchools, type SchoolFigures } from './compareSchools';
 export { type Alternative, compareTreatments, type Question, type TreatmentFigures } from './compareTreatments';
+export { filmBuildUp, type ZoneFilm } from './filmBuildUp';
 export { type FixPreview, previewFix } from './previewFix';
 export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { cheapestPacks, type Pack } from '../coverage';
 import { typicalProducts } from '../products';
 import type { Container, Product } from '../workshop';
-import { buyList, leftoverWorth, type NeedOf, usableStock, usableUntilMin, willItLast } from './index';
+import { buyList, leftoverWorth, type NeedOf, takeFromShelf, usableStock, usableUntilMin, willItLast } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const enamel = products.enamel!;
@@ -68,6 +68,21 @@ describe('worked by hand', () => {
     expect((line!.neededAtMin - now) / day).toBe(9);
     expect((line!.orderByMin - now) / day).toBe(6); // three days on the way
     expect(list.issues).toEqual([]);
+  });
+  it('taken off the shelf: the open can first, then the one that is past its date first, and what is short is said', () => {
+    const cans = [
+      can({ id: 'new', boughtAt: '2026-11-01T08:00:00Z', leftL: 1 }),
+      can({ id: 'old', boughtAt: '2026-01-01T08:00:00Z', leftL: 1 }),
+      can({ id: 'open', openedAt: '2026-10-01T08:00:00Z', leftL: 0.2 }),
+    ];
+    const { containers, shortL } = takeFromShelf(cans, enamel, 0.5, '2026-11-26T08:00:00Z');
+    expect(containers.map((c) => [c.id, +c.leftL.toFixed(9), c.openedAt])).toEqual([
+      ['new', 1, null],
+      ['old', 0.7, '2026-11-26T08:00:00Z'],
+      ['open', 0, '2026-10-01T08:00:00Z'],
+    ]);
+    expect(shortL).toBe(0);
+    expect(takeFromShelf(cans, enamel, 3, '2026-11-26T08:00:00Z').shortL).toBeCloseTo(0.8, 9);
   });
   it('will it last: what every other piece takes before it, in time', () => {
     const lasts = willItLast('enamel', [need('Chest', 9, 0.5), need('Table', 1, 0.4), need('Sill', 2, 1, 'wax')], 0.6);

@@ -465,6 +465,8 @@ export const containerSchema = z.object({
 const mixedPart = z.object({
   name,
   productId: id.nullable(),
+  /** Its share in the recipe, by the measure of the recipe. */
+  share: z.number().positive().max(1e6),
   massKg: notNegative.max(1000),
   densityKgPerL: z.number().min(0.1).max(20).nullable(),
   hardener: z.boolean(),
@@ -477,7 +479,13 @@ export const mixSchema = z.object({
   productId: id.nullable(),
   at: instant,
   air: air.nullable(),
+  by: z.enum(['volume', 'mass']),
+  hardenerFrac: mix.shape.hardenerFrac,
   parts: z.array(mixedPart).min(1).max(12),
+  /** Mass that was wanted, kg; null: not weighed, for want of a density. */
+  wantedKg: positive.nullable(),
+  /** Closed: poured, used or put in a jar. */
+  done: z.boolean(),
   /** The steps it was mixed for. */
   steps: z.array(z.object({ pieceId: id, stepId: id })).max(200),
   colour: z.string().regex(/^#[0-9a-f]{6}$/),

@@ -18,7 +18,12 @@ const Papers = lazy(() => import('../features/piece/papers/Papers'));
 const Quantities = lazy(() => import('../features/piece/quantities/Quantities'));
 const Time = lazy(() => import('../features/piece/time/Time'));
 const Log = lazy(() => import('../features/piece/log/Log'));
+const Mix = lazy(() => import('../features/mix/Mix'));
+const Pour = lazy(() => import('../features/mix/Pour'));
+const Buy = lazy(() => import('../features/buy/Buy'));
+const Shelf = lazy(() => import('../features/shelf/Shelf'));
 const Products = lazy(() => import('../features/products/Products'));
+const LabelForm = lazy(() => import('../features/products/LabelForm'));
 const ProductSheet = lazy(() => import('../features/products/ProductSheet'));
 const HouseRules = lazy(() => import('../features/house/HouseRules'));
 const WorkshopScreen = lazy(() => import('../features/workshop/WorkshopScreen'));
@@ -46,7 +51,12 @@ const router = createBrowserRouter([
           { path: 'papers', element: <Papers /> },
         ],
       },
+      { path: 'mix', element: <Mix /> },
+      { path: 'mix/:mixId', element: <Pour /> },
+      { path: 'buy', element: <Buy /> },
+      { path: 'shelf', element: <Shelf /> },
       { path: 'products', element: <Products /> },
+      { path: 'products/new', element: <LabelForm /> },
       { path: 'products/:productId', element: <ProductSheet /> },
       { path: 'house', element: <HouseRules /> },
       { path: 'workshop', element: <WorkshopScreen /> },

@@ -12,6 +12,9 @@ import { ShortcutsDialog } from './ShortcutsDialog';
 const rooms = [
   ['/', 'Today', 't'],
   ['/pieces', 'Pieces', 'p'],
+  ['/mix', 'Mix', 'm'],
+  ['/buy', 'Buy', 'b'],
+  ['/shelf', 'Shelf', 's'],
   ['/products', 'Products', 'o'],
   ['/house', 'House rules', 'h'],
   ['/workshop', 'Workshop', 'w'],

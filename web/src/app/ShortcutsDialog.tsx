@@ -5,6 +5,9 @@ import DialogTitle from '@mui/material/DialogTitle';
 const shortcuts = [
   ['g then t', 'Today'],
   ['g then p, or /', 'Pieces'],
+  ['g then m', 'Mix'],
+  ['g then b', 'Buy'],
+  ['g then s', 'Shelf'],
   ['g then o', 'Products'],
   ['g then h', 'House rules'],
   ['g then w', 'Workshop'],

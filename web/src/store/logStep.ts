@@ -30,6 +30,12 @@ function keepSteps(piece: Draft<Piece>, step: ReckonedStep, all: readonly Reckon
       .map((s) => s.step) as Draft<Piece>['steps'];
 }
 
+/** The mix that was made for a step, the last one first. */
+const batchOf = (mixes: Workshop['mixes'], pieceId: string, stepId: string): string | null =>
+  Object.values(mixes)
+    .filter((m) => m.steps.some((s) => s.pieceId === pieceId && s.stepId === stepId))
+    .sort((a, b) => (a.at < b.at ? 1 : -1))[0]?.name ?? null;
+
 /** Marks a step started or done, now. */
 export function logStep(
   pieceId: string,
@@ -57,6 +63,7 @@ export function logStep(
       air: airNow(current(draft.readings), at),
       note: '',
       planned: plannedOf(step),
+      batch: batchOf(current(draft.mixes), pieceId, step.step.id),
     });
   });
 }

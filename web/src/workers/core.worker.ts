@@ -17,9 +17,19 @@ import {
   reckonPiece,
   type SchoolFigures,
 } from '@cosmesis/core/reckoning';
+import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
 import { quantitiesToCsv, stepsToICalendar } from '@cosmesis/core/takeaway';
 import { good, type Result, refused } from '@cosmesis/core/units';
-import type { HouseRuleId, KeptPlan, LookKind, Piece, Product, Workshop, ZoneId } from '@cosmesis/core/workshop';
+import type {
+  Container,
+  HouseRuleId,
+  KeptPlan,
+  LookKind,
+  Piece,
+  Product,
+  Workshop,
+  ZoneId,
+} from '@cosmesis/core/workshop';
 import { expose } from 'comlink';
 
 /** Runs core and turns whatever it throws into an issue: nothing is thrown across the border. */
@@ -65,6 +75,12 @@ const core = {
   plans: (input: ReckonInput, kept: KeptPlan): Result<PlanComparison> => guarded(() => comparePlans(input, kept)),
   draws: (pieces: readonly Keyed[], shop: Omit<ReckonInput, 'piece'>): Result<Draw[]> =>
     guarded(() => good(pieces.flatMap((keyed) => keptDraws(keyed, shop)))),
+  buy: (
+    needs: readonly NeedOf[],
+    containers: readonly Container[],
+    products: Record<string, Product>,
+    nowMin: number,
+  ): Result<BuyList> => guarded(() => good(buyList(needs, containers, products, nowMin))),
   demo: (nowMin: number, timeZone: string): Result<Workshop> => guarded(() => good(demoWorkshop(nowMin, timeZone))),
   calendar: (name: string, reckoning: Reckoning, products: Record<string, Product>, nowMin: number): Result<string> =>
     guarded(() => good(stepsToICalendar(name, reckoning, products, nowMin))),

@@ -1,9 +1,14 @@
-import { formatVolume } from '@cosmesis/core/units';
+import { formatVolume, type Issue } from '@cosmesis/core/units';
 import { type Product, productKinds } from '@cosmesis/core/workshop';
+import { useState } from 'react';
 import { Link } from 'react-router';
+import { replanAll } from '../../store/replanAll';
+import { theStore } from '../../store/theStore';
 import { useWorkshop } from '../../store/useWorkshop';
+import { download, fileName } from '../../ui/download';
 import { duration, money } from '../../ui/formatTime';
 import { ScrollRegion } from '../../ui/ScrollRegion';
+import { say } from '../../ui/say';
 import { kindNames } from './words';
 
 function Row({ product }: { product: Product }) {
@@ -43,6 +48,70 @@ function Row({ product }: { product: Product }) {
   );
 }
 
+/** Sheets out of the workshop and into it, as CSV; what could not be read is said row by row. */
+function Exchange() {
+  const { products, settings } = useWorkshop();
+  const [issues, setIssues] = useState<readonly Issue[]>([]);
+  const read = async (file: File | undefined) => {
+    if (!file) return;
+    const { productsFromCsv } = await import('@cosmesis/core/takeaway');
+    const { ownProduct } = await import('@cosmesis/core/products');
+    const told = productsFromCsv(await file.text(), products, ownProduct);
+    if (!told.ok) {
+      setIssues(told.issues);
+      return;
+    }
+    setIssues(told.value.issues);
+    const sheets = told.value.products;
+    if (sheets.length > 0)
+      theStore().transact(`Read ${sheets.length} product sheets`, (draft) => {
+        for (const sheet of sheets) draft.products[sheet.id] = sheet;
+        replanAll(draft);
+      });
+    say({
+      text: `${sheets.length} ${sheets.length === 1 ? 'sheet' : 'sheets'} read${told.value.issues.length > 0 ? `, ${told.value.issues.length} things to look at` : ''}.`,
+      ...(sheets.length > 0 ? { action: { name: 'Undo', run: () => theStore().undo() } } : {}),
+    });
+  };
+  const save = async () => {
+    const { productsToCsv } = await import('@cosmesis/core/takeaway');
+    download(fileName(`${settings.name} products`, 'csv'), 'text/csv', productsToCsv(Object.values(products)));
+  };
+  return (
+    <>
+      <div className="row">
+        <Link className="go" to="/products/new">
+          Type in your can’s label
+        </Link>
+        <button type="button" className="line" onClick={() => void save()}>
+          Sheets as CSV
+        </button>
+        <label className="line file-key">
+          Read sheets from CSV
+          <input
+            type="file"
+            accept=".csv,text/csv"
+            onChange={(e) => {
+              void read(e.target.files?.[0]);
+              e.target.value = '';
+            }}
+          />
+        </label>
+      </div>
+      {issues.length > 0 && (
+        <div role="alert" className="notice">
+          <ul>
+            {issues.slice(0, 30).map((i) => (
+              <li key={i.path + i.code + i.message}>{i.message}</li>
+            ))}
+          </ul>
+          {issues.length > 30 && <p>and {issues.length - 30} more.</p>}
+        </div>
+      )}
+    </>
+  );
+}
+
 /** The products a plan can use. */
 export default function Products() {
   const { products } = useWorkshop();
@@ -53,6 +122,7 @@ export default function Products() {
       <p className="quiet">
         Generic products, typical values. Open one and type in what the label of your own can says: every plan follows.
       </p>
+      <Exchange />
       <ScrollRegion label="Products">
         <table className="figures">
           <thead>

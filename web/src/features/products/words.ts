@@ -1,4 +1,4 @@
-import type { ProductKind, ProductTimes } from '@cosmesis/core/workshop';
+import type { Carrier, Hazard, ProductKind, ProductTimes, UnderKind } from '@cosmesis/core/workshop';
 
 /** Names of kinds of products. */
 export const kindNames: Readonly<Record<ProductKind, string>> = {
@@ -49,3 +49,40 @@ export const timeNames: readonly (readonly [Exclude<keyof ProductTimes, 'blocked
   ['lightUseMin', 'Light use from'],
   ['cureMin', 'Cured after'],
 ];
+
+/** What things are carried in. */
+export const carrierNames: Readonly<Record<Carrier, string>> = {
+  water: 'water',
+  oil: 'oil or mineral spirits',
+  alcohol: 'alcohol',
+  lacquer: 'lacquer thinner',
+  none: 'nothing of these',
+};
+
+/** What a label may forbid under its product. */
+export const underNames: Readonly<Record<UnderKind, string>> = {
+  shellac: 'shellac',
+  'oil-film': 'oil films',
+  'water-film': 'waterborne films',
+  lacquer: 'lacquer',
+  wax: 'wax',
+  paint: 'paint',
+};
+
+/** Hazards a label names. */
+export const hazardNames: Readonly<Record<Hazard, string>> = {
+  flammable: 'flammable vapour',
+  vapour: 'harmful vapour',
+  caustic: 'caustic',
+  oxidising: 'oxidising',
+  'self-heating-rags': 'rags heat themselves',
+  dust: 'harmful dust',
+  'cures-hot': 'sets hot',
+  'burns-cotton': 'burns cotton and wool',
+  chlorinated: 'chlorinated solvent',
+  nmp: 'N-methylpyrrolidone',
+  isocyanate: 'isocyanate or aziridine',
+  'chlorine-bleach': 'chlorine bleach',
+  ammonia: 'ammonia',
+  acid: 'acid',
+};

@@ -3,6 +3,7 @@ import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
 import type { Method, Piece, ZoneId } from '@cosmesis/core/workshop';
 import TextField from '@mui/material/TextField';
+import { Link } from 'react-router';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
@@ -13,6 +14,7 @@ import { say } from '../../../ui/say';
 import { doWhat, whereOf } from '../../../ui/stepWords';
 import { Figure } from '../../../ui/Working';
 import { AddStep } from './AddStep';
+import { WillItLast } from './WillItLast';
 
 /** The values of a step that can be chosen: product, method, coats. */
 function Choices({ piece, step }: { piece: Piece; step: ReckonedStep['step'] }) {
@@ -124,6 +126,10 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
           Not before {at(reckoned.opensAtMin)}
           {reckoned.closesAtMin !== null ? `; unscuffed until ${at(reckoned.closesAtMin)}` : ''}.
         </p>
+      )}
+      <WillItLast reckoned={reckoned} />
+      {reckoned.productL && reckoned.status === 'planned' && (
+        <Link to={`/mix?for=${encodeURIComponent(`${piece.id}|${step.id}`)}`}>Mix it</Link>
       )}
       {reckoned.labelSays && <p className="caution">{reckoned.labelSays}</p>}
       {step.kind === 'inspect' && step.zoneId && <Found piece={piece} zoneId={step.zoneId} />}

@@ -1,6 +1,8 @@
 import { methodNames } from '@cosmesis/core/finishing';
-import type { ProductNeed, ReckonedStep } from '@cosmesis/core/reckoning';
+import { zoneNames } from '@cosmesis/core/piece';
+import { filmBuildUp, type ProductNeed, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
 import { formatArea, formatLength, formatVolume } from '@cosmesis/core/units';
+import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import { useSettings, useWorkshop } from '../../../store/useWorkshop';
 import { download, fileName } from '../../../ui/download';
@@ -69,12 +71,83 @@ function StepRow({ reckoned }: { reckoned: ReckonedStep }) {
   );
 }
 
+/** The film each zone gets, coat by coat, as it builds up. */
+function Films({ reckoning }: { reckoning: Reckoning }) {
+  const { products } = useWorkshop();
+  const zones = filmBuildUp(reckoning, products);
+  if (zones.length === 0) return null;
+  return (
+    <section aria-label="Film">
+      <h2>Film built up</h2>
+      <ScrollRegion label="Film by zone">
+        <table className="figures">
+          <thead>
+            <tr>
+              <th>Zone</th>
+              <th className="num">Coats</th>
+              <th className="num">Wet, each</th>
+              <th className="num">Dry, in all</th>
+              <th className="hide-small">Thickest against what hangs upright</th>
+            </tr>
+          </thead>
+          <tbody>
+            {zones.map((z) => {
+              const wets = z.coats.map((c) => Math.round(c.wetUm));
+              const thickest = z.coats.reduce((a, b) => (b.wetUm > a.wetUm ? b : a));
+              return (
+                <tr key={z.zoneId}>
+                  <td>{zoneNames[z.zoneId]}</td>
+                  <td className="num">{z.coats.length}</td>
+                  <td className="num">
+                    {Math.min(...wets) === Math.max(...wets)
+                      ? `${wets[0]} µm`
+                      : `${Math.min(...wets)}–${Math.max(...wets)} µm`}
+                  </td>
+                  <td className="num">
+                    {z.dryUm > 0 ? `${Math.round(z.dryUm)} µm` : '–'}
+                    {z.unknown > 0 && z.dryUm > 0 ? ' or more' : ''}
+                  </td>
+                  <td className="hide-small">
+                    {thickest.sagUm === null ? 'not known' : `${Math.round(thickest.wetUm)} of ${thickest.sagUm} µm`}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </ScrollRegion>
+      <p className="quiet">
+        Wet: what of the spreading rate stays on the piece. Dry: wet times the volume solids of its sheet; where these
+        are not known, it is more by so many coats.
+      </p>
+    </section>
+  );
+}
+
+const HidingChart = lazy(() => import('../../../ui/HidingChart').then((m) => ({ default: m.HidingChart })));
+
 /** Litres by product and by step, the cans to buy, and how each figure was worked out. */
 export default function Quantities() {
   const { piece, result } = usePieceContext();
   const { products, settings } = useWorkshop();
   if (!result?.ok || result.value.products.length === 0) return <NotYet result={result} piece={piece} />;
   const reckoning = result.value;
+  const paints = [
+    ...new Map(
+      reckoning.steps.flatMap((s) => {
+        const product = s.step.kind === 'paint' && s.step.productId ? products[s.step.productId] : undefined;
+        const zone = reckoning.zones.find((z) => z.id === s.step.zoneId);
+        return product && zone
+          ? [
+              [
+                product.id,
+                { product, ground: { name: `the ${zoneNames[zone.id].toLowerCase()} as it is`, colour: zone.colour } },
+              ] as const,
+            ]
+          : [];
+      }),
+    ).values(),
+  ];
   const save = async () => {
     const csv = await callCore('csv', piece.name, reckoning, products);
     if (csv.ok) download(fileName(`${piece.name} quantities`, 'csv'), 'text/csv', csv.value);
@@ -133,6 +206,19 @@ export default function Quantities() {
           ))}
         </ul>
       </section>
+      <Films reckoning={reckoning} />
+      {paints.length > 0 && (
+        <Suspense fallback={<p className="quiet">Drawing…</p>}>
+          {paints.map(({ product, ground }) => (
+            <details key={product.id}>
+              <summary style={{ minHeight: 48, cursor: 'pointer', fontWeight: 700 }}>
+                Coats of {product.name} to hide what is under it
+              </summary>
+              <HidingChart product={product} ground={ground} />
+            </details>
+          ))}
+        </Suspense>
+      )}
       <section aria-label="By step">
         <h2>By step</h2>
         <ScrollRegion label="Litres by step">

@@ -1,0 +1,274 @@
+import { type BuyLine, type BuyList, willItLast } from '@cosmesis/core/stock';
+import { buyListToCsv } from '@cosmesis/core/takeaway';
+import { formatVolume, type Result } from '@cosmesis/core/units';
+import type { Container } from '@cosmesis/core/workshop';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import useSWR from 'swr';
+import { nameOf } from '../../store/nameOf';
+import { newId, nowIso, theStore } from '../../store/theStore';
+import { useDraws } from '../../store/useAround';
+import { useNowMin } from '../../store/useNowMin';
+import { useReckonings } from '../../store/useReckoning';
+import { useWorkshop } from '../../store/useWorkshop';
+import { download, fileName } from '../../ui/download';
+import { dayName, money } from '../../ui/formatTime';
+import { ScrollRegion } from '../../ui/ScrollRegion';
+import { say } from '../../ui/say';
+import { callCore } from '../../workers/callCore';
+
+function useBuyList(left: ReadonlySet<string>): Result<BuyList> | undefined {
+  const { products, containers } = useWorkshop();
+  const nowMin = useNowMin();
+  const draws = useDraws();
+  const needs = draws.filter((d) => !left.has(d.pieceId));
+  const hour = Math.floor(nowMin / 60);
+  const key = [
+    'buy',
+    hour,
+    nameOf(products),
+    nameOf(containers),
+    nameOf(draws as object),
+    [...left].sort().join(),
+  ].join('/');
+  const { data } = useSWR<Result<BuyList>, Error>(
+    key,
+    () => callCore('buy', needs, Object.values(containers), products, nowMin),
+    { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+  );
+  return data;
+}
+
+/** Cans of a line as they come onto the shelf. */
+function bought(line: BuyLine): void {
+  const at = nowIso();
+  const cans = line.packs.counts.flatMap(({ pack, count }) =>
+    Array.from(
+      { length: count },
+      (): Container => ({
+        id: newId(),
+        productId: line.product.id,
+        leftL: pack.volumeL,
+        boughtAt: at,
+        openedAt: null,
+        place: '',
+        batch: null,
+        finite: false,
+        mixId: null,
+        note: '',
+      }),
+    ),
+  );
+  theStore().transact(`Bought: ${line.product.name}`, (draft) => {
+    for (const can of cans) draft.containers[can.id] = can;
+  });
+  say({
+    text: `On the shelf: ${line.product.name}, ${cans.length} ${cans.length === 1 ? 'can' : 'cans'}.`,
+    action: { name: 'Undo', run: () => theStore().undo() },
+  });
+}
+
+function Line({ line }: { line: BuyLine }) {
+  const { settings, containers } = useWorkshop();
+  const draws = useDraws();
+  const nowMin = useNowMin();
+  const shelf = Object.values(containers)
+    .filter((c) => c.productId === line.product.id)
+    .reduce((sum, c) => sum + c.leftL, 0);
+  const lasts = willItLast(line.product.id, draws, shelf);
+  const late = line.orderByMin <= nowMin;
+  return (
+    <li className="buy-line">
+      <button
+        type="button"
+        className="line no-print"
+        aria-label={`Bought: ${line.product.name}`}
+        onClick={() => bought(line)}
+        disabled={line.packs.counts.length === 0}
+      >
+        Bought
+      </button>
+      <span className="tick-box print-only" aria-hidden="true" />
+      <div>
+        <p>
+          <span
+            className="mark"
+            style={{
+              background: line.product.colour,
+              display: 'inline-block',
+              width: 18,
+              height: 18,
+              border: '1.5px solid #15211d',
+              marginRight: 8,
+              verticalAlign: -3,
+            }}
+          />
+          <Link to={`/products/${line.product.id}`}>{line.product.name}</Link>
+        </p>
+        <p className="what">
+          {line.packs.counts.length === 0
+            ? 'no pack on its sheet'
+            : line.packs.counts
+                .map((c) => `${c.count} × ${formatVolume(c.pack.volumeL, settings.unitSystem)}`)
+                .join(' + ')}
+        </p>
+        <p className="quiet">
+          {formatVolume(line.needL, settings.unitSystem)} needed
+          {line.shelfL > 0 && <>, {formatVolume(line.shelfL, settings.unitSystem)} on the shelf</>}
+          {line.agedL > 0 && <>, {formatVolume(line.agedL, settings.unitSystem)} past its date by then</>} · for{' '}
+          {line.for.join(', ')}
+        </p>
+        <details className="no-print">
+          <summary className="quiet">How far the shelf goes</summary>
+          <ol className="bare">
+            {lasts.map((l, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a list that is only shown
+              <li key={i} className="row">
+                <span className="n">{dayName(l.atMin, settings.timeZone)}</span>
+                <span>{l.pieceName}</span>
+                <span className="n">− {formatVolume(l.highL, settings.unitSystem)}</span>
+                <b className="n">
+                  {l.leftL < -1e-9
+                    ? `short of ${formatVolume(-l.leftL, settings.unitSystem)}`
+                    : `${formatVolume(l.leftL, settings.unitSystem)} left`}
+                </b>
+              </li>
+            ))}
+          </ol>
+        </details>
+      </div>
+      <div className="buy-when">
+        <b className={late ? 'late' : ''}>{late ? 'order now' : `by ${dayName(line.orderByMin, settings.timeZone)}`}</b>
+        <span className="quiet">needed {dayName(line.neededAtMin, settings.timeZone)}</span>
+        <b className="n">{money(line.packs.price, settings.currency)}</b>
+      </div>
+    </li>
+  );
+}
+
+/** What is used up besides the products, less what there is. */
+function Supplies({ left }: { left: ReadonlySet<string> }) {
+  const { pieces, supplies } = useWorkshop();
+  const all = Object.values(pieces).filter((p) => !left.has(p.id));
+  const reckonings = useReckonings(all);
+  const need = new Map<string, { unit: string; amount: number }>();
+  for (const piece of all) {
+    const r = reckonings?.get(piece.id);
+    if (!r?.ok) continue;
+    for (const c of r.value.consumables)
+      need.set(c.what, { unit: c.unit, amount: (need.get(c.what)?.amount ?? 0) + c.amount });
+  }
+  if (need.size === 0) return null;
+  return (
+    <section className="stack" aria-label="To have at hand">
+      <h2>Sheets, tape and what is used up</h2>
+      <ul className="bare at-hand">
+        {[...need].map(([what, n]) => {
+          const have = Object.values(supplies)
+            .filter((s) => s.kind === what)
+            .reduce((sum, s) => sum + s.left, 0);
+          const short = Math.max(0, n.amount - have);
+          const shown = n.unit === 'pieces' ? String(Math.ceil(short - 1e-9)) : `${short.toFixed(1)} ${n.unit}`;
+          return (
+            <li key={what}>
+              <b className="n">{short <= 0 ? 'enough' : shown}</b> {what}
+              {have > 0 && (
+                <span className="quiet"> (of {n.unit === 'pieces' ? Math.ceil(n.amount) : n.amount.toFixed(1)})</span>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+/** The buy list: what the planned steps need less the shelf, in the cheapest cans, by the day each has to be ordered. */
+export default function Buy() {
+  const { pieces, settings } = useWorkshop();
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const list = useBuyList(left);
+  const planned = Object.values(pieces).filter((p) => p.steps.length > 0);
+  return (
+    <div className="stack" style={{ gap: 20, maxWidth: 980 }}>
+      <div className="row">
+        <h1>
+          Buy
+          {list?.ok && list.value.lines.length > 0 && (
+            <>
+              : <span className="n">{money(list.value.price, settings.currency)}</span>
+            </>
+          )}
+        </h1>
+        {list?.ok && list.value.lines.length > 0 && (
+          <span className="row spread no-print">
+            <button
+              type="button"
+              className="line"
+              onClick={() =>
+                download(fileName(`${settings.name} buy list`, 'csv'), 'text/csv', buyListToCsv(list.value))
+              }
+            >
+              Download as CSV
+            </button>
+            <button type="button" className="line" onClick={() => window.print()}>
+              Print
+            </button>
+          </span>
+        )}
+      </div>
+      <details className="no-print">
+        <summary className="quiet" style={{ minHeight: 48 }}>
+          For{' '}
+          {left.size === 0
+            ? `all ${planned.length} planned pieces`
+            : `${planned.length - left.size} of ${planned.length} planned pieces`}
+        </summary>
+        <div className="also-ticks">
+          {planned.map((p) => (
+            <label key={p.id} className="tick">
+              <input
+                type="checkbox"
+                checked={!left.has(p.id)}
+                onChange={(e) => {
+                  const next = new Set(left);
+                  if (e.target.checked) next.delete(p.id);
+                  else next.add(p.id);
+                  setLeft(next);
+                }}
+              />
+              {p.name}
+            </label>
+          ))}
+        </div>
+      </details>
+      {list === undefined && <p className="quiet">Working it out…</p>}
+      {list?.ok === false && list.issues.map((i) => <p key={i.code}>{i.message}</p>)}
+      {list?.ok && (
+        <>
+          {list.value.issues.map((i) => (
+            <p key={i.path + i.code} className="notice">
+              {i.message}
+            </p>
+          ))}
+          {list.value.lines.length === 0 ? (
+            <p>The shelf does for every planned step of these pieces.</p>
+          ) : (
+            <ScrollRegion label="Buy list">
+              <ul className="bare">
+                {list.value.lines.map((line) => (
+                  <Line key={line.product.id} line={line} />
+                ))}
+              </ul>
+            </ScrollRegion>
+          )}
+        </>
+      )}
+      <Supplies left={left} />
+      <p className="quiet">
+        The cheapest cans that are never short of the high end; half of what is left over of a can that keeps a year
+        counts as used. Prices are placeholders until you type your own under Products.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,449 @@
+import { reconcile, wetFilmUm } from '@cosmesis/core/coverage';
+import { carriers, type Hazard, type Product, sheens, type UnderKind, underKinds } from '@cosmesis/core/workshop';
+import TextField from '@mui/material/TextField';
+import { Keys } from '../../ui/Keys';
+import { NumberField } from '../../ui/NumberField';
+import { Select } from '../../ui/Select';
+import { tagWords } from '../../ui/Working';
+import { attempt } from './sheetFields';
+import { carrierNames, hazardNames, underNames } from './words';
+
+/** Film by the label against film by the rate. */
+function Film({ product }: { product: Product }) {
+  const wet = wetFilmUm(product);
+  const told = reconcile(product);
+  if (wet === null) return null;
+  return (
+    <p>
+      One coat is about <b className="n">{Math.round(wet)} µm</b> wet
+      {told.dryByRateUm !== null && (
+        <>
+          {' '}
+          and <b className="n">{told.dryByRateUm.toFixed(0)} µm</b> dry by its rate
+        </>
+      )}
+      {product.sagUm && <>; upright it hangs up to {product.sagUm.value} µm</>}.
+      {told.apartFrac !== null && (
+        <>
+          {' '}
+          Its solids and dry film ask for {told.rateByFilmM2PerL!.toFixed(1)} m²/L:{' '}
+          {Math.abs(told.apartFrac) < 0.02
+            ? 'both agree'
+            : `the rate promises ${Math.abs(Math.round(told.apartFrac * 100))} % ${told.apartFrac > 0 ? 'more' : 'less'}; plans go by the film`}
+          .
+        </>
+      )}
+    </p>
+  );
+}
+
+/** How a product is mixed, part by part. */
+function MixFields({ product }: { product: Product }) {
+  const { mix } = product;
+  const set = (label: string, next: Product['mix']) =>
+    attempt(product, label, `${product.id}/mix/${label}`, (draft) => {
+      draft.mix = next;
+    });
+  if (!mix)
+    return (
+      <div>
+        <button
+          type="button"
+          className="line"
+          onClick={() =>
+            set('Mixed from parts', {
+              by: 'volume',
+              parts: [
+                { name: 'part A', share: 4, densityKgPerL: null, hardener: false },
+                { name: 'part B', share: 1, densityKgPerL: null, hardener: true },
+              ],
+              hardenerFrac: null,
+            })
+          }
+        >
+          It is mixed from parts
+        </button>
+      </div>
+    );
+  const part = (i: number, change: Partial<(typeof mix.parts)[number]>) =>
+    set('Mix', { ...mix, parts: mix.parts.map((p, j) => (j === i ? { ...p, ...change } : p)) });
+  return (
+    <div className="stack">
+      <Keys
+        legend="Mixed"
+        value={mix.by}
+        onPick={(by) => set('Mixed by', { ...mix, by })}
+        choices={[
+          { value: 'volume', name: 'by volume' },
+          { value: 'mass', name: 'by weight' },
+        ]}
+      />
+      {mix.parts.map((p, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: parts are told apart by their place
+        <div key={i} className="fields">
+          <TextField
+            label={`Part ${i + 1}`}
+            value={p.name}
+            onChange={(e) => part(i, { name: e.target.value.slice(0, 200) })}
+          />
+          <NumberField
+            label="Parts of it"
+            draftKey={`${product.id}/share/${i}`}
+            value={p.share}
+            least={0.001}
+            most={10_000}
+            onValue={(share) => part(i, { share })}
+            help="More than nothing"
+          />
+          <NumberField
+            label="kg per litre"
+            draftKey={`${product.id}/density/${i}`}
+            value={p.densityKgPerL}
+            least={0.1}
+            most={20}
+            onValue={(densityKgPerL) => part(i, { densityKgPerL })}
+            onEmpty={() => part(i, { densityKgPerL: null })}
+            help="Needed to weigh what is measured by volume"
+          />
+          <label className="tick">
+            <input type="checkbox" checked={p.hardener} onChange={(e) => part(i, { hardener: e.target.checked })} />
+            Hardener
+          </label>
+        </div>
+      ))}
+      <div className="fields">
+        <NumberField
+          label="Hardener at least, %"
+          draftKey={`${product.id}/hardener/least`}
+          value={mix.hardenerFrac ? mix.hardenerFrac.least * 100 : null}
+          least={0.01}
+          most={99}
+          onValue={(v) =>
+            set('Hardener', {
+              ...mix,
+              hardenerFrac: { least: v / 100, most: Math.max(mix.hardenerFrac?.most ?? 0, v / 100 + 0.0001) },
+            })
+          }
+          onEmpty={() => set('Hardener', { ...mix, hardenerFrac: null })}
+        />
+        <NumberField
+          label="Hardener at most, %"
+          draftKey={`${product.id}/hardener/most`}
+          value={mix.hardenerFrac ? mix.hardenerFrac.most * 100 : null}
+          least={0.02}
+          most={100}
+          onValue={(v) =>
+            set('Hardener', {
+              ...mix,
+              hardenerFrac: { least: Math.min(mix.hardenerFrac?.least ?? v / 200, v / 100 - 0.0001), most: v / 100 },
+            })
+          }
+          onEmpty={() => set('Hardener', { ...mix, hardenerFrac: null })}
+        />
+      </div>
+      <div className="row">
+        <button
+          type="button"
+          className="line"
+          onClick={() =>
+            set('Another part', {
+              ...mix,
+              parts: [
+                ...mix.parts,
+                { name: `part ${mix.parts.length + 1}`, share: 1, densityKgPerL: null, hardener: false },
+              ],
+            })
+          }
+          disabled={mix.parts.length >= 8}
+        >
+          Another part
+        </button>
+        <button type="button" className="plain" onClick={() => set('Not mixed', null)}>
+          It is used as it is
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** A list of words as ticks. */
+function Ticks<T extends string>({
+  legend,
+  all,
+  names,
+  chosen,
+  onChange,
+}: {
+  legend: string;
+  all: readonly T[];
+  names: Readonly<Record<T, string>>;
+  chosen: readonly T[];
+  onChange: (next: T[]) => void;
+}) {
+  return (
+    <fieldset>
+      <legend>{legend}</legend>
+      <div className="also-ticks">
+        {all.map((t) => (
+          <label key={t} className="tick">
+            <input
+              type="checkbox"
+              checked={chosen.includes(t)}
+              onChange={(e) => onChange(e.target.checked ? [...chosen, t] : chosen.filter((x) => x !== t))}
+            />
+            {names[t]}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** What a label says besides rate, times, air and packs. */
+export function MoreFields({ product }: { product: Product }) {
+  const own = (label: string, change: (draft: { -readonly [K in keyof Product]: Product[K] }) => void) =>
+    attempt(product, label, `${product.id}/${label}`, (draft) =>
+      change(draft as { -readonly [K in keyof Product]: Product[K] }),
+    );
+  const value = (
+    label: string,
+    key: 'filmDryUm' | 'sagUm' | 'densityKgPerL',
+    least: number,
+    most: number,
+    help: string,
+  ) => (
+    <NumberField
+      label={label}
+      draftKey={`${product.id}/${key}`}
+      value={product[key]?.value ?? null}
+      least={least}
+      most={most}
+      onValue={(v) =>
+        own(label, (d) => {
+          d[key] = { value: v, tag: 'own' };
+        })
+      }
+      onEmpty={() =>
+        own(label, (d) => {
+          d[key] = null;
+        })
+      }
+      help={product[key] ? tagWords[product[key].tag] : help}
+    />
+  );
+  return (
+    <>
+      <section className="stack" aria-label="Film and mix" style={{ gap: 18 }}>
+        <h2>Film and mix</h2>
+        <Film product={product} />
+        <div className="fields">
+          {value('Dry film of one coat, µm', 'filmDryUm', 1, 1000, 'With the solids: how far it goes')}
+          {value('Hangs upright up to, µm wet', 'sagUm', 5, 3000, 'Thicker runs')}
+          {value('kg per litre', 'densityKgPerL', 0.1, 20, 'To weigh it')}
+          <NumberField
+            label="One coat hides, %"
+            draftKey={`${product.id}/hiding`}
+            value={product.hidingFrac * 100}
+            least={0}
+            most={100}
+            digits={1}
+            onValue={(v) =>
+              own('Hiding', (d) => {
+                d.hidingFrac = v / 100;
+              })
+            }
+            help="Contrast ratio, black against white"
+          />
+          <NumberField
+            label="Workable once mixed, min at 20 °C"
+            draftKey={`${product.id}/working`}
+            value={product.workingMin?.low ?? null}
+            least={0.5}
+            most={100_000}
+            onValue={(v) =>
+              own('Working time', (d) => {
+                d.workingMin = {
+                  low: v,
+                  likely: Math.max(v, d.workingMin?.likely ?? v),
+                  high: Math.max(v, d.workingMin?.high ?? v),
+                  tag: 'own',
+                };
+              })
+            }
+            onEmpty={() =>
+              own('Working time', (d) => {
+                d.workingMin = null;
+              })
+            }
+            help="Empty: does not set in the cup"
+          />
+        </div>
+        <MixFields product={product} />
+      </section>
+      <section className="stack" aria-label="What goes with it" style={{ gap: 18 }}>
+        <h2>What goes with it</h2>
+        <div className="fields">
+          <Select
+            label="Carried in"
+            value={product.carrier}
+            options={carriers.map((c) => ({ value: c, name: carrierNames[c] }))}
+            onPick={(c) =>
+              own('Carrier', (d) => {
+                d.carrier = c as Product['carrier'];
+              })
+            }
+          />
+          <Select
+            label="Thinned with what is carried in"
+            value={product.thinnerCarrier ?? ''}
+            options={[{ value: '', name: 'no thinner' }, ...carriers.map((c) => ({ value: c, name: carrierNames[c] }))]}
+            onPick={(c) =>
+              own('Thinner', (d) => {
+                d.thinnerCarrier = c === '' ? null : (c as Product['carrier']);
+              })
+            }
+            help={
+              product.thinnerCarrier !== null && product.thinnerCarrier !== product.carrier
+                ? 'Not what it is carried in: plans say stop'
+                : ' '
+            }
+          />
+          <Select
+            label="Sheen"
+            value={product.sheen ?? ''}
+            options={[{ value: '', name: 'not said' }, ...sheens.map((x) => ({ value: x, name: x }))]}
+            onPick={(x) =>
+              own('Sheen', (d) => {
+                d.sheen = x === '' ? null : (x as Product['sheen']);
+              })
+            }
+          />
+          <Select
+            label="A clear over it"
+            value={product.clearOver}
+            options={[
+              { value: 'either', name: 'as one likes' },
+              { value: 'needed', name: 'is needed' },
+              { value: 'needless', name: 'is not needed' },
+            ]}
+            onPick={(x) =>
+              own('Clear over it', (d) => {
+                d.clearOver = x as Product['clearOver'];
+              })
+            }
+          />
+          <TextField
+            label="Family of products"
+            value={product.family ?? ''}
+            onChange={(e) =>
+              own('Family', (d) => {
+                d.family = e.target.value.trim() === '' ? null : e.target.value.slice(0, 200);
+              })
+            }
+          />
+          <label className="tick">
+            <input
+              type="checkbox"
+              checked={product.demandsOwnClear}
+              onChange={(e) =>
+                own('Own clear', (d) => {
+                  d.demandsOwnClear = e.target.checked;
+                })
+              }
+            />
+            Its label asks for a clear of its own family
+          </label>
+        </div>
+        <Ticks<UnderKind>
+          legend="Its label forbids under it"
+          all={underKinds}
+          names={underNames}
+          chosen={product.forbidsUnder}
+          onChange={(next) =>
+            own('Forbidden under it', (d) => {
+              d.forbidsUnder = next;
+            })
+          }
+        />
+        <Ticks<Hazard>
+          legend="Hazards on its label"
+          all={Object.keys(hazardNames) as Hazard[]}
+          names={hazardNames}
+          chosen={product.hazards}
+          onChange={(next) =>
+            own('Hazards', (d) => {
+              d.hazards = next;
+            })
+          }
+        />
+      </section>
+      <section className="stack" aria-label="Keeping" style={{ gap: 18 }}>
+        <h2>Keeping and ordering</h2>
+        <div className="fields">
+          {(['closedDays', 'openDays'] as const).map((key) => (
+            <NumberField
+              key={key}
+              label={key === 'closedDays' ? 'Keeps closed, days' : 'Keeps opened, days'}
+              draftKey={`${product.id}/${key}`}
+              value={product.shelf[key]}
+              least={1}
+              most={36_500}
+              digits={0}
+              onValue={(v) =>
+                own('Keeps', (d) => {
+                  d.shelf = { ...d.shelf, [key]: v, tag: 'own' };
+                })
+              }
+              onEmpty={() =>
+                own('Keeps', (d) => {
+                  d.shelf = { ...d.shelf, [key]: null, tag: 'own' };
+                })
+              }
+              help={product.shelf[key] === null ? 'Not named' : tagWords[product.shelf.tag]}
+            />
+          ))}
+          <NumberField
+            label="On the way, days"
+            draftKey={`${product.id}/delivery`}
+            value={product.deliveryDays}
+            least={0}
+            most={1000}
+            digits={0}
+            onValue={(v) =>
+              own('Delivery', (d) => {
+                d.deliveryDays = v;
+              })
+            }
+          />
+          <NumberField
+            label="Order more at, L"
+            draftKey={`${product.id}/reorder`}
+            value={product.reorderL}
+            least={0}
+            most={1000}
+            onValue={(v) =>
+              own('Reorder point', (d) => {
+                d.reorderL = v;
+              })
+            }
+            onEmpty={() =>
+              own('Reorder point', (d) => {
+                d.reorderL = null;
+              })
+            }
+            help="Empty: never told"
+          />
+          <TextField
+            label="Tools are cleaned with"
+            value={product.cleanUp}
+            onChange={(e) =>
+              own('Clean-up', (d) => {
+                d.cleanUp = e.target.value.slice(0, 200);
+              })
+            }
+          />
+        </div>
+      </section>
+    </>
+  );
+}

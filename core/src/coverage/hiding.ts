@@ -128,7 +128,7 @@ export function coatsToHide(paint: Hiding, ground: string, byBrush = true): numb
 }
 
 /** A tone that a primer can be had in or tinted to. */
-export interface PrimerTone {
+interface PrimerTone {
   name: string;
   colour: string;
 }
@@ -143,7 +143,7 @@ const mixed = (one: string, other: string, share: number): string => {
 };
 
 /** Tones a primer can be given for a paint: greys, and tinted towards it as far as white primer takes. */
-export const primerTones = (paint: Pick<Hiding, 'colour'>): PrimerTone[] => [
+const primerTones = (paint: Pick<Hiding, 'colour'>): PrimerTone[] => [
   { name: 'white', colour: '#f2efe8' },
   { name: 'light grey', colour: '#c4c5c2' },
   { name: 'mid grey', colour: '#8b8d8a' },

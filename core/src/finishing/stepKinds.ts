@@ -75,6 +75,7 @@ export interface Consumption {
     | 'gloves'
     | 'brush'
     | 'pad'
+    | 'roller'
     | 'sheet goods'
     | 'staples';
   unit: 'pieces' | 'm' | 'm²';

@@ -16,6 +16,7 @@ import {
   type Recipe,
   shellacFromFlakes,
   thinned,
+  tinted,
   toner,
   totalOf,
   varnishThinning,
@@ -69,6 +70,10 @@ describe('worked by hand', () => {
   it('a toner of 15 %, 0.2 L: 0.17 L of clear and 0.03 L of stain', () => {
     const made = value(mixTo(toner(product('waterborne-satin-clear'), product('water-stain'), 0.15), 0.2, 'volume'));
     expect(made.map((p) => +p.volumeL!.toFixed(9))).toEqual([0.17, 0.03]);
+  });
+  it('20 drops of a water stain to 100 ml: one millilitre', () => {
+    const made = value(mixTo(tinted(product('waterborne-satin-clear'), product('water-stain'), 20), 0.101, 'volume'));
+    expect(made.map((p) => +p.volumeL!.toFixed(9))).toEqual([0.1, 0.001]);
   });
   it('three colours in 2, 1 and 1 parts, 0.4 L: 0.2, 0.1, 0.1 L', () => {
     const mix = colourParts('Green', [

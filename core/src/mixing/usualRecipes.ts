@@ -18,7 +18,7 @@ const plain = (name: string, share: number, densityKgPerL: number): RecipePart =
 });
 
 /** kg per litre of what things are thinned with (from memory; water at 20 °C: 0.998). */
-export const thinnerDensityKgPerL: Readonly<Record<Product['carrier'], number>> = {
+const thinnerDensityKgPerL: Readonly<Record<Product['carrier'], number>> = {
   water: 0.998,
   oil: 0.78,
   alcohol: 0.79,
@@ -26,7 +26,7 @@ export const thinnerDensityKgPerL: Readonly<Record<Product['carrier'], number>> 
   none: 1,
 };
 /** What things are thinned with, by what they are carried in. */
-export const thinnerNames: Readonly<Record<Product['carrier'], string>> = {
+const thinnerNames: Readonly<Record<Product['carrier'], string>> = {
   water: 'water',
   oil: 'mineral spirits',
   alcohol: 'alcohol',
@@ -145,4 +145,17 @@ export function alcoholToCut(fromLb: number, toLb: number): number {
 }
 
 /** Drops in a millilitre (from memory): weigh instead where it matters. */
-export const dropsPerMl = { water: 20, alcohol: 50 } as const;
+const dropsPerMl = { water: 20, alcohol: 50 } as const;
+
+/** Some colour by drops. @param dropsPer100Ml drops to a tenth of a litre, ≥ 0 */
+export const tinted = (product: Product, colour: Product, dropsPer100Ml: number): Recipe => ({
+  name: `${product.name}, ${dropsPer100Ml} drops of ${colour.name} to 100 ml`,
+  by: 'volume',
+  hardenerFrac: null,
+  parts: [
+    part(product, 0.1),
+    ...(dropsPer100Ml > 0
+      ? [part(colour, dropsPer100Ml / (colour.carrier === 'water' ? dropsPerMl.water : dropsPerMl.alcohol) / 1000)]
+      : []),
+  ],
+});

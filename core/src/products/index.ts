@@ -2,3 +2,4 @@ export { type LabelFacts, labelFactsOf, noFacts } from './labelFacts';
 export { ownProduct } from './ownProduct';
 export { noWait, productWait, type Wait } from './productValues';
 export { typicalProducts } from './typicalProducts';
+export { typicalSupplies } from './typicalSupplies';

@@ -97,6 +97,7 @@ const byId: Readonly<Record<string, Partial<LabelFacts>>> = {
   'aerosol-enamel': { clearOver: 'needless', sheen: 'gloss' },
   'lime-wash': { clearOver: 'needed', sheen: 'matt' },
   'waterborne-satin-clear': { sheen: 'satin' },
+  'waterborne-matt-clear': { sheen: 'matt' },
   'waterborne-gloss-clear': { sheen: 'gloss', filmDryUm: v(25) },
   'wiping-clear': { sheen: 'satin', sagUm: v(120) },
   'brushing-lacquer': { sheen: 'satin', sagUm: v(125) },

@@ -68,7 +68,8 @@ const batchesOf = (piece: Piece): Around['set'] =>
 /** What the rest of the workshop means for each of its pieces, at a moment: what all share is worked out once. */
 export function workshopAround(shop: Shop, nowMin: number): (piece: Piece) => Around {
   const shelf = Object.entries(usableStock(shop.containers, shop.products, nowMin));
-  const sheets = shop.supplies.filter((s) => s.kind === 'sheet goods');
+  // Only what lies there is counted: with none in hand the plan orders it.
+  const sheets = shop.supplies.filter((s) => s.kind === 'sheet goods' && s.left > 0);
   const sheetsM2 = sheets.length > 0 ? sheets.reduce((sum, s) => sum + s.left, 0) : null;
   const wet = shop.pieces
     .map((p) => ({ id: p.id, wet: wetOf(p, shop.products, nowMin) }))

@@ -4,7 +4,7 @@ import type { Product, Step, ZoneId } from '../workshop';
 import type { Reckoning } from './Reckoning';
 
 /** One coat of a zone: its wet film, its dry one where the solids are known, and the limit at which it runs. */
-export interface FilmOfCoat {
+interface FilmOfCoat {
   step: Step;
   productName: string;
   wetUm: number;

@@ -4,6 +4,7 @@ export { comparePlans, keepPlan, type PlanComparison, type PlanFigures, takePlan
 export { compareSchools, type SchoolFigures } from './compareSchools';
 export { type Alternative, compareTreatments, type Question, type TreatmentFigures } from './compareTreatments';
 export { filmBuildUp, type ZoneFilm } from './filmBuildUp';
+export { needsOf } from './needsOf';
 export { type FixPreview, previewFix } from './previewFix';
 export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';

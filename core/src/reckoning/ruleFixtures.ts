@@ -446,6 +446,23 @@ export const fixtures: readonly Fixture[] = [
     world: { products: { ...products, enamel: { ...products.enamel!, thinningFrac: { value: 0.4, tag: 'own' } } } },
   },
   {
+    rule: 'CMP-14',
+    raises: paintedBoard,
+    keepsStill: paintedBoard,
+    world: {
+      products: {
+        ...products,
+        enamel: {
+          ...products.enamel!,
+          thinningFrac: { value: 0.05, tag: 'own' },
+          thinningMaxFrac: { value: 0.1, tag: 'own' },
+          thinnerCarrier: 'oil',
+        },
+      },
+    },
+    stillWorld: {},
+  },
+  {
     rule: 'CMP-15',
     raises: choose(stainedBoard, 'fronts/stain', 'gel-stain', 2),
     keepsStill: choose(stainedBoard, 'fronts/stain', 'gel-stain', 1),

@@ -164,6 +164,7 @@ export const productKinds = [
   'paste',
   'activator',
   'leather-colour',
+  'solvent',
 ] as const;
 /** The job of a product. */
 export type ProductKind = (typeof productKinds)[number];

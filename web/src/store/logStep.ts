@@ -2,6 +2,7 @@ import { minuteOf, type ReckonedStep } from '@cosmesis/core/reckoning';
 import type { LogEntry, Piece, Workshop } from '@cosmesis/core/workshop';
 import { current, type Draft } from 'immer';
 import { latestReading } from './latestReading';
+import { shelfFollows } from './shelfOfLog';
 import { newId, nowIso, theStore } from './theStore';
 
 /** How old a reading may be to be noted with a step, minutes. */
@@ -51,7 +52,11 @@ export function logStep(
     keepSteps(piece, step, all);
     const entry = piece.log.find((e) => e.stepId === step.step.id);
     if (entry) {
-      if (what === 'done') entry.doneAt = at;
+      if (what === 'done') {
+        const before = { ...current(entry) };
+        entry.doneAt = at;
+        shelfFollows(draft, pieceId, step.step.id, before, current(entry));
+      }
       return;
     }
     piece.log.push({
@@ -65,5 +70,7 @@ export function logStep(
       planned: plannedOf(step),
       batch: batchOf(current(draft.mixes), pieceId, step.step.id),
     });
+    const added = piece.log.at(-1);
+    if (added) shelfFollows(draft, pieceId, step.step.id, null, current(added));
   });
 }

@@ -81,9 +81,20 @@ export function HidingChart({ product, ground }: { product: Product; ground?: { 
           </tr>
         </thead>
         <tbody>
-          {tones.map((t) => (
+          {tones.map((t, i) => (
             <tr key={t.tone.name}>
               <td>
+                <svg width="44" height="12" aria-hidden="true" style={{ marginRight: 8 }}>
+                  <line
+                    x1="0"
+                    x2="44"
+                    y1="6"
+                    y2="6"
+                    stroke={i === 0 ? '#176a5b' : '#54635c'}
+                    strokeWidth={i === 0 ? 3 : 1.8}
+                    strokeDasharray={dashes[i] ?? ''}
+                  />
+                </svg>
                 <span
                   className="mark"
                   style={{

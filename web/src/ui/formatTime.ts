@@ -45,3 +45,12 @@ export const money = (amount: number, currency: string): string =>
     maximumFractionDigits: amount >= 20 ? 0 : 2,
     minimumFractionDigits: amount >= 20 ? 0 : 2,
   }).format(amount);
+
+const yearOf = (minute: number, timeZone: string): string =>
+  new Intl.DateTimeFormat('en-GB', { year: 'numeric', timeZone }).format(minute * 60_000);
+
+/** A day with its year where that is another one than now. */
+export const dateName = (minute: number, nowMin: number, timeZone: string): string =>
+  yearOf(minute, timeZone) === yearOf(nowMin, timeZone)
+    ? dayName(minute, timeZone)
+    : `${dayName(minute, timeZone)} ${yearOf(minute, timeZone)}`;

@@ -11,7 +11,7 @@ export interface Label {
 }
 
 /** A label of 90 × 50 mm as PDF: title, lines, a swatch and the code of its record. */
-export async function labelPdf(label: Label): Promise<Uint8Array> {
+async function labelPdf(label: Label): Promise<Uint8Array> {
   const { PDFDocument, StandardFonts, rgb } = await import('pdf-lib');
   const mm = 72 / 25.4;
   const pdf = await PDFDocument.create();

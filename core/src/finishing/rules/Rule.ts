@@ -114,17 +114,32 @@ export const offending =
     broken: (state: SurfaceState, step: Step, context: RuleContext) => string | false | Omit<Offence, 'step'>,
     fixes?: (step: Step, context: RuleContext) => readonly Fix[],
   ): Rule['check'] =>
-  (context) =>
-    context.run.flatMap((at) => {
-      if (!applies(at.step, context)) return [];
+  (context) => {
+    const found: Offence[] = [];
+    for (const at of context.run) {
+      if (!applies(at.step, context)) continue;
       for (const state of at.distinct[which]) {
-        const found = broken(state, at.step, context);
-        if (found === false) continue;
-        const offence = typeof found === 'string' ? { sentence: found } : found;
-        return [{ ...(fixes ? { fixes: fixes(at.step, context) } : {}), ...offence, step: at.step }];
+        const told = broken(state, at.step, context);
+        if (told === false) continue;
+        const offence = typeof told === 'string' ? { sentence: told } : told;
+        found.push({ ...(fixes ? { fixes: fixes(at.step, context) } : {}), ...offence, step: at.step });
+        break;
       }
-      return [];
-    });
+    }
+    return found;
+  };
+
+/** What single steps give, in the order of the plan: a plain loop, because every rule goes through every step. */
+export function eachStep<T = Offence>(
+  context: Pick<RuleContext, 'run'>,
+  look: (at: StepStates, index: number) => readonly T[],
+): T[] {
+  const found: T[] = [];
+  context.run.forEach((at, i) => {
+    for (const one of look(at, i)) found.push(one);
+  });
+  return found;
+}
 
 const facesOf = (context: RuleContext, zoneId: ZoneId): readonly Face[] =>
   context.zones.find((z) => z.id === zoneId)?.faces ?? [];

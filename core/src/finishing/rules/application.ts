@@ -1,6 +1,6 @@
 import { methodNames } from '../stepKinds';
 import { restore } from './Fix';
-import { inZone, name, productOf, type Rule, where, workedZones } from './Rule';
+import { eachStep, inZone, name, productOf, type Rule, where, workedZones } from './Rule';
 
 /** Clear coats by what a zone has to bear (common practice, no source). */
 const leastCoats = { display: 2, furniture: 3, 'used-top': 3, wet: 4, 'child-food': 3 } as const;
@@ -48,7 +48,7 @@ export const applicationRules: readonly Rule[] = [
     why: 'A plan proposes nothing that the workshop does not have or allow.',
     remedies: ['Take another way', 'Allow it under House rules'],
     check: (context) =>
-      context.run.flatMap(({ step }) => {
+      eachStep(context, ({ step }) => {
         if (!step.method || context.settings.methods.includes(step.method)) return [];
         const way = productOf(context, step)?.methods.find((m) => context.settings.methods.includes(m));
         return [

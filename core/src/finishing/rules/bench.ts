@@ -5,6 +5,7 @@ import type { Product, Step } from '../../workshop';
 import { isSprayed } from '../stepKinds';
 import { otherProduct, putBefore } from './Fix';
 import {
+  eachStep,
   facesIn,
   hours,
   inZone,
@@ -86,6 +87,7 @@ const wetAt = (
 function shortfalls(context: RuleContext, finite: boolean) {
   const used = new Map<string, number>();
   const seen = new Set<string>();
+  if (Object.keys(context.around.stock).length === 0) return [];
   return context.run.flatMap(({ step }) => {
     const at = context.times.get(step.id);
     const stock = step.productId ? context.around.stock[step.productId] : undefined;
@@ -133,7 +135,7 @@ export const benchRules: readonly Rule[] = [
     check: (context) => {
       const { air } = context;
       if (!air || context.nowMin - air.atMin > airHoldsMin) return [];
-      return context.run.flatMap(({ step }) => {
+      return eachStep(context, ({ step }) => {
         const at = context.times.get(step.id);
         const product = productOf(context, step);
         if (!isFilm(step) || !at || !product || at.logged || at.startMin > air.atMin + airHoldsMin) return [];
@@ -198,11 +200,12 @@ export const benchRules: readonly Rule[] = [
     why: 'What sets in the cup before it is placed is lost, and tears when it is worked on.',
     remedies: ['Mix smaller batches'],
     check: (context) =>
-      context.run.flatMap(({ step }) => {
+      eachStep(context, ({ step }) => {
         const product = productOf(context, step);
+        if (!product?.workingMin) return [];
         const key = `${step.zoneId}/${step.kind}`;
         const chosen = context.piece.choices[key]?.batches ?? null;
-        if (!product?.workingMin || chosen === null) return [];
+        if (chosen === null) return [];
         const placing = placingMinutes(step, product, context.times.get(step.id)?.handsOnMin ?? 0);
         const need = batchesNeeded(product, placing, context.air?.airTempC ?? usualTempC);
         return need.count > chosen
@@ -228,7 +231,7 @@ export const benchRules: readonly Rule[] = [
     why: 'Mist falls on every wet face in reach and stays there as grit.',
     remedies: ['Wait until it is dust-free', 'Spray in another order'],
     check: (context) =>
-      context.run.flatMap(({ step }) => {
+      eachStep(context, ({ step }) => {
         const at = context.times.get(step.id);
         if (!isFilm(step) || !isSprayed(step.method) || !at || !step.zoneId) return [];
         const hands = handsAt(at);
@@ -401,7 +404,7 @@ export const benchRules: readonly Rule[] = [
           edits: [{ do: 'decide' as const, key: 'piece/dust', choice: 'other-space' }],
         },
       ];
-      return context.run.flatMap(({ step }) => {
+      return eachStep(context, ({ step }) => {
         const at = context.times.get(step.id);
         if (!isAbrasive(step) || !at) return [];
         const hands = handsAt(at);

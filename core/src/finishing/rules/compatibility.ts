@@ -3,6 +3,7 @@ import type { Step } from '../../workshop';
 import { stepKind } from '../stepKinds';
 import { putBefore, takeOut } from './Fix';
 import {
+  eachStep,
   hours,
   inZone,
   isFilm,
@@ -323,11 +324,18 @@ export const compatibilityRules: readonly Rule[] = [
     id: 'CMP-14',
     severity: 'stop',
     tag: 'label',
-    why: 'Thinned past its limit a film neither covers nor holds.',
-    remedies: ['Thin within the limit of the label'],
+    why: 'Thinned past its limit a film neither covers nor holds, and with the wrong thinner it curdles.',
+    remedies: ['Thin within the limit of the label', 'Take the thinner it is carried in'],
     check: (context) =>
-      context.run.flatMap(({ step }) => {
+      eachStep(context, ({ step }) => {
         const p = productOf(context, step);
+        if (p && p.thinningFrac.value > 0 && p.thinnerCarrier !== null && p.thinnerCarrier !== p.carrier)
+          return [
+            {
+              step,
+              sentence: `${where(step)}: the sheet of ${p.name} names a thinner of ${p.thinnerCarrier}, but it is carried in ${p.carrier}.`,
+            },
+          ];
         return p && p.thinningFrac.value > p.thinningMaxFrac.value + 1e-9
           ? [
               {

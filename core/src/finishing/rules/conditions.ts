@@ -3,6 +3,7 @@ import { materialOf } from '../../piece';
 import type { ZoneId } from '../../workshop';
 import { putBefore, replaceOwn, takeOut } from './Fix';
 import {
+  eachStep,
   hours,
   inZone,
   isFilm,
@@ -73,7 +74,7 @@ export const conditionRules: readonly Rule[] = [
     why: 'Heat blisters coats beside it, lets veneer go, and lights vapour.',
     remedies: ['Take another method'],
     check: (context) =>
-      context.run.flatMap((at, i) => {
+      eachStep(context, (at, i) => {
         const { step } = at;
         if (step.kind !== 'strip-heat' || !step.zoneId) return [];
         const vapour = at.distinct.before.some(
@@ -115,7 +116,7 @@ export const conditionRules: readonly Rule[] = [
     why: 'Slivers of steel rust under water and blacken tannin.',
     remedies: ['Take a synthetic pad'],
     check: (context) =>
-      context.run.flatMap((at, i) => {
+      eachStep(context, (at, i) => {
         const { step } = at;
         if (step.kind !== 'steel-wool') return [];
         const next = context.run.slice(i + 1).find((x) => x.step.zoneId === step.zoneId && isFilm(x.step))?.step;
@@ -222,7 +223,7 @@ export const conditionRules: readonly Rule[] = [
     why: 'Sheen and colour shift while a film dries.',
     remedies: ['Judge it later'],
     check: (context) =>
-      context.run.flatMap(({ step }) => {
+      eachStep(context, ({ step }) => {
         const start = context.times.get(step.id)?.startMin;
         if ((step.kind !== 'judge' && step.kind !== 'approve') || start === undefined) return [];
         const last = inZone(context, step.zoneId)

@@ -1,5 +1,5 @@
 import { restore } from './Fix';
-import { hours, inZone, isFilm, productOf, type Rule, where } from './Rule';
+import { eachStep, hours, inZone, isFilm, productOf, type Rule, where } from './Rule';
 
 /** Rules of the end of the work. */
 export const finishRules: readonly Rule[] = [
@@ -10,7 +10,7 @@ export const finishRules: readonly Rule[] = [
     why: 'A film that has not cured rubs through instead of up.',
     remedies: ['Wait for the cure'],
     check: (context) =>
-      context.run.flatMap(({ step }) => {
+      eachStep(context, ({ step }) => {
         const start = context.times.get(step.id)?.startMin;
         if (step.kind !== 'rub-out' || start === undefined) return [];
         const last = inZone(context, step.zoneId)

@@ -4,6 +4,7 @@ import { leftovers } from '../ZoneChain';
 import { otherProduct, putBefore, restore, takeOut } from './Fix';
 import {
   disturbs,
+  eachStep,
   hours,
   inZone,
   isFilm,
@@ -17,12 +18,28 @@ import {
 
 /** Steps with a product that names a hazard. */
 const withHazard = (context: RuleContext, hazards: readonly Hazard[]) =>
-  context.run.flatMap(({ step }) => {
-    const product = productOf(context, step);
-    const hazard = product?.hazards.find((h) => hazards.includes(h));
-    return product && hazard ? [{ step, product, hazard }] : [];
+  hazardous(context).flatMap(({ step, product }) => {
+    const hazard = product.hazards.find((h) => hazards.includes(h));
+    return hazard ? [{ step, product, hazard }] : [];
   });
 
+interface Hazardous {
+  step: Step;
+  product: Product;
+}
+/** Worked out once for each plan: many rules ask for it. */
+const hazardousIn = new WeakMap<RuleContext, readonly Hazardous[]>();
+
+function hazardous(context: RuleContext): readonly Hazardous[] {
+  const known = hazardousIn.get(context);
+  if (known) return known;
+  const found = eachStep<Hazardous>(context, ({ step }) => {
+    const product = productOf(context, step);
+    return product && product.hazards.length > 0 ? [{ step, product }] : [];
+  });
+  hazardousIn.set(context, found);
+  return found;
+}
 const clearOf =
   (...hazards: Hazard[]) =>
   (p: Product): boolean =>
@@ -110,8 +127,10 @@ export const hazardRules: readonly Rule[] = [
     tag: 'P',
     why: 'Wood dust sensitises and solvents go through the skin (NIOSH Pocket Guide).',
     remedies: ['Have it to hand, and tick it under House rules'],
-    check: (context) =>
-      context.run.flatMap(({ step }) => {
+    check: (context) => {
+      const all = Object.values(wornAs).every((tool) => context.settings.tools.includes(tool));
+      if (all) return [];
+      return eachStep(context, ({ step }) => {
         const missing = lacking(context, step);
         return missing.length > 0 && (step.zoneId !== null || missing.includes('gloves'))
           ? [
@@ -121,7 +140,8 @@ export const hazardRules: readonly Rule[] = [
               },
             ]
           : [];
-      }),
+      });
+    },
   },
   {
     id: 'SAF-06',
@@ -142,7 +162,8 @@ export const hazardRules: readonly Rule[] = [
             ]
           : [];
       });
-      const mixed = workedZones(context).flatMap((zone) => {
+      const bleach = withHazard(context, ['chlorine-bleach']).length > 0;
+      const mixed = (bleach ? workedZones(context) : []).flatMap((zone) => {
         const steps = inZone(context, zone).map((at) => at.step);
         const gas = (s: Step) => productOf(context, s)?.hazards.includes('chlorine-bleach') === true;
         const meets = (s: Step) => {

@@ -3,6 +3,7 @@ import { isSprayed } from '../stepKinds';
 import { putBefore, restore } from './Fix';
 import {
   disturbs,
+  eachStep,
   hours,
   inZone,
   isFilm,
@@ -27,7 +28,7 @@ export const maskingRules: readonly Rule[] = [
     why: 'Tape lifts a film that is too young, or marks it.',
     remedies: ['Wait', 'Take low-tack tape', 'Wrap it in film instead'],
     check: (context) =>
-      context.run.flatMap(({ step }) => {
+      eachStep(context, ({ step }) => {
         const start = context.times.get(step.id)?.startMin;
         if (step.kind !== 'mask' || !step.zoneId || start === undefined || step.areaFrac < 1) return [];
         const under = inZone(context, step.zoneId)
@@ -76,7 +77,7 @@ export const maskingRules: readonly Rule[] = [
     why: 'Stripper creeps under tape: it is no barrier.',
     remedies: ['Strip before the neighbour is masked', 'Stop short, and finish the margin by hand'],
     check: (context) =>
-      context.run.flatMap((at, i) => {
+      eachStep(context, (at, i) => {
         if (at.step.kind !== 'strip-chemical' || !at.step.zoneId) return [];
         const beside = context.run
           .slice(0, i)
@@ -114,7 +115,7 @@ export const maskingRules: readonly Rule[] = [
     why: 'Hard paint tears at the edge of the tape.',
     remedies: ['Pull the tape while the last coat is soft', 'Score it first'],
     check: (context) =>
-      context.run.flatMap(({ step }) => {
+      eachStep(context, ({ step }) => {
         const start = context.times.get(step.id)?.startMin;
         if (step.kind !== 'unmask' || !step.zoneId || start === undefined) return [];
         // The coats of the zones it waits for, also where what it waits for is a look at them.
@@ -146,7 +147,7 @@ export const maskingRules: readonly Rule[] = [
     why: 'Paint creeps under tape; what creeps first decides what is seen.',
     remedies: ['Seal the edge of the tape'],
     check: (context) =>
-      context.run.flatMap(({ step }) => {
+      eachStep(context, ({ step }) => {
         const left = context.piece.edits.dropped.find((id) => id.startsWith(`${step.zoneId}/seal-edge/`));
         return step.kind === 'mask' && left
           ? [

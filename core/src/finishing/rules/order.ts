@@ -5,6 +5,7 @@ import { stepKind } from '../stepKinds';
 import { putBefore, takeOut } from './Fix';
 import {
   disturbs,
+  eachStep,
   inZone,
   isAbrasive,
   isFilm,
@@ -249,7 +250,7 @@ export const orderRules: readonly Rule[] = [
     why: 'Filler over stain or clear cannot be hidden any more, and a finished front chips under the drill.',
     remedies: ['Fill before colour', 'Drill through tape, from a template, with a backing'],
     check: (context) =>
-      context.run.flatMap((at) => {
+      eachStep(context, (at) => {
         const { step } = at;
         const over = ['stain', 'dye', 'clear', 'toner'];
         const coated = at.distinct.before.some((s) =>
@@ -365,7 +366,7 @@ export const orderRules: readonly Rule[] = [
     why: 'What is planed off a drawer or shimmed under a hinge takes the finish with it.',
     remedies: ['Repair before the finish'],
     check: (context) =>
-      context.run.flatMap((at) =>
+      eachStep(context, (at) =>
         repairs.includes(at.step.kind) && at.distinct.before.some((s) => s.layers.some((l) => l.stepId !== null))
           ? [
               {
@@ -415,7 +416,7 @@ export const orderRules: readonly Rule[] = [
     why: 'Stripper creeps under tape and into paint beside it.',
     remedies: ['Strip before anything near is painted', 'Stop short and finish the margin by hand'],
     check: (context) =>
-      context.run.flatMap((at, i) => {
+      eachStep(context, (at, i) => {
         if (at.step.kind !== 'strip-chemical' || !at.step.zoneId) return [];
         const beside = context.run
           .slice(0, i)
@@ -463,7 +464,7 @@ export const orderRules: readonly Rule[] = [
     why: 'What takes days to come has to be ordered before the step that cannot wait for it.',
     remedies: ['Order it now', 'Take another'],
     check: (context) =>
-      context.run.flatMap(({ step }) => {
+      eachStep(context, ({ step }) => {
         const needs =
           ['paper', 'leaf', 'foil', 'transfer', 're-veneer', 're-cane', 'line'].includes(step.kind) &&
           !step.id.startsWith('own/');

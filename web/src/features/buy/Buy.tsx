@@ -1,4 +1,5 @@
-import { type BuyLine, type BuyList, willItLast } from '@cosmesis/core/stock';
+import { typicalSupplies } from '@cosmesis/core/products';
+import { type BuyLine, type BuyList, type SupplyNeed, supplyList, willItLast } from '@cosmesis/core/stock';
 import { buyListToCsv } from '@cosmesis/core/takeaway';
 import { formatVolume, type Result } from '@cosmesis/core/units';
 import type { Container } from '@cosmesis/core/workshop';
@@ -146,39 +147,62 @@ function Line({ line }: { line: BuyLine }) {
   );
 }
 
-/** What is used up besides the products, less what there is. */
+/** What is used up besides the products, less what there is, in packs. */
 function Supplies({ left }: { left: ReadonlySet<string> }) {
-  const { pieces, supplies } = useWorkshop();
+  const { pieces, supplies, settings } = useWorkshop();
   const all = Object.values(pieces).filter((p) => !left.has(p.id));
   const reckonings = useReckonings(all);
-  const need = new Map<string, { unit: string; amount: number }>();
+  const needs = new Map<SupplyNeed['what'], SupplyNeed>();
   for (const piece of all) {
     const r = reckonings?.get(piece.id);
     if (!r?.ok) continue;
     for (const c of r.value.consumables)
-      need.set(c.what, { unit: c.unit, amount: (need.get(c.what)?.amount ?? 0) + c.amount });
+      needs.set(c.what, { ...c, amount: (needs.get(c.what)?.amount ?? 0) + c.amount });
   }
-  if (need.size === 0) return null;
+  const lines = supplyList([...needs.values()], Object.values(supplies), typicalSupplies);
+  if (lines.length === 0) return null;
+  const amount = (n: number, unit: string) =>
+    unit === 'pieces' ? String(Math.ceil(n - 1e-9)) : `${n.toFixed(1)} ${unit}`;
   return (
-    <section className="stack" aria-label="To have at hand">
-      <h2>Sheets, tape and what is used up</h2>
-      <ul className="bare at-hand">
-        {[...need].map(([what, n]) => {
-          const have = Object.values(supplies)
-            .filter((s) => s.kind === what)
-            .reduce((sum, s) => sum + s.left, 0);
-          const short = Math.max(0, n.amount - have);
-          const shown = n.unit === 'pieces' ? String(Math.ceil(short - 1e-9)) : `${short.toFixed(1)} ${n.unit}`;
-          return (
-            <li key={what}>
-              <b className="n">{short <= 0 ? 'enough' : shown}</b> {what}
-              {have > 0 && (
-                <span className="quiet"> (of {n.unit === 'pieces' ? Math.ceil(n.amount) : n.amount.toFixed(1)})</span>
-              )}
-            </li>
-          );
-        })}
-      </ul>
+    <section className="stack" aria-label="Sheets, tape and what is used up">
+      <h2>
+        Sheets, tape and what is used up:{' '}
+        <span className="n">
+          {money(
+            lines.reduce((sum, l) => sum + l.price, 0),
+            settings.currency,
+          )}
+        </span>
+      </h2>
+      <ScrollRegion label="Supplies">
+        <table className="figures">
+          <thead>
+            <tr>
+              <th>What</th>
+              <th className="num">Needed</th>
+              <th className="num">There</th>
+              <th>Buy</th>
+              <th className="num">Price</th>
+            </tr>
+          </thead>
+          <tbody>
+            {lines.map((l) => (
+              <tr key={l.need.what} className={l.buyAmount === 0 ? 'over' : ''}>
+                <td>{l.supply.name}</td>
+                <td className="num">{amount(l.need.amount, l.need.unit)}</td>
+                <td className="num">{amount(l.haveAmount, l.need.unit)}</td>
+                <td>
+                  {l.buyAmount === 0
+                    ? 'enough'
+                    : l.packs.map((p) => `${p.count} × ${amount(p.amount, l.need.unit)}`).join(' + ') ||
+                      amount(l.buyAmount, l.need.unit)}
+                </td>
+                <td className="num">{l.price > 0 ? money(l.price, settings.currency) : ''}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollRegion>
     </section>
   );
 }

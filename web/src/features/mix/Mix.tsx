@@ -32,6 +32,8 @@ const start: RecipeSettings = {
   colourPercent: 10,
   colourId: 'water-stain',
   cutLb: 2,
+  fromLb: 3,
+  dropsPer100Ml: 10,
   parts: [],
 };
 const usualTempC = 20;
@@ -73,7 +75,7 @@ function KindFields({
   const { products } = useWorkshop();
   const field = (
     label: string,
-    key: 'thinPercent' | 'waterParts' | 'colourPercent' | 'cutLb',
+    key: 'thinPercent' | 'waterParts' | 'colourPercent' | 'cutLb' | 'fromLb' | 'dropsPer100Ml',
     least: number,
     most: number,
     help?: string,
@@ -128,6 +130,31 @@ function KindFields({
       );
     case 'shellac':
       return field('Cut, lb per US gallon', 'cutLb', 0.25, 5, '2 for a sealer');
+    case 'cut':
+      return (
+        <>
+          {field('Cut that is there, lb per US gallon', 'fromLb', 0.25, 8)}
+          {field('Cut wanted', 'cutLb', 0.25, settings.fromLb)}
+        </>
+      );
+    case 'drops':
+      return (
+        <>
+          <Select
+            label="Colour"
+            value={products[settings.colourId] ? settings.colourId : (colours[0]?.id ?? '')}
+            options={colours.map((c) => ({ value: c.id, name: c.name }))}
+            onPick={(colourId) => set({ colourId })}
+          />
+          {field(
+            'Drops to 100 ml',
+            'dropsPer100Ml',
+            0,
+            2000,
+            '20 to a millilitre of water, 50 of alcohol: weigh where it matters',
+          )}
+        </>
+      );
     case 'colours':
       return (
         <div className="stack">

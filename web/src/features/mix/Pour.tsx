@@ -1,7 +1,7 @@
-import { correctPour, massFractions, type PourPlan } from '@cosmesis/core/mixing';
+import { correctPour, massFractions, type PourPlan, placingMinPerPlace } from '@cosmesis/core/mixing';
 import { recordCode } from '@cosmesis/core/takeaway';
 import { formatVolume } from '@cosmesis/core/units';
-import type { Mix } from '@cosmesis/core/workshop';
+import type { Mix, Product } from '@cosmesis/core/workshop';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { finishMix, pourPart, recipeOf, startMix, workingOf } from '../../store/mixes';
@@ -109,9 +109,15 @@ function ScalePanel({ mix, part, onTaken }: { mix: Mix; part: number; onTaken: (
   );
 }
 
+/** Minutes to place a batch, by its volume and what one place takes; null: it does not go by the place. */
+function placingOf(plan: PourPlan, mix: Mix, products: Readonly<Record<string, Product>>): number | null {
+  const perPlace = mix.productId ? products[mix.productId]?.perPlaceL : null;
+  return perPlace && plan.volumeL !== null ? (plan.volumeL / perPlace.likely) * placingMinPerPlace : null;
+}
+
 /** What has to happen after too much went in. */
 function Advice({ plan, mix }: { plan: PourPlan; mix: Mix }) {
-  const { settings } = useWorkshop();
+  const { settings, products } = useWorkshop();
   if (plan.hardenerStop)
     return (
       <p className="finding stop" role="alert">
@@ -134,6 +140,16 @@ function Advice({ plan, mix }: { plan: PourPlan; mix: Mix }) {
         Go on in a larger cup, or pour part of it into a second one and correct each by itself.
       </p>
     );
+  const placed = placingOf(plan, mix, products);
+  if (plan.grown && placed !== null && mix.workingMin !== null && placed > mix.workingMin * 0.8)
+    return (
+      <p className="finding stop" role="alert">
+        <b>
+          The corrected batch takes {placed.toFixed(0)} min to place and sets in {mix.workingMin.toFixed(1)} min.
+        </b>{' '}
+        Place what is asked for first and let the rest set outdoors until it is cold, or have a second pair of hands.
+      </p>
+    );
   if (plan.grown)
     return (
       <p className="finding" role="status">
@@ -152,6 +168,7 @@ function Batch({ mix }: { mix: Mix }) {
   const [by, setBy] = useState<'scale' | 'typed'>('typed');
   const [active, setActive] = useState(0);
   const [keptL, setKeptL] = useState<number | null>(null);
+  const [times, setTimes] = useState(1);
   const recipe = recipeOf(mix);
   const product = mix.productId ? products[mix.productId] : undefined;
   const poured = mix.parts.map((p) => p.massKg);
@@ -301,7 +318,7 @@ function Batch({ mix }: { mix: Mix }) {
                 name: `${mix.name.replace(/ again.*$/, '')} again`.slice(0, 200),
                 recipe,
                 product: product ?? null,
-                wantedKg: mix.wantedKg,
+                wantedKg: mix.wantedKg === null ? null : mix.wantedKg * times,
                 steps: mix.steps,
                 colour: mix.colour,
               });
@@ -311,6 +328,14 @@ function Batch({ mix }: { mix: Mix }) {
             Make it again
           </button>
         </div>
+        <NumberField
+          label="Again, so many times as much"
+          draftKey={`${mix.id}/times`}
+          value={times}
+          least={0.05}
+          most={50}
+          onValue={setTimes}
+        />
         {mix.done && <p className="quiet">Closed, and kept as it was poured.</p>}
       </section>
     </div>

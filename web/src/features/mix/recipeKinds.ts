@@ -1,10 +1,12 @@
 import {
+  alcoholToCut,
   colourParts,
   diluted,
   labelRecipe,
   type Recipe,
   shellacFromFlakes,
   thinned,
+  tinted,
   toner,
   varnishThinning,
   wash,
@@ -12,7 +14,18 @@ import {
 import type { Product } from '@cosmesis/core/workshop';
 
 /** What a mix can be, as one picks it at the bench. */
-export const recipeKinds = ['label', 'thinned', 'coat', 'diluted', 'wash', 'toner', 'shellac', 'colours'] as const;
+const recipeKinds = [
+  'label',
+  'thinned',
+  'coat',
+  'diluted',
+  'wash',
+  'toner',
+  'shellac',
+  'cut',
+  'drops',
+  'colours',
+] as const;
 export type RecipeKind = (typeof recipeKinds)[number];
 
 /** Names of the kinds. */
@@ -24,6 +37,8 @@ export const kindWords: Readonly<Record<RecipeKind, string>> = {
   wash: 'Paint wash',
   toner: 'Toner',
   shellac: 'Shellac from flakes',
+  cut: 'A stronger cut let down',
+  drops: 'Tinted by drops',
   colours: 'Colours in parts',
 };
 
@@ -37,8 +52,9 @@ export function kindsFor(product: Product): RecipeKind[] {
     ...(product.kind === 'paint' && product.carrier === 'water' ? (['wash'] as const) : []),
     ...(product.kind === 'clear' ? (['toner'] as const) : []),
     ...(product.carrier === 'alcohol' && (product.kind === 'clear' || product.kind === 'sealer')
-      ? (['shellac'] as const)
+      ? (['shellac', 'cut'] as const)
       : []),
+    ...(['paint', 'clear', 'wash', 'glaze'].includes(product.kind) ? (['drops'] as const) : []),
     ...(product.kind === 'paint' ? (['colours'] as const) : []),
   ];
 }
@@ -51,6 +67,8 @@ export interface RecipeSettings {
   colourPercent: number;
   colourId: string;
   cutLb: number;
+  fromLb: number;
+  dropsPer100Ml: number;
   parts: readonly { productId: string; parts: number }[];
 }
 
@@ -89,6 +107,13 @@ export function recipeFor(
         ],
       };
     }
+    case 'cut':
+      return {
+        ...thinned(product, s.cutLb < s.fromLb ? alcoholToCut(s.fromLb, s.cutLb) : 0),
+        name: `Shellac, ${s.fromLb}-lb let down to ${s.cutLb}-lb`,
+      };
+    case 'drops':
+      return tinted(product, products[s.colourId] ?? product, s.dropsPer100Ml);
     case 'colours':
       return colourParts(
         `Mix of ${s.parts.map((p) => products[p.productId]?.name ?? '').join(' and ')}`.slice(0, 200),

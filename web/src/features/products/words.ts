@@ -33,6 +33,7 @@ export const kindNames: Readonly<Record<ProductKind, string>> = {
   paste: 'paste',
   activator: 'patina activator',
   'leather-colour': 'leather colour',
+  solvent: 'solvent or thinner',
 };
 
 /** Names of the times of a product, in the order of a drain. */

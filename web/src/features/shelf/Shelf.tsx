@@ -12,7 +12,7 @@ import { useDraws } from '../../store/useAround';
 import { useNowMin } from '../../store/useNowMin';
 import { useWorkshop } from '../../store/useWorkshop';
 import { fileName } from '../../ui/download';
-import { dayName } from '../../ui/formatTime';
+import { dateName } from '../../ui/formatTime';
 import { downloadLabel } from '../../ui/labelPdf';
 import { MeasureField } from '../../ui/MeasureField';
 import { NumberField } from '../../ui/NumberField';
@@ -58,6 +58,50 @@ function Level({ share, colour, label }: { share: number; colour: string; label:
   );
 }
 
+/** What is left by weight: what the can weighs less what it weighs empty. */
+function Weigh({ can, densityKgPerL }: { can: Container; densityKgPerL: number }) {
+  const [gross, setGross] = useState<number | null>(null);
+  const [empty, setEmpty] = useState<number | null>(null);
+  const take = () => {
+    if (gross === null || empty === null || gross < empty) {
+      say({ text: 'Type what the can weighs now and what it weighs empty: the first cannot be less.' });
+      return;
+    }
+    editCan(can.id, 'Amount left, weighed', (c) => {
+      c.leftL = (gross - empty) / 1000 / densityKgPerL;
+    });
+    say({ text: 'Weighed.', action: { name: 'Undo', run: () => theStore().undo() } });
+  };
+  return (
+    <details>
+      <summary className="quiet">Weigh</summary>
+      <div className="row">
+        <NumberField
+          label="Weighs, g"
+          draftKey={`can/${can.id}/gross`}
+          value={gross}
+          least={0}
+          most={100_000}
+          digits={1}
+          onValue={setGross}
+        />
+        <NumberField
+          label="Empty, g"
+          draftKey={`can/${can.id}/empty`}
+          value={empty}
+          least={0}
+          most={100_000}
+          digits={1}
+          onValue={setEmpty}
+        />
+        <button type="button" className="line" onClick={take}>
+          Take it over
+        </button>
+      </div>
+    </details>
+  );
+}
+
 function Row({ placed, nowMin }: { placed: Placed; nowMin: number }) {
   const { settings, mixes } = useWorkshop();
   const { can, product, untilMin, runsOutMin, fullL } = placed;
@@ -78,14 +122,16 @@ function Row({ placed, nowMin }: { placed: Placed; nowMin: number }) {
         </p>
         <p className="quiet">
           {aged ? (
-            <b className="late">past its date since {dayName(untilMin, settings.timeZone)}</b>
+            <b className="late">past its date since {dateName(untilMin, nowMin, settings.timeZone)}</b>
           ) : untilMin !== null ? (
-            <>use by {dayName(untilMin, settings.timeZone)}</>
+            <>use by {dateName(untilMin, nowMin, settings.timeZone)}</>
           ) : (
             'keeps, as far as its label says'
           )}
-          {runsOutMin !== null && <> · planned steps use it up {dayName(runsOutMin, settings.timeZone)}</>}
-          {can.openedAt && <> · opened {dayName(Math.floor(Date.parse(can.openedAt) / 60_000), settings.timeZone)}</>}
+          {runsOutMin !== null && <> · planned steps use it up {dateName(runsOutMin, nowMin, settings.timeZone)}</>}
+          {can.openedAt && (
+            <> · opened {dateName(Math.floor(Date.parse(can.openedAt) / 60_000), nowMin, settings.timeZone)}</>
+          )}
           {can.mixId && mixes[can.mixId] && (
             <>
               {' '}
@@ -112,6 +158,7 @@ function Row({ placed, nowMin }: { placed: Placed; nowMin: number }) {
       />
       <TextField
         label="Place"
+        helperText=" "
         value={can.place}
         onChange={(e) =>
           editCan(
@@ -125,6 +172,7 @@ function Row({ placed, nowMin }: { placed: Placed; nowMin: number }) {
         }
       />
       <div className="row">
+        {product.densityKgPerL && <Weigh can={can} densityKgPerL={product.densityKgPerL.value} />}
         {can.openedAt === null && (
           <button
             type="button"
@@ -150,9 +198,9 @@ function Row({ placed, nowMin }: { placed: Placed; nowMin: number }) {
               lines: [
                 ...(can.batch ? [`Batch ${can.batch}`] : []),
                 ...(can.openedAt
-                  ? [`Opened ${dayName(Math.floor(Date.parse(can.openedAt) / 60_000), settings.timeZone)}`]
+                  ? [`Opened ${dateName(Math.floor(Date.parse(can.openedAt) / 60_000), nowMin, settings.timeZone)}`]
                   : []),
-                ...(untilMin !== null ? [`Use by ${dayName(untilMin, settings.timeZone)}`] : []),
+                ...(untilMin !== null ? [`Use by ${dateName(untilMin, nowMin, settings.timeZone)}`] : []),
                 ...(can.place ? [can.place] : []),
               ],
             })
@@ -391,7 +439,7 @@ export default function Shelf() {
         <p className="quiet">
           {soon === 0
             ? 'Nothing goes past its date in the next two weeks.'
-            : `${soon} within two weeks of its date, or past it.`}
+            : `${soon} ${soon === 1 ? 'can is' : 'cans are'} within two weeks of the date, or past it.`}
         </p>
       )}
       <ul className="bare" aria-label="Cans">

@@ -1,0 +1,33 @@
+import type { Supply, SupplyKind } from '../workshop';
+
+const supply = (
+  kind: SupplyKind,
+  name: string,
+  unit: Supply['unit'],
+  ...packs: [amount: number, price: number][]
+): Supply => ({
+  id: `typical-${kind.replace(/ /g, '-')}`,
+  kind,
+  name,
+  unit,
+  packs: packs.map(([amount, price]) => ({ amount, price, tag: 'M' as const })),
+  left: 0,
+  reorderAt: null,
+  deliveryDays: 3,
+});
+
+/** What is used up besides the products, as it is typically sold (from memory; prices are placeholders). */
+export const typicalSupplies: readonly Supply[] = [
+  supply('abrasive sheet', 'Abrasive sheets, assorted grits', 'pieces', [5, 4], [25, 14], [50, 25]),
+  supply('scraper edge', 'Scraper blades', 'pieces', [1, 4], [5, 15]),
+  supply('rag', 'Lint-free rags', 'pieces', [10, 4], [50, 14]),
+  supply('tack cloth', 'Tack cloths', 'pieces', [1, 2], [10, 14]),
+  supply('tape', 'Low-tack tape, 24 mm', 'm', [25, 5], [50, 8]),
+  supply('film', 'Masking film', 'm²', [20, 5], [80, 14]),
+  supply('gloves', 'Gloves, pairs', 'pieces', [1, 2], [50, 12]),
+  supply('brush', 'Brushes, 50 mm', 'pieces', [1, 7], [3, 18]),
+  supply('pad', 'Synthetic pads', 'pieces', [2, 3], [10, 11]),
+  supply('roller', 'Foam rollers, 100 mm', 'pieces', [2, 4], [10, 15]),
+  supply('sheet goods', 'Paper, veneer or cloth, by the sheet or roll', 'm²', [0.5, 12], [2, 38]),
+  supply('staples', 'Upholstery staples', 'pieces', [1000, 5], [5000, 16]),
+];

@@ -1,0 +1,129 @@
+import { expect, test } from '@playwright/test';
+import { downloaded, newWorkshop, openFresh } from './support';
+
+test('two-part filler: poured too far, corrected, timed over a reload, closed, labelled, and taken off the shelf', async ({
+  page,
+}) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await page.goto('/shelf');
+  await page.getByText('Put a can on the shelf').click();
+  await page.getByLabel('Product').selectOption({ label: 'Two-part polyester filler' });
+  await page.getByLabel('How much is in it').fill('750 ml');
+  await page.getByRole('button', { name: 'Put it there' }).click();
+  await expect(page.getByRole('list', { name: 'Cans' }).getByRole('listitem')).toHaveCount(1);
+
+  await page.goto('/mix?product=filler-two-part');
+  await page.getByRole('radio', { name: 'What is in the can' }).check();
+  await page.getByLabel('Left of the first part, kg').fill('0.098');
+  await expect(page.getByRole('list', { name: 'In one batch' })).toContainText('2.0 g');
+  await page.getByRole('button', { name: 'Begin to pour' }).click();
+
+  // 98 g of paste, and twice the hardener: 3.9 %, past the 3 % of the label.
+  const parts = page.getByRole('list', { name: 'Parts' });
+  await page.getByLabel('In the cup: filler paste, g').fill('98');
+  await page.getByLabel('In the cup: hardener, g').fill('4');
+  await expect(page.getByRole('alert')).toContainText('Stop: the hardener is at 3.9 %');
+  await expect(page.getByRole('button', { name: /^Close/ })).toBeDisabled();
+  await expect(parts.getByLabel('Still to pour of filler paste')).toHaveText('98.0 g');
+  await expect(parts.getByLabel('Still to pour of hardener')).toHaveText('in');
+
+  // The clock runs from the hardener, and a reload changes nothing of it.
+  const clock = page.getByRole('timer', { name: 'Working time left' });
+  await expect(clock).toBeVisible();
+  await page.clock.runFor('00:20');
+  await page.reload();
+  await expect(parts.getByLabel('Still to pour of filler paste')).toHaveText('98.0 g');
+  await expect(clock).toHaveText(/^1:/);
+  await page.getByLabel('In the cup: filler paste, g').fill('196');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  // 4 minutes at 20 °C with the usual 2 %, from the minute it went in.
+  await expect(clock).toHaveText(/^3:/);
+  await page.clock.runFor('03:00');
+  await expect(page.getByText('Nearly over: place it now')).toBeVisible();
+  await page.clock.runFor('01:00');
+  await expect(page.getByText('Over: do not use what is in the cup')).toBeVisible();
+
+  const label = await downloaded(page, page.getByRole('button', { name: 'Label as PDF' }));
+  expect(label.name).toMatch(/\.pdf$/);
+  expect(label.text.slice(0, 5)).toBe('%PDF-');
+  await page.getByRole('button', { name: 'Close the batch' }).click();
+  await page.goto('/shelf');
+  // 0.196 kg ÷ 1.8 kg/L = 109 ml of the 750.
+  await expect(page.getByRole('list', { name: 'Cans' }).getByRole('textbox', { name: 'Left' })).toHaveValue('641 ml');
+});
+
+test('from the scale: poured, taken over, unplugged without loss, plugged in again', async ({ page }) => {
+  await page.goto('/mix?product=filler-two-part');
+  await page.getByRole('radio', { name: 'What is in the can' }).check();
+  await page.getByLabel('Left of the first part, kg').fill('0.098');
+  await page.getByRole('button', { name: 'Begin to pour' }).click();
+  await page.getByRole('radio', { name: 'From the scale' }).check();
+  await page.getByText('Stand-in scale: load it by hand').click();
+  await page.getByRole('button', { name: 'Tare' }).click();
+  await page.getByRole('button', { name: 'Pour 100 g' }).click();
+  await expect(page.getByText('steady')).toBeVisible();
+  await page.getByRole('button', { name: /^Take (99|100)\.\d g as filler paste$/ }).click();
+  await expect(page.getByLabel('Still to pour of hardener')).toHaveText(/^2\.\d g$/);
+  await page.getByRole('button', { name: 'Unplug it' }).click();
+  await expect(page.getByText('The scale is not connected.')).toBeVisible();
+  await expect(page.getByLabel('Still to pour of hardener')).toHaveText(/^2\.\d g$/);
+  await page.getByRole('button', { name: 'Plug it in' }).click();
+  await expect(page.getByRole('status', { name: 'Reading of the scale' })).toBeVisible();
+});
+
+test('what is bought comes onto the shelf, and leaves the buy list', async ({ page }) => {
+  await openFresh(page, '/buy');
+  const lines = page.getByRole('region', { name: 'Buy list' });
+  const first = lines.getByRole('button', { name: /^Bought:/ }).first();
+  const name = ((await first.getAttribute('aria-label')) ?? '').replace('Bought: ', '');
+  await first.click();
+  await expect(lines.getByRole('button', { name: `Bought: ${name}`, exact: true })).toHaveCount(0);
+  const csv = await downloaded(page, page.getByRole('button', { name: 'Download as CSV' }));
+  expect(csv.text.split('\r\n')[0]).toContain('order by');
+  expect(csv.text).not.toContain(name);
+  await page.goto('/shelf');
+  await expect(page.getByRole('list', { name: 'Cans' }).getByRole('link', { name }).first()).toBeVisible();
+});
+
+test('a can’s label is typed in, the sheet chosen in a plan, reset, and sheets go out and in as CSV', async ({
+  page,
+}) => {
+  await openFresh(page, '/products');
+  await page.getByRole('link', { name: 'Type in your can’s label' }).click();
+  await page.getByLabel('Name on the can').fill('Barn red, from the merchant');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByLabel('Covers at least, m² per litre').fill('12,5');
+  await page.getByLabel('Covers at most, m² per litre').fill('a lot');
+  await expect(page.getByText('Write a number, such as 2.5 or 1/2.')).toBeVisible();
+  await page.getByLabel('Covers at most, m² per litre').fill('13.5');
+  await page.getByRole('button', { name: 'That is all it says' }).click();
+  await expect(page.getByRole('heading', { name: 'Barn red, from the merchant' })).toBeVisible();
+  await expect(page.getByRole('group', { name: /Spreading rate by brush/ }).getByLabel('likely')).toHaveValue('13');
+  await page.getByRole('link', { name: 'Products', exact: true }).click();
+  const sheets = await downloaded(page, page.getByRole('button', { name: 'Sheets as CSV' }));
+  expect(sheets.text).toContain('Barn red, from the merchant');
+  const changed = sheets.text
+    .replace('"Barn red, from the merchant"', '"Barn red, read again"')
+    .replace('Barn red, from the merchant', 'Barn red, read again');
+  await page
+    .getByLabel('Read sheets from CSV')
+    .setInputFiles({ name: 'sheets.csv', mimeType: 'text/csv', buffer: Buffer.from(changed) });
+  await expect(page.getByRole('link', { name: 'Barn red, read again' })).toBeVisible();
+  await page
+    .getByLabel('Read sheets from CSV')
+    .setInputFiles({ name: 'sheets.csv', mimeType: 'text/csv', buffer: Buffer.from('name,price\nPaint,3') });
+  await expect(page.getByRole('alert')).toContainText('missing: id, kind, carrier');
+});
+
+test('what the other pieces take is counted at every step that uses the same can', async ({ page }) => {
+  await openFresh(page);
+  await page.goto('/pieces/writing-slope/plan');
+  await page
+    .getByRole('list', { name: 'Carcass: step stick' })
+    .getByRole('button', { name: /^clear 3/ })
+    .click();
+  await expect(page.getByRole('region', { name: 'Step', exact: true })).toContainText(/It lasts:|It will not last:/);
+  await page.getByRole('link', { name: 'Mix it' }).click();
+  await expect(page.getByRole('heading', { name: 'One batch' })).toBeVisible();
+});

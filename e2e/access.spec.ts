@@ -16,7 +16,14 @@ const screens = [
   '/pieces/ticket-cupboard/quantities',
   '/pieces/ticket-cupboard/time',
   '/pieces/ticket-cupboard/log',
+  '/pieces/ticket-cupboard/compare',
+  '/pieces/ticket-cupboard/papers',
+  '/mix',
+  '/mix/mix-1',
+  '/buy',
+  '/shelf',
   '/products',
+  '/products/new',
   '/products/enamel',
   '/house',
   '/workshop',
@@ -28,7 +35,7 @@ for (const { width, height, scheme } of [
   { width: 390, height: 844, scheme: 'dark' },
 ] as const) {
   test(`axe finds nothing on any screen at ${width}×${height}, ${scheme}`, async ({ page }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     await page.emulateMedia({ colorScheme: scheme });
     await page.setViewportSize({ width, height });
     await openFresh(page);

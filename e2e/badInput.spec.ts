@@ -37,8 +37,8 @@ test('files that cannot be read are refused with the reason, and nothing changes
   };
   await refuse(good.slice(0, good.length / 2), 'it may be cut short');
   await refuse(
-    good.replace('"schemaVersion": 2', '"schemaVersion": 7'),
-    'The file is of version 7; this Cosmesis reads up to 2.',
+    good.replace('"schemaVersion": 3', '"schemaVersion": 7'),
+    'The file is of version 7; this Cosmesis reads up to 3.',
   );
   await refuse('{"a":1}', 'This JSON is not a Cosmesis workshop file.');
   await refuse(Buffer.alloc(50_000_001, 32), 'workshop files are read up to 50 MB');

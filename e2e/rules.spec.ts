@@ -117,7 +117,8 @@ test('the lead hold: nothing abrasive begins until every layer tests negative', 
   await held.getByRole('link', { name: 'To the lead test' }).click();
   await page.getByRole('radio', { name: 'Negative, every layer' }).check();
   await page.getByRole('link', { name: 'To the plan' }).click();
-  await expect(page.getByRole('region', { name: 'Findings' }).getByRole('status').first()).not.toContainText('stop');
+  await expect(page.getByRole('region', { name: 'Findings' }).getByRole('status').first()).toBeVisible();
+  await expect(page.getByRole('article', { name: /^Stop, locked/ })).toHaveCount(0);
 });
 
 test('papers carry the cautions, and what was overruled with its reason', async ({ page }) => {

@@ -15,14 +15,17 @@ const views: readonly View[] = [
   { name: 'survey', path: '/pieces/writing-slope/survey' },
   { name: 'advice', path: '/pieces/writing-slope/advice' },
   { name: 'plan', path: '/pieces/ticket-cupboard/plan' },
-  { name: 'plan-bands', path: '/pieces/stool-1/plan' },
   { name: 'plan-held', path: '/pieces/parcels-counter/plan' },
   { name: 'quantities', path: '/pieces/refreshment-table/quantities' },
   { name: 'time', path: '/pieces/refreshment-table/time' },
   { name: 'log', path: '/pieces/refreshment-table/log' },
+  { name: 'compare', path: '/pieces/writing-slope/compare' },
+  { name: 'mix', path: '/mix' },
+  { name: 'pour', path: '/mix/mix-1' },
+  { name: 'buy', path: '/buy' },
+  { name: 'shelf', path: '/shelf' },
   { name: 'product', path: '/products/enamel' },
   { name: 'house-rules', path: '/house' },
-  { name: 'workshop', path: '/workshop' },
   { name: 'today-night', path: '/', scheme: 'dark' },
   { name: 'today-phone', path: '/', width: 390, height: 844 },
   { name: 'plan-phone', path: '/pieces/ticket-cupboard/plan', width: 390, height: 844 },
@@ -43,7 +46,10 @@ await withBrowser(4188, async (browser, base) => {
     await page.goto(base + path);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.waitForLoadState('networkidle');
-    await page.getByText(/^Working (it|the alternatives) out…$/).waitFor({ state: 'hidden' });
+    await page
+      .getByText(/^Working (it|the alternatives) out…$/)
+      .first()
+      .waitFor({ state: 'hidden' });
     await page.screenshot({ path: `${root}/docs/screenshots/${name}.png` });
     await context.close();
   }

@@ -90,12 +90,11 @@ export function bandsOfColour(colour: string): Bands {
 
 const gamma = (x: number): number => (x <= 0.0031308 ? 12.92 * x : 1.055 * x ** (1 / 2.4) - 0.055);
 const asRgb = ([r, g, b]: Bands) => ({ mode: 'rgb' as const, r: gamma(r), g: gamma(g), b: gamma(b) });
-const difference = differenceCiede2000();
 
 /** Difference of two colours as the eye sees it, CIEDE2000 (Sharma, Wu & Dalal 2005, by the culori package). */
 export const colourDifference = (one: Bands | string, other: Bands | string): number => {
   const rgb = (c: Bands | string) => (typeof c === 'string' ? parse(c)! : asRgb(c));
-  return difference(rgb(one), rgb(other));
+  return differenceCiede2000()(rgb(one), rgb(other));
 };
 
 /** A paint as hiding sees it. */

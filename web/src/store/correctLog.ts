@@ -1,7 +1,7 @@
 import { replan } from '@cosmesis/core/finishing';
 import type { LogEntry, Piece } from '@cosmesis/core/workshop';
 import { current, type Draft } from 'immer';
-import { shelfFollows } from './shelfOfLog';
+import { plain, shelfFollows } from './shelfOfLog';
 import { theStore } from './theStore';
 import { shopOf } from './useEditPiece';
 
@@ -10,9 +10,9 @@ export function correctEntry(pieceId: string, entryId: string, change: Partial<O
   theStore().transact('Correct the log', (draft) => {
     const entry = draft.pieces[pieceId]?.log.find((e) => e.id === entryId);
     if (!entry) throw new Error('the entry is gone');
-    const before = { ...current(entry) };
+    const before = { ...plain(entry) };
     Object.assign(entry, change);
-    shelfFollows(draft, pieceId, entry.stepId, before, current(entry));
+    shelfFollows(draft, pieceId, entry.stepId, before, plain(entry));
   });
 }
 
@@ -22,7 +22,7 @@ export function removeEntry(pieceId: string, entryId: string): void {
     const piece = draft.pieces[pieceId];
     const entry = piece?.log.find((e) => e.id === entryId);
     if (!piece || !entry) throw new Error('the entry is gone');
-    shelfFollows(draft, pieceId, entry.stepId, current(entry), null);
+    shelfFollows(draft, pieceId, entry.stepId, plain(entry), null);
     piece.log = piece.log.filter((e) => e.id !== entryId);
     piece.steps = replan(current(piece), shopOf(draft)).steps as Draft<Piece>['steps'];
   });

@@ -2,7 +2,7 @@ import { minuteOf, type ReckonedStep } from '@cosmesis/core/reckoning';
 import type { LogEntry, Piece, Workshop } from '@cosmesis/core/workshop';
 import { current, type Draft } from 'immer';
 import { latestReading } from './latestReading';
-import { shelfFollows } from './shelfOfLog';
+import { plain, shelfFollows } from './shelfOfLog';
 import { newId, nowIso, theStore } from './theStore';
 
 /** How old a reading may be to be noted with a step, minutes. */
@@ -53,9 +53,9 @@ export function logStep(
     const entry = piece.log.find((e) => e.stepId === step.step.id);
     if (entry) {
       if (what === 'done') {
-        const before = { ...current(entry) };
+        const before = { ...plain(entry) };
         entry.doneAt = at;
-        shelfFollows(draft, pieceId, step.step.id, before, current(entry));
+        shelfFollows(draft, pieceId, step.step.id, before, plain(entry));
       }
       return;
     }
@@ -71,6 +71,6 @@ export function logStep(
       batch: batchOf(current(draft.mixes), pieceId, step.step.id),
     });
     const added = piece.log.at(-1);
-    if (added) shelfFollows(draft, pieceId, step.step.id, null, current(added));
+    if (added) shelfFollows(draft, pieceId, step.step.id, null, plain(added));
   });
 }

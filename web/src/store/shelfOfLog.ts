@@ -1,6 +1,6 @@
 import { putBack, takeFromShelf } from '@cosmesis/core/stock';
 import type { Container, LogEntry, Workshop } from '@cosmesis/core/workshop';
-import { current, type Draft } from 'immer';
+import { current, type Draft, isDraft } from 'immer';
 
 /** What an entry of the log used: as it was weighed, else as it was planned. */
 const usedL = (entry: Pick<LogEntry, 'actualL' | 'planned'>): number => entry.actualL ?? entry.planned?.volumeL ?? 0;
@@ -21,9 +21,9 @@ export function shelfFollows(
   after: Pick<LogEntry, 'actualL' | 'planned' | 'doneAt'> | null,
 ): void {
   const productId = draft.pieces[pieceId]?.steps.find((s) => s.id === stepId)?.productId;
-  const product = productId ? current(draft.products)[productId] : undefined;
+  const product = productId ? plain(draft.products)[productId] : undefined;
   if (!product || wasMixed(draft, pieceId, stepId)) return;
-  const cans = Object.values(current(draft.containers));
+  const cans = Object.values(plain(draft.containers));
   if (!cans.some((c) => c.productId === product.id)) return;
   const [was, is] = [before?.doneAt ? usedL(before) : 0, after?.doneAt ? usedL(after) : 0];
   const delta = is - was;
@@ -34,3 +34,6 @@ export function shelfFollows(
       : putBack(cans, product.id, -delta);
   for (const c of now) draft.containers[c.id] = c as Draft<Container>;
 }
+
+/** A record of a draft as it is now; what was added in the same change is no draft yet. */
+export const plain = <T>(record: T): T => (isDraft(record) ? (current(record as object) as T) : record);

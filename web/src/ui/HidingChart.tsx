@@ -47,7 +47,7 @@ export function HidingChart({ product, ground }: { product: Product; ground?: { 
       </p>
       <div aria-hidden="true" style={{ maxWidth: 560 }}>
         <ResponsiveContainer width="100%" height={220}>
-          <LineChart data={rows} margin={{ top: 8, right: 12, bottom: 18, left: 0 }}>
+          <LineChart accessibilityLayer={false} data={rows} margin={{ top: 8, right: 12, bottom: 18, left: 0 }}>
             <XAxis dataKey="coat" label={{ value: 'coats', position: 'insideBottom', offset: -8 }} />
             <YAxis width={44} />
             <ReferenceLine y={hardlyVisible} stroke="#8c3a2b" strokeDasharray="3 3" />

@@ -33,7 +33,7 @@ export function RoomFields({ piece }: { piece: Piece }) {
           { value: 'house', name: 'As House rules say' },
           { value: 'through-draught', name: 'Real through-draught' },
           { value: 'outdoors', name: 'Outdoors' },
-          { value: 'no-air', name: 'Nowhere: closed room' },
+          { value: 'no-air', name: 'A closed room' },
           { value: 'flame-near', name: 'Flame, heater or spark near' },
         ]}
       />
@@ -42,7 +42,7 @@ export function RoomFields({ piece }: { piece: Piece }) {
         value={piece.decisions['piece/dust']?.choice ?? 'same-space'}
         onPick={(c) => decide('piece/dust', 'Where it is sanded', c === 'same-space' ? null : c)}
         choices={[
-          { value: 'same-space', name: 'Where it is coated' },
+          { value: 'same-space', name: 'In the room it is coated in' },
           { value: 'other-space', name: 'In another space' },
         ]}
       />

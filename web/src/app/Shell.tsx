@@ -75,7 +75,7 @@ export function Shell() {
   const { workshop } = useStoreState();
   useShortcuts(() => setHelp(true));
   const leaveDemo = async () => {
-    await theStore().adopt(emptyWorkshop('My workshop'));
+    await theStore().adopt(await emptyWorkshop('My workshop'));
     navigate('/');
     say({ text: 'A new, empty workshop. The demo stays under Workshop.' });
   };

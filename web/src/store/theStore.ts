@@ -1,4 +1,3 @@
-import { typicalProducts } from '@cosmesis/core/products';
 import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/workshop';
 import { callCore } from '../workers/callCore';
 import { Database } from './database';
@@ -21,8 +20,9 @@ export const newId = (): string => crypto.randomUUID();
 export const nowIso = (): string =>
   new Date(Math.floor(Date.now() / 1000) * 1000).toISOString().replace('.000Z', '+00:00');
 
-/** An empty workshop under a new id. */
-export function emptyWorkshop(name: string): Workshop {
+/** An empty workshop under a new id. Its shelf of typical products is fetched only then: the first screen needs none of it. */
+export async function emptyWorkshop(name: string): Promise<Workshop> {
+  const { typicalProducts } = await import('@cosmesis/core/products');
   const { unitSystem, currency } = localHabits();
   return newWorkshop(newId(), defaultSettings(name, timeZone(), unitSystem, currency), typicalProducts);
 }

@@ -221,7 +221,7 @@ function Files() {
 
 /** Starts an empty workshop and opens it. */
 async function startNewWorkshop(): Promise<void> {
-  await theStore().adopt(emptyWorkshop('My workshop'));
+  await theStore().adopt(await emptyWorkshop('My workshop'));
   say({ text: 'A new, empty workshop. The others stay under Workshop.' });
 }
 
@@ -237,7 +237,7 @@ function Switch() {
     const rest = heads.filter((h) => h.workshopId !== id);
     if (id === workshop?.id) {
       if (rest[0]) await theStore().open(rest[0].workshopId);
-      else await theStore().adopt(emptyWorkshop('My workshop'));
+      else await theStore().adopt(await emptyWorkshop('My workshop'));
     }
     await theStore().remove(id);
     setConfirming(null);

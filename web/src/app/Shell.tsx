@@ -19,6 +19,8 @@ const rooms = [
   ['/house', 'House rules', 'h'],
   ['/workshop', 'Workshop', 'w'],
 ] as const;
+/** How many of them stand in the bar of a phone; the others wait behind one press. */
+const onThePhone = 5;
 
 function useShortcuts(help: () => void): void {
   const navigate = useNavigate();
@@ -73,6 +75,7 @@ export function Shell() {
   const [help, setHelp] = useState(false);
   const navigate = useNavigate();
   const { workshop } = useStoreState();
+  const { pathname } = useLocation();
   useShortcuts(() => setHelp(true));
   const leaveDemo = async () => {
     await theStore().adopt(await emptyWorkshop('My workshop'));
@@ -86,11 +89,21 @@ export function Shell() {
       </a>
       <AirStrip />
       <nav className="rooms" aria-label="Rooms">
-        {rooms.map(([to, name]) => (
-          <NavLink key={to} to={to} end={to === '/'}>
+        {rooms.map(([to, name], i) => (
+          <NavLink key={to} to={to} end={to === '/'} className={i < onThePhone ? '' : 'not-on-phone'}>
             {name}
           </NavLink>
         ))}
+        <details className="more-rooms" key={pathname}>
+          <summary>More</summary>
+          <div>
+            {rooms.slice(onThePhone).map(([to, name]) => (
+              <NavLink key={to} to={to}>
+                {name}
+              </NavLink>
+            ))}
+          </div>
+        </details>
         <button type="button" className="keys-help" onClick={() => setHelp(true)}>
           Keys
         </button>

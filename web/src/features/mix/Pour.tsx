@@ -192,17 +192,19 @@ function Batch({ mix }: { mix: Mix }) {
   return (
     <div className="pour-grid">
       <section className="stack" aria-label="To pour">
-        <Advice plan={value} mix={mix} />
-        <Timer startedAt={mix.startedAt} workingMin={working} />
-        <Keys
-          legend="Weights"
-          value={by}
-          onPick={setBy}
-          choices={[
-            { value: 'typed', name: 'Typed' },
-            { value: 'scale', name: 'From the scale' },
-          ]}
-        />
+        {!mix.done && <Advice plan={value} mix={mix} />}
+        {!mix.done && <Timer startedAt={mix.startedAt} workingMin={working} />}
+        {!mix.done && (
+          <Keys
+            legend="Weights"
+            value={by}
+            onPick={setBy}
+            choices={[
+              { value: 'typed', name: 'Typed' },
+              { value: 'scale', name: 'From the scale' },
+            ]}
+          />
+        )}
         <ul className="bare" aria-label="Parts">
           {value.parts.map((p, i) => (
             <li key={p.name} className={`pour-part ${i === active ? 'active' : ''}`}>
@@ -215,7 +217,7 @@ function Batch({ mix }: { mix: Mix }) {
               <span className="quiet n">
                 {grams(p.pouredKg)} of {grams(p.targetKg)}
               </span>
-              {by === 'typed' && (
+              {by === 'typed' && !mix.done && (
                 <NumberField
                   label={`In the cup: ${p.name}, g`}
                   draftKey={`${mix.id}/${i}`}
@@ -230,7 +232,7 @@ function Batch({ mix }: { mix: Mix }) {
             </li>
           ))}
         </ul>
-        {by === 'scale' && (
+        {by === 'scale' && !mix.done && (
           <ScalePanel mix={mix} part={active} onTaken={() => setActive(next >= 0 && next !== active ? next : active)} />
         )}
       </section>

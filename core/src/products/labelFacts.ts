@@ -17,6 +17,7 @@ export type LabelFacts = Pick<
   | 'shelf'
   | 'deliveryDays'
   | 'cleanUp'
+  | 'valueTags'
   | 'reorderL'
 >;
 
@@ -42,6 +43,7 @@ export const noFacts: LabelFacts = {
   shelf: { closedDays: null, openDays: null, tag: 'M' },
   deliveryDays: 3,
   cleanUp: '',
+  valueTags: {},
   reorderL: null,
 };
 

@@ -116,4 +116,48 @@ describe('scheduleInOrder', () => {
       }),
     );
   });
+
+  it('raises no dust or mist over what is still open, whatever lags and order ask for', () => {
+    const arb = fc.array(
+      fc.record({
+        hands: fc.integer({ min: 5, max: 120 }),
+        place: fc.constantFrom('top', 'carcass', 'legs'),
+        kind: fc.constantFrom('sand', 'brush', 'spray-a', 'spray-b'),
+        open: fc.integer({ min: 10, max: 400 }),
+        after: fc.option(fc.tuple(fc.nat(12), fc.nat(600))),
+      }),
+      { minLength: 2, maxLength: 13 },
+    );
+    fc.assert(
+      fc.property(arb, fc.option(fc.tuple(fc.nat(600), fc.integer({ min: 1, max: 600 }))), (rows, elsewhere) => {
+        const now = at('2026-11-24T08:00Z');
+        const activities = rows.map((r, i) => ({
+          ...activity(`s${i}`, r.hands, r.after && i > 0 ? [[`s${r.after[0] % i}`, r.after[1]]] : [], {
+            divisible: false,
+          }),
+          air: {
+            place: r.place,
+            openMin: r.kind === 'sand' ? 0 : r.open,
+            raises: r.kind === 'sand' ? 'dust' : r.kind === 'brush' ? null : r.kind,
+            lays: r.kind === 'sand' ? null : r.kind,
+          },
+        }));
+        const openElsewhere = elsewhere
+          ? [{ fromMin: now + elsewhere[0], untilMin: now + elsewhere[0] + elsewhere[1] }]
+          : [];
+        const { placed } = scheduleInOrder({ activities, nowMin: now, openElsewhere }, calendar);
+        activities.forEach((s, i) => {
+          const soils = placed[i]!;
+          if (s.air.raises === null) return;
+          for (const w of openElsewhere) expect(soils.startMin >= w.untilMin || soils.endMin <= w.fromMin).toBe(true);
+          activities.forEach((f, j) => {
+            const film = placed[j]!;
+            if (f.air.openMin === 0 || f.air.place === s.air.place || f.air.lays === s.air.raises) return;
+            const clear = soils.startMin >= film.endMin + f.air.openMin || soils.endMin <= film.endMin;
+            expect(clear, `${s.id} over ${f.id}`).toBe(true);
+          });
+        });
+      }),
+    );
+  });
 });

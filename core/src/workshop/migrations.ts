@@ -67,6 +67,7 @@ const productOf3 = (product: unknown): unknown =>
         shelf: { closedDays: null, openDays: null, tag: 'M' },
         deliveryDays: 0,
         cleanUp: '',
+        valueTags: {},
         reorderL: null,
       })
     : product;

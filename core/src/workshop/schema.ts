@@ -143,6 +143,8 @@ export const productSchema = z.object({
   /** From order to shelf, days. */
   deliveryDays: z.number().min(0).max(1000),
   cleanUp: name,
+  /** Where the plain values come from, by their name: colour, hidingFrac, sheen…; left out: typical, from memory. */
+  valueTags: z.record(name, z.enum(tags)),
   /** Order more when no more than this is left, L; null: never told. */
   reorderL: notNegative.nullable(),
 });

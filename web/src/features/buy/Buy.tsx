@@ -1,5 +1,12 @@
 import { typicalSupplies } from '@cosmesis/core/products';
-import { type BuyLine, type BuyList, type SupplyNeed, supplyList, willItLast } from '@cosmesis/core/stock';
+import {
+  type BuyLine,
+  type BuyList,
+  leftoverWorth,
+  type SupplyNeed,
+  supplyList,
+  willItLast,
+} from '@cosmesis/core/stock';
 import { buyListToCsv } from '@cosmesis/core/takeaway';
 import { formatVolume, type Result } from '@cosmesis/core/units';
 import type { Container } from '@cosmesis/core/workshop';
@@ -120,7 +127,13 @@ function Line({ line }: { line: BuyLine }) {
           {line.for.join(', ')}
         </p>
         <details className="no-print">
-          <summary className="quiet">How far the shelf goes</summary>
+          <summary className="quiet">How it is worked out, and how far the shelf goes</summary>
+          <p>
+            {formatVolume(line.needL, settings.unitSystem)} needed − {formatVolume(line.shelfL, settings.unitSystem)} on
+            the shelf = {formatVolume(line.buyL, settings.unitSystem)};{' '}
+            {formatVolume(line.packs.volumeL, settings.unitSystem)} in the packs. A litre left over counts{' '}
+            {money(leftoverWorth(line.product), settings.currency)}.
+          </p>
           <ol className="bare">
             {lasts.map((l, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: a list that is only shown

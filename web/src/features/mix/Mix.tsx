@@ -357,7 +357,18 @@ export default function Mix() {
         )}
       </section>
       <section className="stack" aria-label="Batches">
-        <Batches recipe={recipe} sheet={sheet} barred={barred !== null} tempC={tempC} onBegin={begin} />
+        <Batches
+          recipe={recipe}
+          sheet={sheet}
+          barred={barred !== null}
+          from={
+            sizeNow === 'step' && task?.step.productL
+              ? `The step takes up to ${formatVolume(task.step.productL.high, settings.unitSystem)} (the high end of its range), and ${reservePercent} % in reserve.`
+              : null
+          }
+          tempC={tempC}
+          onBegin={begin}
+        />
       </section>
       <section className="stack" aria-label="Mixed lately">
         <h2>Mixed lately</h2>
@@ -436,12 +447,15 @@ function Batches({
   recipe,
   sheet,
   barred,
+  from,
   tempC,
   onBegin,
 }: {
   recipe: Recipe;
   sheet: Result<Sheet> | null;
   barred: boolean;
+  /** What the size comes from, in words. */
+  from: string | null;
   tempC: number;
   onBegin: (batches: number, amounts: Batch['amounts'], number: number) => void;
 }) {
@@ -505,7 +519,21 @@ function Batches({
           ))}
         </ul>
       </div>
-      <p className="quiet">{recipe.by === 'mass' ? 'By mass' : 'By volume'}, in any order.</p>
+      <details>
+        <summary className="quiet">
+          {recipe.by === 'mass' ? 'By mass' : 'By volume'}, in any order: how it is worked out
+        </summary>
+        <div className="stack" style={{ gap: 4, paddingTop: 6 }}>
+          {from && <p>{from}</p>}
+          {recipe.parts.map((p) => (
+            <p key={p.name} className="n">
+              {p.name}: {+p.share.toPrecision(4)} of {+recipe.parts.reduce((sum, x) => sum + x.share, 0).toPrecision(4)}{' '}
+              parts by {recipe.by}
+              {p.densityKgPerL === null ? ', density not known' : `, ${p.densityKgPerL} kg/L`}
+            </p>
+          ))}
+        </div>
+      </details>
       <div className="row">
         {batches.slice(0, 12).map((b) => (
           <button

@@ -199,12 +199,33 @@ function Ticks<T extends string>({
   );
 }
 
+/** A sheet as it can be changed. */
+type Own = { -readonly [K in keyof Product]: Product[K] };
+/** Values that carry no tag of their own: where they come from stands beside them. */
+const plainValues = [
+  'hidingFrac',
+  'carrier',
+  'thinnerCarrier',
+  'sheen',
+  'clearOver',
+  'family',
+  'demandsOwnClear',
+  'forbidsUnder',
+  'hazards',
+  'deliveryDays',
+  'cleanUp',
+] as const;
+
 /** What a label says besides rate, times, air and packs. */
 export function MoreFields({ product }: { product: Product }) {
-  const own = (label: string, change: (draft: { -readonly [K in keyof Product]: Product[K] }) => void) =>
-    attempt(product, label, `${product.id}/${label}`, (draft) =>
-      change(draft as { -readonly [K in keyof Product]: Product[K] }),
-    );
+  const own = (label: string, change: (draft: Own) => void) =>
+    attempt(product, label, `${product.id}/${label}`, (draft) => {
+      const before = { ...draft };
+      change(draft as Own);
+      // Whatever was changed is the user's own from now on.
+      for (const key of plainValues) if (draft[key] !== before[key]) draft.valueTags[key] = 'own';
+    });
+  const tagOf = (key: (typeof plainValues)[number]) => tagWords[product.valueTags[key] ?? 'M'];
   const value = (
     label: string,
     key: 'filmDryUm' | 'sagUm' | 'densityKgPerL',
@@ -252,7 +273,7 @@ export function MoreFields({ product }: { product: Product }) {
                 d.hidingFrac = v / 100;
               })
             }
-            help="Contrast ratio, black against white"
+            help={`Contrast ratio, black against white; ${tagOf('hidingFrac')}`}
           />
           <NumberField
             label="Workable once mixed, min at 20 °C"
@@ -292,6 +313,7 @@ export function MoreFields({ product }: { product: Product }) {
                 d.carrier = c as Product['carrier'];
               })
             }
+            help={tagOf('carrier')}
           />
           <Select
             label="Thinned with what is carried in"
@@ -305,7 +327,7 @@ export function MoreFields({ product }: { product: Product }) {
             help={
               product.thinnerCarrier !== null && product.thinnerCarrier !== product.carrier
                 ? 'Not what it is carried in: plans say stop'
-                : ' '
+                : tagOf('thinnerCarrier')
             }
           />
           <Select
@@ -317,6 +339,7 @@ export function MoreFields({ product }: { product: Product }) {
                 d.sheen = x === '' ? null : (x as Product['sheen']);
               })
             }
+            help={tagOf('sheen')}
           />
           <Select
             label="A clear over it"
@@ -331,9 +354,11 @@ export function MoreFields({ product }: { product: Product }) {
                 d.clearOver = x as Product['clearOver'];
               })
             }
+            help={tagOf('clearOver')}
           />
           <TextField
             label="Family of products"
+            helperText={tagOf('family')}
             value={product.family ?? ''}
             onChange={(e) =>
               own('Family', (d) => {
@@ -355,7 +380,7 @@ export function MoreFields({ product }: { product: Product }) {
           </label>
         </div>
         <Ticks<UnderKind>
-          legend="Its label forbids under it"
+          legend={`Its label forbids under it (${tagOf('forbidsUnder')})`}
           all={underKinds}
           names={underNames}
           chosen={product.forbidsUnder}
@@ -366,7 +391,7 @@ export function MoreFields({ product }: { product: Product }) {
           }
         />
         <Ticks<Hazard>
-          legend="Hazards on its label"
+          legend={`Hazards on its label (${tagOf('hazards')})`}
           all={Object.keys(hazardNames) as Hazard[]}
           names={hazardNames}
           chosen={product.hazards}
@@ -414,6 +439,7 @@ export function MoreFields({ product }: { product: Product }) {
                 d.deliveryDays = v;
               })
             }
+            help={tagOf('deliveryDays')}
           />
           <NumberField
             label="Order more at, L"
@@ -435,6 +461,7 @@ export function MoreFields({ product }: { product: Product }) {
           />
           <TextField
             label="Tools are cleaned with"
+            helperText={tagOf('cleanUp')}
             value={product.cleanUp}
             onChange={(e) =>
               own('Clean-up', (d) => {

@@ -10,9 +10,19 @@ import {
   workshopFromFile,
   writeWorkshopFile,
 } from '../workshop';
+import { jobs } from './fixtures/jobs';
+import {
+  at,
+  board,
+  clearBoard,
+  done,
+  paintedBoard,
+  planned,
+  surface,
+  usualWorld,
+  without,
+} from './fixtures/ruleFixtures';
 import { type Draw, drawsOf, filmBuildUp, reckonPiece, workshopAround } from './index';
-import { jobs } from './jobs';
-import { at, board, clearBoard, done, paintedBoard, planned, surface, usualWorld, without } from './ruleFixtures';
 
 const { products, nowMin } = usualWorld;
 const reckon = (piece: Piece, world = usualWorld) => {

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { availableLooks, changeLook, coatsDone, replan } from '../finishing';
 import { buildFaces, shapeOf, zonesOf } from '../piece';
 import type { Piece } from '../workshop';
+import { jobs } from './fixtures/jobs';
+import { at, done, paintedBoard, planned, usualWorld } from './fixtures/ruleFixtures';
 import { changeOfMind, comparePlans, keepPlan, reckonPiece, takePlan } from './index';
-import { jobs } from './jobs';
-import { at, done, paintedBoard, planned, usualWorld } from './ruleFixtures';
 
 const reckon = (piece: Piece) => {
   const r = reckonPiece({ ...usualWorld, piece });

@@ -3,8 +3,8 @@ import { additionTable, generatePlan, lookTable, stepKind } from '../finishing';
 import { formById } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, materialKinds, type Piece, type Product, stepKindIds } from '../workshop';
+import { jobs } from './fixtures/jobs';
 import { type Reckoning, reckonPiece } from './index';
-import { jobs } from './jobs';
 import { minuteOf } from './scheduleSteps';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));

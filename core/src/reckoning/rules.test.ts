@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { applyFix, type Finding, replan, ruleTable } from '../finishing';
 import type { Piece } from '../workshop';
-import { previewFix, reckonPiece } from './index';
 import {
   at,
   board,
@@ -13,7 +12,8 @@ import {
   usualWorld,
   type World,
   without,
-} from './ruleFixtures';
+} from './fixtures/ruleFixtures';
+import { previewFix, reckonPiece } from './index';
 
 const { products, settings, nowMin } = usualWorld;
 

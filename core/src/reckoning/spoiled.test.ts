@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { applyFix, type Finding, replan } from '../finishing';
 import { canonicalJson, type Piece, type Step, type StepKindId } from '../workshop';
+import { jobs } from './fixtures/jobs';
+import { at, planned, usualWorld } from './fixtures/ruleFixtures';
 import { reckonPiece } from './index';
-import { jobs } from './jobs';
-import { at, planned, usualWorld } from './ruleFixtures';
 
 const findings = (piece: Piece): readonly Finding[] => {
   const r = reckonPiece({ ...usualWorld, piece });

@@ -1,7 +1,7 @@
 import { replan } from '../finishing';
 import { newDamage, newPiece } from '../piece';
 import { typicalProducts } from '../products';
-import { reckonPiece } from '../reckoning';
+import { keepPlan, reckonPiece } from '../reckoning';
 import {
   type Container,
   defaultSettings,
@@ -196,6 +196,19 @@ function writingSlope(createdAt: string): Piece {
   };
 }
 
+/** The slope left in its own colour: a plan kept beside the one that is worked to. */
+const withOtherPlan = (piece: Piece, keptAt: string): Piece => ({
+  ...piece,
+  keptPlans: [
+    keepPlan(
+      { ...piece, looks: { ...piece.looks, top: 'natural-clear', carcass: 'waxed', legs: 'waxed' } },
+      'own-colour',
+      'Its own colour, waxed',
+      keptAt,
+    ),
+  ],
+});
+
 /** Three stools in two woods that have to match: bands of two colours from the floor. */
 function stool(n: 1 | 2 | 3, createdAt: string): Piece {
   const wood = solid(n === 2 ? 'beech' : 'pine', 'paint');
@@ -277,7 +290,7 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
     begun(refreshmentTable(created), workshop.products, settings, 'top/seal/1', 40, nowMin),
     ...[
       parcelsCounter(created),
-      writingSlope(created),
+      withOtherPlan(writingSlope(created), created),
       stool(1, created),
       stool(2, created),
       stool(3, created),

@@ -14,6 +14,8 @@ export interface Finding {
   stepId: string;
   sentence: string;
   why: string;
+  /** How the figure in the sentence came about; null: it speaks for itself. */
+  working: string | null;
   /** Ways out in words. */
   remedies: readonly string[];
   /** Ways out that the program can take by itself. */

@@ -67,7 +67,7 @@ export function checkPlan(context: RuleContext, rules: readonly Rule[] = ruleTab
     .flatMap((rule) => {
       const seen = new Set<string | null>();
       if (silenced(rule, context)) return [];
-      return rule.check(context).flatMap(({ step, sentence, severity, fixes }): Finding[] => {
+      return rule.check(context).flatMap(({ step, sentence, severity, fixes, working }): Finding[] => {
         if (seen.has(step.zoneId)) return [];
         seen.add(step.zoneId);
         return [
@@ -79,6 +79,7 @@ export function checkPlan(context: RuleContext, rules: readonly Rule[] = ruleTab
             stepId: step.id,
             sentence,
             why: rule.why,
+            working: working ?? null,
             remedies: rule.remedies,
             fixes: fixes ?? [],
             house: rule.house ?? null,

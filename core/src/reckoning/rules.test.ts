@@ -81,6 +81,33 @@ describe('a finding that is met', () => {
   });
 });
 
+describe('a figure in a finding', () => {
+  it('shows how it came about: coats too early, films too thick, cans too small, grits too far apart', () => {
+    const workings = new Map(
+      fixtures.map((f) => [
+        f.rule,
+        findings(f.raises, { ...usualWorld, ...f.world }).find((x) => x.ruleId === f.rule)?.working ?? null,
+      ]),
+    );
+    for (const rule of [
+      'SUB-01',
+      'SUB-12',
+      'SUB-21',
+      'CMP-01',
+      'CMP-02',
+      'CMP-03',
+      'APP-02',
+      'APP-03',
+      'APP-07',
+      'APP-14',
+      'FIN-02',
+    ])
+      expect(workings.get(rule), rule).toMatch(/\d|late end/);
+    // 4 m²/L by brush, of which 92 % stays on.
+    expect(workings.get('APP-02')).toBe('1000 ÷ 4 m²/L × 0.92 that stays on × 1 with its thinner = 230.0 µm.');
+  });
+});
+
 describe('the rules together', () => {
   it('have fixtures, every one', () => {
     const seen = new Set(fixtures.map((f) => f.rule));

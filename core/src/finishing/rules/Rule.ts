@@ -49,6 +49,8 @@ export interface Offence {
   sentence: string;
   severity?: Severity;
   fixes?: readonly Fix[];
+  /** How the figure in the sentence came about. */
+  working?: string;
 }
 
 /** A rule as a row: what it looks for, how bad it is, why, and the ways out. */

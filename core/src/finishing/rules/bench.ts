@@ -1,5 +1,5 @@
 import { airVerdict } from '../../climate';
-import { wetFilmUm } from '../../coverage';
+import { brushEfficiencyFrac, wetFilmUm } from '../../coverage';
 import { batchesNeeded, placingMinutes } from '../../mixing';
 import type { Product, Step } from '../../workshop';
 import { isSprayed } from '../stepKinds';
@@ -181,6 +181,7 @@ export const benchRules: readonly Rule[] = [
                 {
                   step,
                   sentence: `${where(step)}: a coat of ${product.name} is ${Math.round(wet)} µm wet; upright it hangs up to ${Math.round(product.sagUm.value)} µm.`,
+                  working: `1000 ÷ ${product.spreadM2PerL!.likely} m²/L × ${brushEfficiencyFrac} that stays on × ${1 + product.thinningFrac.value} with its thinner = ${wet.toFixed(1)} µm.`,
                   fixes: [
                     {
                       name: 'Lay the faces flat to coat them',
@@ -213,6 +214,7 @@ export const benchRules: readonly Rule[] = [
               {
                 step,
                 sentence: `${where(step)}: ${chosen === 1 ? 'one batch' : `${chosen} batches`} for ${name(step)} ${chosen === 1 ? 'takes' : 'take'} ${hours(placing / chosen)} each to place and ${chosen === 1 ? 'sets' : 'set'} in ${need.workingMin.toFixed(1)} min.`,
+                working: `${placing.toFixed(1)} min to place all of it ÷ ${chosen}; working time at ${(context.air?.airTempC ?? usualTempC).toFixed(1)} °C ${need.workingMin.toFixed(1)} min, of which four fifths are left for placing: ${need.count} batches.`,
                 fixes: [
                   {
                     name: `Mix ${need.count} batches`,
@@ -284,6 +286,7 @@ export const benchRules: readonly Rule[] = [
       shortfalls(context, false).map(({ step, product, stock, own, others, short, names }) => ({
         step,
         sentence: `${where(step)}: ${product.name} runs out before ${name(step)}: ${litres(stock.usableL)} on the shelf, up to ${litres(own)} needed here${soloWords(names, others)}; ${litres(short)} short.`,
+        working: `${litres(stock.usableL)} usable − ${litres(others)} taken before it by others − ${litres(own)} here, high end = ${litres(short)} short.`,
         fixes: otherProduct(context, step, inStock(context, own)),
       })),
   },
@@ -443,6 +446,7 @@ export const benchRules: readonly Rule[] = [
       shortfalls(context, true).map(({ step, product, stock, own, others, short, names }) => ({
         step,
         sentence: `${where(step)}: ${product.name} cannot be bought again: ${litres(stock.usableL)} are left, up to ${litres(own)} needed here${soloWords(names, others)}; ${litres(short)} short for all of it.`,
+        working: `${litres(stock.usableL)} usable − ${litres(others)} for the others − ${litres(own)} here, high end = ${litres(short)} short.`,
         fixes: otherProduct(context, step, inStock(context, own)),
       })),
   },

@@ -71,6 +71,7 @@ const tooEarly =
           sentence: barred
             ? `${where(step)}: ${name(step)} falls ${hours(gapMin)} after the coat before, inside the ${hours(wait.blocked!.from)} to ${hours(wait.blocked!.to)} in which ${product.name} may wrinkle.`
             : `${where(step)}: ${name(step)} comes ${hours(gapMin)} after the ${over === 'stain' ? 'stain' : 'coat'} before; ${product.name} asks for ${hours(least)}, so it is ${hours(least - gapMin)} short.`,
+          working: `Counted from the end of ${name(before)} to the start of ${name(step)}: ${Math.round(gapMin)} min; at the ${logged && before.productId === step.productId ? 'early' : 'late'} end of its sheet ${Math.round(least)} min.`,
         },
       ];
     });
@@ -114,6 +115,7 @@ export const compatibilityRules: readonly Rule[] = [
               {
                 step,
                 sentence: `${where(step)}: ${name(step)} comes ${hours(gapMin)} after the coat before with no scuff; the window of ${product.name} closes after ${hours(wait.maxMin)}.`,
+                working: `${Math.round(gapMin)} min from the end of the coat before; the early end of its window on its sheet is ${Math.round(wait.maxMin)} min, and nothing abrasive lies between.`,
                 fixes: [putBefore(context, step, [['scuff', { grit: 320 }], ['de-dust']])],
               },
             ],
@@ -341,6 +343,7 @@ export const compatibilityRules: readonly Rule[] = [
               {
                 step,
                 sentence: `${where(step)}: ${p.name} is thinned by ${Math.round(p.thinningFrac.value * 100)} %; its label allows ${Math.round(p.thinningMaxFrac.value * 100)} %.`,
+                working: `Litres of thinner to a litre of product: ${p.thinningFrac.value} against ${p.thinningMaxFrac.value} on its sheet.`,
               },
             ]
           : [];

@@ -61,6 +61,9 @@ export const conditionRules: readonly Rule[] = [
               {
                 step,
                 sentence: `${where(step)}: the wood holds ${percent(now)} of water, its room will bring it to ${percent(home)}: ${percent(apart)} apart, more than ${percent(moistureApartFrac)}.`,
+                working: context.piece.home
+                  ? `At ${context.piece.home.airTempC} °C and ${Math.round(context.piece.home.relHumFrac * 100)} % wood comes to ${percent(home)} (Hailwood–Horrobin); |${percent(now)} − ${percent(home)}|.`
+                  : `A usual interior brings wood to ${percent(home)}; |${percent(now)} − ${percent(home)}|.`,
               },
             ]
           : [];

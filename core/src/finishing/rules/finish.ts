@@ -40,7 +40,14 @@ export const finishRules: readonly Rule[] = [
       const last = context.run.findLast((at) => isFilm(at.step))?.step;
       const late = promised !== null && context.lightUseAtMin !== null ? context.lightUseAtMin - promised : 0;
       return last && late > 0
-        ? [{ step: last, sentence: `The piece: light use comes ${hours(late)} after the promised date.` }]
+        ? [
+            {
+              step: last,
+              sentence: `The piece: light use comes ${hours(late)} after the promised date.`,
+              working:
+                'The latest of the last coats and what follows them, each with the late end of its light use, against the promised minute.',
+            },
+          ]
         : [];
     },
   },

@@ -24,8 +24,10 @@ export const substrateRules: readonly Rule[] = [
       (s) => s.kind === 'sand' || s.kind === 'strip-abrasive',
       (s, step) =>
         s.veneerLeftMm !== null &&
-        s.veneerLeftMm < veneerReserveMm - 1e-9 &&
-        `${where(step)}: ${name(step)} leaves ${Math.max(0, s.veneerLeftMm).toFixed(2)} mm of veneer, less than ${veneerReserveMm} mm.`,
+        s.veneerLeftMm < veneerReserveMm - 1e-9 && {
+          sentence: `${where(step)}: ${name(step)} leaves ${Math.max(0, s.veneerLeftMm).toFixed(2)} mm of veneer, less than ${veneerReserveMm} mm.`,
+          working: `Each rung takes about the median grain of the one before it: P${step.grit ?? 180} is ${grainUm(step.grit ?? 180)} µm; what came before it in the plan is taken off first.`,
+        },
       (step) => takeOut(step),
     ),
   },
@@ -416,6 +418,7 @@ export const substrateRules: readonly Rule[] = [
             {
               step,
               sentence: `${where(step)}: from P${from} to P${step.grit} the grain falls ${jump.toFixed(1)} times, more than ${largestJump}.`,
+              working: `Median grain ${grainUm(from)} µm ÷ ${grainUm(step.grit)} µm (FEPA).`,
               fixes: [putBefore(context, step, [['sand', { grit: between }]])],
             },
           ];

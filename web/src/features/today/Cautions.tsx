@@ -16,7 +16,7 @@ export function Cautions({ cautions, day }: { cautions: readonly string[]; day: 
       </details>
     );
   return (
-    <section className="cautions stack" aria-label="Cautions of today" style={{ gap: 8 }}>
+    <section className="cautions stack" aria-label="Cautions of today" style={{ gap: 8, marginTop: 26 }}>
       <div className="row">
         <h2>Before you start today</h2>
         <button

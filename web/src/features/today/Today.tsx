@@ -200,7 +200,6 @@ export function Today() {
           {todayMin > 0 ? `, ${duration(todayMin)} hands-on` : ''}
         </h1>
         {acts[0] ? <FirstAct act={acts[0]} nowMin={nowMin} /> : <p>No step is waiting.</p>}
-        <Cautions cautions={cautions} day={today} />
         <ul className="bare">
           {firstOfPiece.slice(0, 6).map((a) => (
             <LaterAct key={`${a.piece.id}/${a.step.step.id}`} act={a} nowMin={nowMin} />
@@ -244,6 +243,7 @@ export function Today() {
             <DrainLegend />
           </>
         )}
+        <Cautions cautions={cautions} day={today} />
       </section>
     </div>
   );

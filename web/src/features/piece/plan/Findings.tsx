@@ -162,6 +162,7 @@ function OneFinding({
       <details>
         <summary>Why</summary>
         {first.why} <span className="quiet">({tagWords[first.tag]})</span>
+        {first.working && <p className="n">{first.working}</p>}
         {rule && <p className="quiet">The house rule “{rule.question}” bears on it.</p>}
       </details>
       <Overrule piece={piece} finding={first} />

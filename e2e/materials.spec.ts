@@ -40,6 +40,12 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
   await expect(page.getByRole('alert')).toContainText('takes 11 min to place and sets in 4.0 min');
   // 4 minutes at 20 °C with the usual 2 %, from the minute it went in.
   await expect(clock).toHaveText(/^3:/);
+  // On every other screen the clock stays in sight.
+  await page.goto('/');
+  await expect(page.getByRole('region', { name: /^Running: Two-part polyester filler/ }).getByRole('timer')).toHaveText(
+    /^3:/,
+  );
+  await page.goBack();
   await page.clock.runFor('03:00');
   await expect(page.getByText('Nearly over: place it now')).toBeVisible();
   await page.clock.runFor('01:00');

@@ -7,6 +7,7 @@ import { emptyWorkshop, theStore } from '../store/theStore';
 import { useStoreState } from '../store/useWorkshop';
 import { say, unsay, useSaid } from '../ui/say';
 import { Notices } from './Notices';
+import { RunningMixes } from './RunningMixes';
 import { ShortcutsDialog } from './ShortcutsDialog';
 
 const rooms = [
@@ -117,6 +118,7 @@ export function Shell() {
             </button>
           </div>
         )}
+        <RunningMixes />
         <Notices />
         <Suspense fallback={<p className="quiet">Opening…</p>}>
           <Outlet />

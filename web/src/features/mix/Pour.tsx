@@ -15,8 +15,8 @@ import { Keys } from '../../ui/Keys';
 import { downloadLabel } from '../../ui/labelPdf';
 import { NumberField } from '../../ui/NumberField';
 import { say } from '../../ui/say';
+import { Timer } from '../../ui/Timer';
 import { Cup } from './Cup';
-import { Timer } from './Timer';
 
 const partColours = ['#1c6b5e', '#b8752c', '#24507a', '#7d6b4f', '#8c3a2b', '#54635c'];
 const minuteOf = (at: string) => Math.floor(Date.parse(at) / 60_000);

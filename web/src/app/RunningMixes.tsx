@@ -1,0 +1,32 @@
+import { Link, useLocation } from 'react-router';
+import { useNowMin } from '../store/useNowMin';
+import { useStoreState } from '../store/useWorkshop';
+import { Timer } from '../ui/Timer';
+
+/** A mix that is over stays in sight for so long, minutes. */
+const shownAfterMin = 15;
+
+/** Clocks of mixes that are being placed, on every screen but their own. */
+export function RunningMixes() {
+  const { workshop } = useStoreState();
+  const { pathname } = useLocation();
+  const nowMin = useNowMin();
+  const running = Object.values(workshop?.mixes ?? {}).filter(
+    (m) =>
+      !m.done &&
+      m.startedAt !== null &&
+      m.workingMin !== null &&
+      Date.parse(m.startedAt) / 60_000 + m.workingMin + shownAfterMin > nowMin &&
+      pathname !== `/mix/${m.id}`,
+  );
+  return (
+    <>
+      {running.map((m) => (
+        <section key={m.id} aria-label={`Running: ${m.name}`} className="running-mix">
+          <Link to={`/mix/${m.id}`}>{m.name}</Link>
+          <Timer startedAt={m.startedAt} workingMin={m.workingMin} />
+        </section>
+      ))}
+    </>
+  );
+}

@@ -1,6 +1,7 @@
 import type { Question, ReckonInput, Reckoning, SchoolFigures } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { HouseRuleId, Piece } from '@cosmesis/core/workshop';
+import { useMemo } from 'react';
 import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import { nameOf } from './nameOf';
@@ -11,11 +12,15 @@ import { useWorkshop } from './useWorkshop';
 /** What pieces are worked out in, now: shelf, ways, air and what is around each. */
 export function useReckonInputs(): { key: string; inputOf: (piece: Piece) => ReckonInput } {
   const workshop = useWorkshop();
-  const { products, settings, readings, containers, supplies, pieces } = workshop;
+  const stocked = Object.keys(workshop.containers).length > 0;
   const nowMin = useNowMin();
-  const stocked = Object.keys(containers).length > 0;
   const draws = useDraws(stocked);
-  const around = aroundIn(workshop, draws, nowMin);
+  const { pieces, products, readings, containers, supplies, settings } = workshop;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the workshop it reads, not the workshop
+  const around = useMemo(
+    () => aroundIn(workshop, draws, nowMin),
+    [pieces, products, containers, supplies, draws, nowMin],
+  );
   const air = airOf(readings);
   // What other pieces mean for one is a matter of their logs and draws: any change of any piece may bear on it.
   const key = [nowMin, ...[products, settings, readings, containers, supplies, pieces, draws].map(nameOf)].join('/');

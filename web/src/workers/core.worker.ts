@@ -45,25 +45,6 @@ function guarded<T>(work: () => Result<T>): Result<T> {
   }
 }
 
-/** A piece with a name that changes whenever it does. */
-interface Keyed {
-  key: string;
-  piece: Piece;
-}
-
-const drawsByKey = new Map<string, Draw[]>();
-
-/** What a piece takes off the shelf; worked out once for as long as it stays the same. */
-function keptDraws({ key, piece }: Keyed, shop: Omit<ReckonInput, 'piece'>): Draw[] {
-  const known = drawsByKey.get(key);
-  if (known) return known;
-  const reckoned = reckonPiece({ ...shop, piece });
-  const draws = reckoned.ok ? drawsOf(piece, reckoned.value) : [];
-  if (drawsByKey.size > 5000) drawsByKey.clear();
-  drawsByKey.set(key, draws);
-  return draws;
-}
-
 const core = {
   reckon: (input: ReckonInput): Result<Reckoning> => guarded(() => reckonPiece(input)),
   schools: (input: ReckonInput, ruleId: HouseRuleId): Result<SchoolFigures[]> =>
@@ -73,8 +54,15 @@ const core = {
   changeOfMind: (input: ReckonInput, zoneId: ZoneId, look: LookKind): Result<ChangeOfMind> =>
     guarded(() => changeOfMind(input, zoneId, look)),
   plans: (input: ReckonInput, kept: KeptPlan): Result<PlanComparison> => guarded(() => comparePlans(input, kept)),
-  draws: (pieces: readonly Keyed[], shop: Omit<ReckonInput, 'piece'>): Result<Draw[]> =>
-    guarded(() => good(pieces.flatMap((keyed) => keptDraws(keyed, shop)))),
+  draws: (pieces: readonly Piece[], shop: Omit<ReckonInput, 'piece'>): Result<Draw[][]> =>
+    guarded(() =>
+      good(
+        pieces.map((piece) => {
+          const reckoned = reckonPiece({ ...shop, piece });
+          return reckoned.ok ? drawsOf(piece, reckoned.value) : [];
+        }),
+      ),
+    ),
   buy: (
     needs: readonly NeedOf[],
     containers: readonly Container[],

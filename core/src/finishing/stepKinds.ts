@@ -77,6 +77,7 @@ export interface Consumption {
     | 'pad'
     | 'roller'
     | 'sheet goods'
+    | 'leaf'
     | 'staples';
   unit: 'pieces' | 'm' | 'm²';
   perM2?: number;
@@ -682,7 +683,7 @@ export const stepKindTable = [
     'Lay the leaf',
     'leaf',
     { perM2: 60 },
-    { ...decoration, hides: true, consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
+    { ...decoration, hides: true, consumes: [{ what: 'leaf', unit: 'm²', perM2: 1.2 }] },
   ),
   kind(
     'decorate',

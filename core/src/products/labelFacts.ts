@@ -102,6 +102,7 @@ const byId: Readonly<Record<string, Partial<LabelFacts>>> = {
   'waterborne-matt-clear': { sheen: 'matt' },
   'waterborne-gloss-clear': { sheen: 'gloss', filmDryUm: v(25) },
   'wiping-clear': { sheen: 'satin', sagUm: v(120) },
+  'oil-brushing-clear': { sheen: 'gloss' },
   'brushing-lacquer': { sheen: 'satin', sagUm: v(125) },
   'shellac-clear': { sheen: 'gloss', sagUm: v(140) },
   'exterior-varnish': { sheen: 'gloss', filmDryUm: v(38) },

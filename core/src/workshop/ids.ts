@@ -190,6 +190,7 @@ export const supplyKinds = [
   'sheet goods',
   'staples',
   'roller',
+  'leaf',
 ] as const;
 /** What a plan uses up besides its products. */
 export type SupplyKind = (typeof supplyKinds)[number];

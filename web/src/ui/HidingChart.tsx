@@ -1,12 +1,23 @@
 import { coatsToHide, hardlyVisible, primerTonesFor } from '@cosmesis/core/coverage';
+import { formatVolume } from '@cosmesis/core/units';
 import type { Product } from '@cosmesis/core/workshop';
 import { Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import { useSettings } from '../store/useWorkshop';
 
 const shownCoats = 6;
 const dashes = ['', '8 4', '2 3', '10 3 2 3', '5 2'];
 
 /** How much of the ground still shows after each coat, by the tone of the primer under it. */
-export function HidingChart({ product, ground }: { product: Product; ground?: { name: string; colour: string } }) {
+export function HidingChart({
+  product,
+  ground,
+  coatL,
+}: {
+  product: Product;
+  ground?: { name: string; colour: string };
+  coatL?: number;
+}) {
+  const { unitSystem } = useSettings();
   const paint = { colour: product.colour, hidingFrac: Math.min(0.98, product.hidingFrac) };
   const tones = primerTonesFor(paint, shownCoats);
   const [best] = tones;
@@ -33,6 +44,7 @@ export function HidingChart({ product, ground }: { product: Product; ground?: { 
               <>
                 {' '}
                 instead of {white!.coats} over white: {saved} fewer
+                {coatL !== undefined && <>, about {formatVolume(saved * coatL, unitSystem)}</>}
               </>
             )}
             .

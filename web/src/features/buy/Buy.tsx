@@ -3,6 +3,7 @@ import {
   type BuyLine,
   type BuyList,
   leftoverWorth,
+  type SupplyLine,
   type SupplyNeed,
   supplyList,
   willItLast,
@@ -160,6 +161,24 @@ function Line({ line }: { line: BuyLine }) {
   );
 }
 
+/** Packs of supplies as they come in: counted from then on. */
+function boughtSupply(line: SupplyLine): void {
+  const amount = line.packs.reduce((sum, p) => sum + p.amount * p.count, 0);
+  const id = newId();
+  theStore().transact(`Bought: ${line.supply.name}`, (draft) => {
+    const own = Object.values(draft.supplies).find((s) => s.kind === line.need.what);
+    if (own) own.left += amount;
+    else
+      draft.supplies[id] = {
+        ...line.supply,
+        packs: line.supply.packs.map((p) => ({ ...p })),
+        id,
+        left: amount,
+      };
+  });
+  say({ text: `There now: ${line.supply.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
+}
+
 /** What is used up besides the products, less what there is, in packs. */
 function Supplies({ left }: { left: ReadonlySet<string> }) {
   const { pieces, supplies, settings } = useWorkshop();
@@ -196,6 +215,7 @@ function Supplies({ left }: { left: ReadonlySet<string> }) {
               <th className="num">There</th>
               <th>Buy</th>
               <th className="num">Price</th>
+              <td className="no-print" />
             </tr>
           </thead>
           <tbody>
@@ -211,6 +231,18 @@ function Supplies({ left }: { left: ReadonlySet<string> }) {
                       amount(l.buyAmount, l.need.unit)}
                 </td>
                 <td className="num">{l.price > 0 ? money(l.price, settings.currency) : ''}</td>
+                <td className="no-print">
+                  {l.packs.length > 0 && (
+                    <button
+                      type="button"
+                      className="plain"
+                      aria-label={`Bought: ${l.supply.name}`}
+                      onClick={() => boughtSupply(l)}
+                    >
+                      Bought
+                    </button>
+                  )}
+                </td>
               </tr>
             ))}
           </tbody>

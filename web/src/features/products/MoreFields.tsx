@@ -1,5 +1,15 @@
 import { reconcile, wetFilmUm } from '@cosmesis/core/coverage';
-import { carriers, type Hazard, type Product, sheens, type UnderKind, underKinds } from '@cosmesis/core/workshop';
+import { methodNames } from '@cosmesis/core/finishing';
+import {
+  carriers,
+  type Hazard,
+  type Method,
+  methods,
+  type Product,
+  sheens,
+  type UnderKind,
+  underKinds,
+} from '@cosmesis/core/workshop';
 import TextField from '@mui/material/TextField';
 import { Keys } from '../../ui/Keys';
 import { NumberField } from '../../ui/NumberField';
@@ -203,6 +213,8 @@ function Ticks<T extends string>({
 type Own = { -readonly [K in keyof Product]: Product[K] };
 /** Values that carry no tag of their own: where they come from stands beside them. */
 const plainValues = [
+  'colour',
+  'methods',
   'hidingFrac',
   'carrier',
   'thinnerCarrier',
@@ -303,6 +315,31 @@ export function MoreFields({ product }: { product: Product }) {
       </section>
       <section className="stack" aria-label="What goes with it" style={{ gap: 18 }}>
         <h2>What goes with it</h2>
+        <label className="text-field">
+          <span>Colour when dry ({tagOf('colour')})</span>
+          <input
+            type="color"
+            value={product.colour}
+            style={{ width: 96, height: 52 }}
+            onChange={(e) =>
+              own('Colour', (d) => {
+                d.colour = e.target.value;
+              })
+            }
+          />
+        </label>
+        <Ticks<Method>
+          legend={`Ways it is put on (${tagOf('methods')})`}
+          all={methods}
+          names={methodNames}
+          chosen={product.methods}
+          onChange={(next) => {
+            if (next.length > 0)
+              own('Ways it is put on', (d) => {
+                d.methods = next;
+              });
+          }}
+        />
         <div className="fields">
           <Select
             label="Carried in"

@@ -141,7 +141,11 @@ export default function Quantities() {
           ? [
               [
                 product.id,
-                { product, ground: { name: `the ${zoneNames[zone.id].toLowerCase()} as it is`, colour: zone.colour } },
+                {
+                  product,
+                  coatL: s.productL?.likely ?? 0,
+                  ground: { name: `the ${zoneNames[zone.id].toLowerCase()} as it is`, colour: zone.colour },
+                },
               ] as const,
             ]
           : [];
@@ -209,12 +213,12 @@ export default function Quantities() {
       <Films reckoning={reckoning} />
       {paints.length > 0 && (
         <Suspense fallback={<p className="quiet">Drawing…</p>}>
-          {paints.map(({ product, ground }) => (
+          {paints.map(({ product, ground, coatL }) => (
             <details key={product.id}>
               <summary style={{ minHeight: 48, cursor: 'pointer', fontWeight: 700 }}>
                 Coats of {product.name} to hide what is under it
               </summary>
-              <HidingChart product={product} ground={ground} />
+              <HidingChart product={product} ground={ground} coatL={coatL} />
             </details>
           ))}
         </Suspense>

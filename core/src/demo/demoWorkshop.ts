@@ -372,7 +372,7 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
       sheets: {
         id: 'sheets',
         kind: 'abrasive sheet',
-        name: 'abrasive sheet',
+        name: 'Abrasive sheets, assorted grits',
         unit: 'pieces',
         packs: [{ amount: 25, price: 14, tag: 'M' }],
         left: 18,

@@ -3,6 +3,7 @@ export { type ChangeOfMind, changeOfMind, type WayOn } from './changeOfMind';
 export { comparePlans, keepPlan, type PlanComparison, type PlanFigures, takePlan } from './comparePlans';
 export { compareSchools, type SchoolFigures } from './compareSchools';
 export { type Alternative, compareTreatments, type Question, type TreatmentFigures } from './compareTreatments';
+export { consumablesOf } from './consumablesOf';
 export { filmBuildUp, type ZoneFilm } from './filmBuildUp';
 export { needsOf } from './needsOf';
 export { type FixPreview, previewFix } from './previewFix';

@@ -1,4 +1,6 @@
+import { houseOf } from '@cosmesis/core/finishing';
 import { typicalSupplies } from '@cosmesis/core/products';
+import { consumablesOf } from '@cosmesis/core/reckoning';
 import {
   type BuyLine,
   type BuyList,
@@ -184,17 +186,16 @@ function Supplies({ left }: { left: ReadonlySet<string> }) {
   const { pieces, supplies, settings } = useWorkshop();
   const all = Object.values(pieces).filter((p) => !left.has(p.id));
   const reckonings = useReckonings(all);
-  const needs = new Map<SupplyNeed['what'], SupplyNeed>();
-  for (const piece of all) {
+  // Over all pieces at once and only for what is still to come: one brush does for a product, wherever it goes.
+  const toCome = all.flatMap((piece) => {
     const r = reckonings?.get(piece.id);
-    if (!r?.ok) continue;
-    for (const c of r.value.consumables)
-      needs.set(c.what, { ...c, amount: (needs.get(c.what)?.amount ?? 0) + c.amount });
-  }
-  const lines = supplyList([...needs.values()], Object.values(supplies), typicalSupplies);
+    return r?.ok ? r.value.steps.filter((x) => x.status === 'planned') : [];
+  });
+  const needs: SupplyNeed[] = consumablesOf(toCome, houseOf(settings, { houseRules: {} }));
+  const lines = supplyList(needs, Object.values(supplies), typicalSupplies);
   if (lines.length === 0) return null;
   const amount = (n: number, unit: string) =>
-    unit === 'pieces' ? String(Math.ceil(n - 1e-9)) : `${n.toFixed(1)} ${unit}`;
+    unit === 'pieces' ? String(Math.ceil(n - 1e-9)) : `${n.toFixed(n < 1 ? 2 : 1)} ${unit}`;
   return (
     <section className="stack" aria-label="Sheets, tape and what is used up">
       <h2>

@@ -17,8 +17,8 @@ import { NumberField } from '../../ui/NumberField';
 import { say } from '../../ui/say';
 import { Timer } from '../../ui/Timer';
 import { Cup } from './Cup';
+import { partColours } from './partColours';
 
-const partColours = ['#1c6b5e', '#b8752c', '#24507a', '#7d6b4f', '#8c3a2b', '#54635c'];
 const minuteOf = (at: string) => Math.floor(Date.parse(at) / 60_000);
 const grams = (kg: number, digits = 1): string => `${(kg * 1000).toFixed(digits)} g`;
 /** Nearer than this to its mark a part counts as poured: the step of the scale, kg. */

@@ -1,0 +1,222 @@
+import { recordCode } from '@cosmesis/core/takeaway';
+import { formatVolume, parseVolume } from '@cosmesis/core/units';
+import type { Container, Product } from '@cosmesis/core/workshop';
+import TextField from '@mui/material/TextField';
+import type { Draft } from 'immer';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { nowIso, theStore } from '../../store/theStore';
+import { useWorkshop } from '../../store/useWorkshop';
+import { fileName } from '../../ui/download';
+import { dateName } from '../../ui/formatTime';
+import { downloadLabel } from '../../ui/labelPdf';
+import { MeasureField } from '../../ui/MeasureField';
+import { NumberField } from '../../ui/NumberField';
+import { say } from '../../ui/say';
+
+function editCan(
+  id: string,
+  label: string,
+  change: (can: Draft<Container>) => void,
+  mergeKey: string | null = null,
+): void {
+  theStore().transact(
+    label,
+    (draft) => {
+      const can = draft.containers[id];
+      if (!can) throw new Error('the can is gone');
+      change(can);
+    },
+    mergeKey,
+  );
+}
+
+/** A can with what is known of its product and its days. */
+export interface Placed {
+  can: Container;
+  product: Product;
+  untilMin: number | null;
+  /** When the planned steps have used this product up; null: not in sight. */
+  runsOutMin: number | null;
+  fullL: number;
+}
+
+/** How full a can is, drawn. */
+function Level({ share, colour, label }: { share: number; colour: string; label: string }) {
+  const height = 44 * Math.max(0, Math.min(1, share));
+  return (
+    <svg viewBox="0 0 40 60" width="40" height="60" role="img" aria-label={label}>
+      <rect x="6" y={54 - height} width="28" height={height} fill={colour} />
+      <path d="M6 10 V54 H34 V10 M4 10 H36 M10 10 Q20 -2 30 10" fill="none" stroke="#15211d" strokeWidth="2.4" />
+    </svg>
+  );
+}
+
+/** What is left by weight: what the can weighs less what it weighs empty. */
+function Weigh({ can, densityKgPerL }: { can: Container; densityKgPerL: number }) {
+  const [gross, setGross] = useState<number | null>(null);
+  const [empty, setEmpty] = useState<number | null>(null);
+  const take = () => {
+    if (gross === null || empty === null || gross < empty) {
+      say({ text: 'Type what the can weighs now and what it weighs empty: the first cannot be less.' });
+      return;
+    }
+    editCan(can.id, 'Amount left, weighed', (c) => {
+      c.leftL = (gross - empty) / 1000 / densityKgPerL;
+    });
+    say({ text: 'Weighed.', action: { name: 'Undo', run: () => theStore().undo() } });
+  };
+  return (
+    <details>
+      <summary className="quiet">Weigh</summary>
+      <div className="row">
+        <NumberField
+          label="Weighs, g"
+          draftKey={`can/${can.id}/gross`}
+          value={gross}
+          least={0}
+          most={100_000}
+          digits={1}
+          onValue={setGross}
+        />
+        <NumberField
+          label="Empty, g"
+          draftKey={`can/${can.id}/empty`}
+          value={empty}
+          least={0}
+          most={100_000}
+          digits={1}
+          onValue={setEmpty}
+        />
+        <button type="button" className="line" onClick={take}>
+          Take it over
+        </button>
+      </div>
+    </details>
+  );
+}
+
+/** One can: how full it is, until when it can be used, where it stands. */
+export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
+  const { settings, mixes } = useWorkshop();
+  const { can, product, untilMin, runsOutMin, fullL } = placed;
+  const aged = untilMin !== null && untilMin < nowMin;
+  const parse = (text: string) => parseVolume(text, settings.unitSystem);
+  return (
+    <li className="shelf-row" aria-label={product.name}>
+      <Level
+        share={can.leftL / fullL}
+        colour={product.colour}
+        label={`${formatVolume(can.leftL, settings.unitSystem)} left`}
+      />
+      <div className="stack" style={{ gap: 4 }}>
+        <p>
+          <Link to={`/products/${product.id}`}>{product.name}</Link>
+          {can.batch && <span className="quiet"> · batch {can.batch}</span>}
+          {can.finite && <span className="quiet"> · cannot be bought again</span>}
+        </p>
+        <p className="quiet">
+          {aged ? (
+            <b className="late">past its date since {dateName(untilMin, nowMin, settings.timeZone)}</b>
+          ) : untilMin !== null ? (
+            <>use by {dateName(untilMin, nowMin, settings.timeZone)}</>
+          ) : (
+            'keeps, as far as its label says'
+          )}
+          {runsOutMin !== null && <> · planned steps use it up {dateName(runsOutMin, nowMin, settings.timeZone)}</>}
+          {can.openedAt && (
+            <> · opened {dateName(Math.floor(Date.parse(can.openedAt) / 60_000), nowMin, settings.timeZone)}</>
+          )}
+          {can.mixId && mixes[can.mixId] && (
+            <>
+              {' '}
+              · <Link to={`/mix/${can.mixId}`}>its mix</Link>
+            </>
+          )}
+        </p>
+      </div>
+      <MeasureField
+        label="Left"
+        draftKey={`can/${can.id}/left`}
+        shown={formatVolume(can.leftL, settings.unitSystem)}
+        parse={parse}
+        onValue={(litres) =>
+          editCan(
+            can.id,
+            'Amount left',
+            (c) => {
+              c.leftL = Math.min(1000, Math.max(0, litres));
+            },
+            `can/${can.id}/left`,
+          )
+        }
+      />
+      <TextField
+        label="Place"
+        helperText=" "
+        value={can.place}
+        onChange={(e) =>
+          editCan(
+            can.id,
+            'Place',
+            (c) => {
+              c.place = e.target.value.slice(0, 200);
+            },
+            `can/${can.id}/place`,
+          )
+        }
+      />
+      <div className="row">
+        {product.densityKgPerL && <Weigh can={can} densityKgPerL={product.densityKgPerL.value} />}
+        {can.openedAt === null && (
+          <button
+            type="button"
+            className="line"
+            onClick={() =>
+              editCan(can.id, 'Open a can', (c) => {
+                c.openedAt = nowIso();
+              })
+            }
+          >
+            Opened
+          </button>
+        )}
+        <button
+          type="button"
+          className="plain"
+          aria-label={`Label: ${product.name}`}
+          onClick={() =>
+            void downloadLabel(fileName(`label ${product.name}`, 'pdf'), {
+              title: product.name,
+              colour: product.colour,
+              code: recordCode('can', can.id),
+              lines: [
+                ...(can.batch ? [`Batch ${can.batch}`] : []),
+                ...(can.openedAt
+                  ? [`Opened ${dateName(Math.floor(Date.parse(can.openedAt) / 60_000), nowMin, settings.timeZone)}`]
+                  : []),
+                ...(untilMin !== null ? [`Use by ${dateName(untilMin, nowMin, settings.timeZone)}`] : []),
+                ...(can.place ? [can.place] : []),
+              ],
+            })
+          }
+        >
+          Label
+        </button>
+        <button
+          type="button"
+          className="plain"
+          aria-label={`Take away: ${product.name}`}
+          onClick={() => {
+            theStore().transact('Take a can away', (draft) => {
+              delete draft.containers[can.id];
+            });
+            say({ text: `Taken away: ${product.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
+          }}
+        >
+          Take away
+        </button>
+      </div>
+    </li>
+  );
+}

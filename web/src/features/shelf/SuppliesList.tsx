@@ -1,0 +1,91 @@
+import { type SupplyKind, supplyKinds } from '@cosmesis/core/workshop';
+import type { Draft } from 'immer';
+import { newId, theStore } from '../../store/theStore';
+import { useWorkshop } from '../../store/useWorkshop';
+import { NumberField } from '../../ui/NumberField';
+import { Select } from '../../ui/Select';
+
+/** What is used up besides the products: how much there is, and from when on to order. */
+export function SuppliesList() {
+  const { supplies } = useWorkshop();
+  const all = Object.values(supplies);
+  const free = supplyKinds.filter((k) => !all.some((s) => s.kind === k));
+  const unitOf = (kind: SupplyKind) =>
+    (kind === 'tape' ? 'm' : kind === 'film' || kind === 'sheet goods' ? 'm²' : 'pieces') as 'm' | 'm²' | 'pieces';
+  const add = (kind: SupplyKind) => {
+    const id = newId();
+    theStore().transact(`Count ${kind}`, (draft) => {
+      draft.supplies[id] = {
+        id,
+        kind,
+        name: kind,
+        unit: unitOf(kind),
+        packs: [],
+        left: 0,
+        reorderAt: null,
+        deliveryDays: 3,
+      };
+    });
+  };
+  const edit = (id: string, label: string, change: (s: Draft<(typeof all)[number]>) => void) =>
+    theStore().transact(
+      label,
+      (draft) => {
+        const own = draft.supplies[id];
+        if (own) change(own);
+      },
+      `supply/${id}/${label}`,
+    );
+  return (
+    <section className="stack" aria-label="Sheets, tape and the like">
+      <h2>Sheets, tape and the like</h2>
+      <ul className="bare">
+        {all.map((s) => (
+          <li key={s.id} className="fields" aria-label={s.kind} style={{ padding: '10px 0' }}>
+            <span>
+              <b>{s.kind}</b>
+              {s.reorderAt !== null && s.left <= s.reorderAt && <b className="late"> · order more</b>}
+            </span>
+            <NumberField
+              label={`Left, ${s.unit}`}
+              draftKey={`supply/${s.id}/left`}
+              value={s.left}
+              least={0}
+              most={100_000}
+              onValue={(v) =>
+                edit(s.id, 'Amount left', (x) => {
+                  x.left = v;
+                })
+              }
+            />
+            <NumberField
+              label={`Order more at, ${s.unit}`}
+              draftKey={`supply/${s.id}/reorder`}
+              value={s.reorderAt}
+              least={0}
+              most={100_000}
+              onValue={(v) =>
+                edit(s.id, 'Reorder point', (x) => {
+                  x.reorderAt = v;
+                })
+              }
+              onEmpty={() =>
+                edit(s.id, 'Reorder point', (x) => {
+                  x.reorderAt = null;
+                })
+              }
+            />
+          </li>
+        ))}
+      </ul>
+      {free.length > 0 && (
+        <Select
+          label="Keep count of"
+          value=""
+          options={[{ value: '', name: 'Choose…' }, ...free.map((k) => ({ value: k, name: k }))]}
+          onPick={(k) => k && add(k as SupplyKind)}
+        />
+      )}
+    </section>
+  );
+}

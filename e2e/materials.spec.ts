@@ -16,16 +16,20 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
   await page.goto('/mix?product=filler-two-part');
   await page.getByRole('radio', { name: 'What is in the can' }).check();
   await page.getByLabel('Left of the first part, kg').fill('0.098');
-  await expect(page.getByRole('list', { name: 'In one batch' })).toContainText('2.0 g');
+  // 100 g are 56 ml: 5.6 minutes to place, and 3.2 of the four are left for it.
+  await expect(page.getByRole('heading', { name: /^2 batches/ })).toBeVisible();
+  await expect(page.getByText('Split by the working time')).toBeVisible();
+  await page.getByLabel('Left of the first part, kg').fill('0.049');
+  await expect(page.getByRole('list', { name: 'In one batch' })).toContainText('1.0 g');
   await page.getByRole('button', { name: 'Begin to pour' }).click();
 
-  // 98 g of paste, and twice the hardener: 3.9 %, past the 3 % of the label.
+  // 49 g of paste, and twice the hardener: 3.9 %, past the 3 % of the label.
   const parts = page.getByRole('list', { name: 'Parts' });
-  await page.getByLabel('In the cup: filler paste, g').fill('98');
-  await page.getByLabel('In the cup: hardener, g').fill('4');
+  await page.getByLabel('In the cup: filler paste, g').fill('49');
+  await page.getByLabel('In the cup: hardener, g').fill('2');
   await expect(page.getByRole('alert')).toContainText('Stop: the hardener is at 3.9 %');
   await expect(page.getByRole('button', { name: /^Close/ })).toBeDisabled();
-  await expect(parts.getByLabel('Still to pour of filler paste')).toHaveText('98.0 g');
+  await expect(parts.getByLabel('Still to pour of filler paste')).toHaveText('49.0 g');
   await expect(parts.getByLabel('Still to pour of hardener')).toHaveText('in');
 
   // The clock runs from the hardener, and a reload changes nothing of it.
@@ -33,11 +37,11 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
   await expect(clock).toBeVisible();
   await page.clock.runFor('00:20');
   await page.reload();
-  await expect(parts.getByLabel('Still to pour of filler paste')).toHaveText('98.0 g');
+  await expect(parts.getByLabel('Still to pour of filler paste')).toHaveText('49.0 g');
   await expect(clock).toHaveText(/^1:/);
-  await page.getByLabel('In the cup: filler paste, g').fill('196');
-  // 200 g are 112 ml: seven places and a half of 15 ml at a minute and a half each, more than four minutes leave.
-  await expect(page.getByRole('alert')).toContainText('takes 11 min to place and sets in 4.0 min');
+  await page.getByLabel('In the cup: filler paste, g').fill('98');
+  // 100 g are 56 ml: nearly four places of 15 ml at a minute and a half each, more than four minutes leave.
+  await expect(page.getByRole('alert')).toContainText('takes 6 min to place and sets in 4.0 min');
   // 4 minutes at 20 °C with the usual 2 %, from the minute it went in.
   await expect(clock).toHaveText(/^3:/);
   // On every other screen the clock stays in sight.
@@ -56,25 +60,25 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
   expect(label.text.slice(0, 5)).toBe('%PDF-');
   await page.getByRole('button', { name: 'Close the batch' }).click();
   await page.goto('/shelf');
-  // 0.196 kg ÷ 1.8 kg/L = 109 ml of the 750.
-  await expect(page.getByRole('list', { name: 'Cans' }).getByRole('textbox', { name: 'Left' })).toHaveValue('641 ml');
+  // 0.098 kg ÷ 1.8 kg/L = 54 ml of the 750.
+  await expect(page.getByRole('list', { name: 'Cans' }).getByRole('textbox', { name: 'Left' })).toHaveValue('696 ml');
 });
 
 test('from the scale: poured, taken over, unplugged without loss, plugged in again', async ({ page }) => {
   await page.goto('/mix?product=filler-two-part');
   await page.getByRole('radio', { name: 'What is in the can' }).check();
-  await page.getByLabel('Left of the first part, kg').fill('0.098');
+  await page.getByLabel('Left of the first part, kg').fill('0.049');
   await page.getByRole('button', { name: 'Begin to pour' }).click();
   await page.getByRole('radio', { name: 'From the scale' }).check();
   await page.getByText('Stand-in scale: load it by hand').click();
   await page.getByRole('button', { name: 'Tare' }).click();
-  await page.getByRole('button', { name: 'Pour 100 g' }).click();
+  for (let i = 0; i < 5; i += 1) await page.getByRole('button', { name: 'Pour 10 g' }).click();
   await expect(page.getByText('steady')).toBeVisible();
-  await page.getByRole('button', { name: /^Take (99|100)\.\d g as filler paste$/ }).click();
-  await expect(page.getByLabel('Still to pour of hardener')).toHaveText(/^2\.\d g$/);
+  await page.getByRole('button', { name: /^Take (49|50)\.\d g as filler paste$/ }).click();
+  await expect(page.getByLabel('Still to pour of hardener')).toHaveText(/^1\.\d g$/);
   await page.getByRole('button', { name: 'Unplug it' }).click();
   await expect(page.getByText('The scale is not connected.')).toBeVisible();
-  await expect(page.getByLabel('Still to pour of hardener')).toHaveText(/^2\.\d g$/);
+  await expect(page.getByLabel('Still to pour of hardener')).toHaveText(/^1\.\d g$/);
   await page.getByRole('button', { name: 'Plug it in' }).click();
   await expect(page.getByRole('status', { name: 'Reading of the scale' })).toBeVisible();
 });

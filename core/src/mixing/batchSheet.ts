@@ -1,52 +1,63 @@
-import { good, type Result } from '../units';
-import type { Product, Step } from '../workshop';
-import { batchesNeeded, placingMinutes } from './batchesNeeded';
-import { type Amount, mixTo, type Recipe } from './Recipe';
+import type { Product } from '../workshop';
+import { batchesNeeded } from './batchesNeeded';
+import { type Amount, totalOf } from './Recipe';
 
-/** What one step is mixed in: so many batches of so much. */
+/** One batch of a mix. */
+export interface Batch {
+  number: number;
+  /** Litres; null where a density is not known. */
+  volumeL: number | null;
+  amounts: readonly Amount[];
+}
+
+/** What is mixed, in so many batches of so much. */
 export interface BatchSheet {
-  /** Litres in all, with the reserve. */
-  volumeL: number;
-  batches: readonly { number: number; volumeL: number; amounts: readonly Amount[] }[];
+  /** Litres in all; null where a density is not known. */
+  volumeL: number | null;
+  batches: readonly Batch[];
   /** Working time of one batch, minutes; null: nothing sets. */
   workingMin: number | null;
-  /** Minutes to place all of it. */
-  placingMin: number;
+  /** Minutes to place all of it; null: not known. */
+  placingMin: number | null;
   /** What limits the size of a batch. */
   limit: 'working time' | 'cup' | null;
 }
 
+/** A share of each amount, 0 to 1. */
+const shareOf = (amounts: readonly Amount[], frac: number): Amount[] =>
+  amounts.map((a) => ({
+    ...a,
+    massKg: a.massKg === null ? null : a.massKg * frac,
+    volumeL: a.volumeL === null ? null : a.volumeL * frac,
+  }));
+
 /**
- * The batches of a step: none larger than can be placed while it is workable, nor than the cup.
- * @param needL litres needed, high end, > 0
- * @param reserveFrac share mixed besides, 0 to 1
- * @param tempC temperature of the mix, °C
+ * A mix in equal batches: none larger than can be placed while it is workable, nor than the cup.
+ * @param whole all that is mixed
+ * @param placingMin minutes to place all of it, ≥ 0; null: not known, so that time does not limit a batch
+ * @param tempC temperature of the mix, °C, −10…60
  * @param cupL largest cup, L, > 0
+ * @throws DomainError out_of_range (temperature)
  */
 export function batchSheet(
-  step: Pick<Step, 'count'>,
   product: Product,
-  recipe: Recipe,
-  {
-    needL,
-    reserveFrac,
-    handsOnMin,
-    tempC,
-    cupL,
-  }: { needL: number; reserveFrac: number; handsOnMin: number; tempC: number; cupL: number },
-): Result<BatchSheet> {
-  const volumeL = needL * (1 + reserveFrac);
-  const placingMin = placingMinutes(step, product, handsOnMin);
-  const byTime = batchesNeeded(product, placingMin, tempC);
-  const byCup = Math.max(1, Math.ceil(volumeL / cupL - 1e-9));
+  whole: readonly Amount[],
+  { placingMin, tempC, cupL }: { placingMin: number | null; tempC: number; cupL: number },
+): BatchSheet {
+  const volumeL = totalOf(whole, 'volumeL');
+  const byTime = batchesNeeded(product, placingMin ?? 0, tempC);
+  const byCup = Math.max(1, Math.ceil((volumeL ?? 0) / cupL - 1e-9));
   const count = Math.max(byTime.count, byCup);
-  const one = mixTo(recipe, volumeL / count, 'volume');
-  if (!one.ok) return one;
-  return good({
+  const amounts = shareOf(whole, 1 / count);
+  return {
     volumeL,
-    batches: Array.from({ length: count }, (_, i) => ({ number: i + 1, volumeL: volumeL / count, amounts: one.value })),
+    batches: Array.from({ length: count }, (_, i) => ({
+      number: i + 1,
+      volumeL: volumeL === null ? null : volumeL / count,
+      amounts,
+    })),
     workingMin: product.workingMin === null ? null : byTime.workingMin,
     placingMin,
     limit: count === 1 ? null : byTime.count >= byCup ? 'working time' : 'cup',
-  });
+  };
 }

@@ -1,5 +1,12 @@
-export { type Batches, batchesNeeded, placingMinPerPlace, placingMinutes, setsInTheCup } from './batchesNeeded';
-export { type BatchSheet, batchSheet } from './batchSheet';
+export {
+  type Batches,
+  batchesNeeded,
+  placingFrac,
+  placingMinutes,
+  placingMinutesOf,
+  setsInTheCup,
+} from './batchesNeeded';
+export { type Batch, type BatchSheet, batchSheet } from './batchSheet';
 export { correctPour, type PourPlan, type ToPour } from './correctPour';
 export {
   type Amount,
@@ -18,10 +25,11 @@ export {
   labelRecipe,
   type ShellacCut,
   shellacFromFlakes,
+  shellacRecipe,
   thinned,
   tinted,
   toner,
   varnishThinning,
   wash,
 } from './usualRecipes';
-export { workingMinutes } from './workingMinutes';
+export { usualMixTempC, workingMinutes } from './workingMinutes';

@@ -13,8 +13,11 @@ import {
   massFractions,
   mixFrom,
   mixTo,
+  placingMinutes,
+  placingMinutesOf,
   type Recipe,
   shellacFromFlakes,
+  shellacRecipe,
   thinned,
   tinted,
   toner,
@@ -88,33 +91,35 @@ describe('worked by hand', () => {
     // 239.65 g per litre of alcohol; 0.23965 × 0.8504 = 0.2038; 1 ÷ 1.2038 = 0.8307.
     expect(cut.alcoholL).toBeCloseTo(0.8307, 4);
     expect(cut.flakesKg).toBeCloseTo(0.1991, 4);
+    // On the scale, from a litre of it: 0.8307 L × 0.79 kg/L = 656.3 g of alcohol.
+    expect(value(mixTo(shellacRecipe(2), 1, 'volume')).map((p) => +p.massKg!.toFixed(4))).toEqual([0.1991, 0.6563]);
   });
   it('six corners in two-part filler: 9 minutes to place, 4 minutes of working time, three batches of 60 g', () => {
     expect(batchesNeeded(product('filler-two-part'), 9, 20)).toEqual({ count: 3, workingMin: 4, placingMin: 9 });
-    const sheet = value(
-      batchSheet({ count: 6 }, product('filler-two-part'), filler, {
-        needL: 0.1,
-        reserveFrac: 0,
-        handsOnMin: 60,
-        tempC: 20,
-        cupL: 1,
-      }),
-    );
+    expect(placingMinutes({ count: 6 }, product('filler-two-part'), 60)).toBe(9);
+    const sheet = batchSheet(product('filler-two-part'), value(mixTo(filler, 0.1, 'volume')), {
+      placingMin: 9,
+      tempC: 20,
+      cupL: 1,
+    });
     expect([sheet.batches.length, sheet.limit]).toEqual([3, 'working time']);
     // 98 ÷ 1.8 + 2 ÷ 1.2 = 56.11 ml for 100 g, so 33.33 ml are 59.4 g.
     expect(totalOf(sheet.batches[0]!.amounts, 'massKg')).toBeCloseTo(0.0594, 4);
   });
+  it('a full cup of two-part filler is more than can be placed: 90 ml fill six places of 15 ml', () => {
+    const paste = product('filler-two-part');
+    expect(placingMinutesOf(paste, 0.09)).toBeCloseTo(9, 9);
+    expect(placingMinutesOf(product('enamel'), 0.03)).toBeNull();
+    const whole = value(mixTo(filler, 0.09, 'volume'));
+    const sheet = batchSheet(paste, whole, { placingMin: placingMinutesOf(paste, 0.09), tempC: 20, cupL: 0.09 });
+    expect([sheet.batches.length, sheet.limit]).toEqual([3, 'working time']);
+    // Half the time at 30 °C: 4 × 0.508 × 0.8 = 1.63 min, and 9 ÷ 1.63 = 5.5.
+    expect(batchSheet(paste, whole, { placingMin: 9, tempC: 30, cupL: 1 }).batches).toHaveLength(6);
+  });
   it('what needs more than the cup is split by the cup', () => {
     const enamel = product('enamel');
-    const sheet = value(
-      batchSheet({ count: 0 }, enamel, thinned(enamel, 0), {
-        needL: 2,
-        reserveFrac: 0.1,
-        handsOnMin: 20,
-        tempC: 20,
-        cupL: 1,
-      }),
-    );
+    const whole = value(mixTo(thinned(enamel, 0), 2.2, 'volume'));
+    const sheet = batchSheet(enamel, whole, { placingMin: 20, tempC: 20, cupL: 1 });
     expect([sheet.volumeL, sheet.batches.length, sheet.limit]).toEqual([2.2, 3, 'cup']);
   });
 });

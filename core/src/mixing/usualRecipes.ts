@@ -130,6 +130,24 @@ export function shellacFromFlakes(cutLb: number, volumeL: number): ShellacCut {
 }
 
 /**
+ * Flakes and alcohol as a recipe by mass.
+ * @param cutLb pounds per gallon, 0 < x ≤ 8
+ * @throws DomainError out_of_range (NaN included)
+ */
+export function shellacRecipe(cutLb: number): Recipe {
+  const cut = shellacFromFlakes(cutLb, 1);
+  return {
+    name: `Shellac, ${cutLb}-lb cut`,
+    by: 'mass',
+    hardenerFrac: null,
+    parts: [
+      plain('flakes', cut.flakesKg, 1 / flakesLPerKg),
+      plain('alcohol', cut.alcoholL * thinnerDensityKgPerL.alcohol, thinnerDensityKgPerL.alcohol),
+    ],
+  };
+}
+
+/**
  * Alcohol to add to a volume of a stronger cut to get a weaker one, litres per litre.
  * @param fromLb cut that is there, lb per US gallon
  * @param toLb cut wanted, 0 < x ≤ fromLb

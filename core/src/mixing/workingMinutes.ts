@@ -3,7 +3,9 @@ import { DomainError } from '../units';
 const gasConstant = 8.314462618;
 /** Activation energy of a two-part polyester, J/mol (typical from memory: ×0.508 from 20 to 30 °C). */
 const activationJPerMol = 50_000;
-const referenceK = 293.15;
+/** Temperature that working times are named at, and that of a mix where none was read, °C. */
+export const usualMixTempC = 20;
+const zeroCelsiusK = 273.15;
 
 /**
  * Working time of a two-part mix.
@@ -19,6 +21,9 @@ export function workingMinutes(at20Min: number, tempC: number, hardenerPerUsual 
   if (!(at20Min > 0)) throw new DomainError('out_of_range', 'at20Min', at20Min, 'above 0');
   if (!(tempC >= -10 && tempC <= 60)) throw new DomainError('out_of_range', 'tempC', tempC, '-10 to 60 °C');
   if (!(hardenerPerUsual > 0)) throw new DomainError('out_of_range', 'hardenerPerUsual', hardenerPerUsual, 'above 0');
-  const t = tempC + 273.15;
-  return (at20Min * Math.exp((activationJPerMol / gasConstant) * (1 / t - 1 / referenceK))) / hardenerPerUsual;
+  const t = tempC + zeroCelsiusK;
+  return (
+    (at20Min * Math.exp((activationJPerMol / gasConstant) * (1 / t - 1 / (usualMixTempC + zeroCelsiusK)))) /
+    hardenerPerUsual
+  );
 }

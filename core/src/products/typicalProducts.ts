@@ -970,6 +970,7 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
     spreadM2PerL: range(10, 11, 12),
     volumeSolidsFrac: v(0.48),
     thinner: 'mineral spirits',
+    thinningMaxFrac: v(0.4, 'T'),
     methods: ['brush'],
     coats: 5,
     times: {

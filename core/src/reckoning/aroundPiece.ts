@@ -1,8 +1,8 @@
 import { type Around, stepKind } from '../finishing';
 import { usableStock } from '../stock';
+import { minuteOf } from '../units';
 import type { Container, Piece, Product, Supply } from '../workshop';
 import type { Reckoning } from './Reckoning';
-import { minuteOf } from './scheduleSteps';
 
 /** What one piece will take off the shelf, and when. */
 export interface Draw {

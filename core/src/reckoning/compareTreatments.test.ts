@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { newDamage, newPiece } from '../piece';
 import { typicalProducts } from '../products';
+import { minuteOf } from '../units';
 import { defaultSettings, type Piece, type Product, type Surface } from '../workshop';
 import { compareTreatments, type Question, reckonPiece } from './index';
-import { minuteOf } from './scheduleSteps';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');

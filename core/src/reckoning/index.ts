@@ -9,4 +9,3 @@ export { needsOf } from './needsOf';
 export { type FixPreview, previewFix } from './previewFix';
 export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
-export { minuteOf } from './scheduleSteps';

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { additionTable, generatePlan, lookTable, stepKind } from '../finishing';
 import { formById } from '../piece';
 import { typicalProducts } from '../products';
+import { minuteOf } from '../units';
 import { defaultSettings, materialKinds, type Piece, type Product, stepKindIds } from '../workshop';
 import { jobs } from './fixtures/jobs';
 import { type Reckoning, reckonPiece } from './index';
-import { minuteOf } from './scheduleSteps';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');

@@ -4,6 +4,7 @@ import { demoWorkshop } from '../demo';
 import { replan } from '../finishing';
 import { newPiece } from '../piece';
 import { typicalProducts } from '../products';
+import { minuteOf } from '../units';
 import {
   defaultSettings,
   formIds,
@@ -15,7 +16,7 @@ import {
   type Product,
   type Surface,
 } from '../workshop';
-import { minuteOf, reckonPiece } from './index';
+import { reckonPiece } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');

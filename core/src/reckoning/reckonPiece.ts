@@ -24,13 +24,13 @@ import {
 import { buildFaces, formById, shapeOf, type Zone, zonesOf } from '../piece';
 import { keptWorkCalendar } from '../schedule';
 import type { Issue, Result } from '../units';
-import { good, refused } from '../units';
+import { good, minuteOf, refused } from '../units';
 import type { LogEntry, Piece, Product, Settings, Step } from '../workshop';
 import { consumablesOf } from './consumablesOf';
 import { labelWins } from './labelWins';
 import { needsOf } from './needsOf';
 import type { ReckonedStep, Reckoning } from './Reckoning';
-import { minuteOf, scheduleSteps } from './scheduleSteps';
+import { scheduleSteps } from './scheduleSteps';
 import { wetZones } from './wetZones';
 import { minutesWorking } from './workings';
 

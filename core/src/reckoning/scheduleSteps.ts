@@ -1,5 +1,6 @@
 import { isSprayed, stepKind } from '../finishing';
 import { type Lag, type ScheduleAnswer, type SharedAir, scheduleInOrder, type WorkCalendar } from '../schedule';
+import { minuteOf } from '../units';
 import type { LogEntry, Product, Step } from '../workshop';
 import { resolveLags } from './resolveLags';
 
@@ -28,9 +29,6 @@ export interface ScheduledSteps {
 }
 
 const lateScuffGrit = 320;
-
-/** Whole minute of an ISO instant. */
-export const minuteOf = (instant: string): number => Math.floor(Date.parse(instant) / 60_000);
 
 /** What happened, as fixed time; a step that runs ends when it was meant to, but not before now. */
 function fixedTime(

@@ -2,7 +2,7 @@ import { cheapestPacks, type PackChoice } from '../coverage';
 import type { Issue } from '../units';
 import type { Container, Product } from '../workshop';
 import { leftoverWorth } from './leftoverWorth';
-import { usableStock } from './usableStock';
+import { usableUntilMin } from './usableStock';
 
 const dayMin = 24 * 60;
 
@@ -20,9 +20,9 @@ export interface BuyLine {
   product: Product;
   /** Litres that the planned steps take, high end. */
   needL: number;
-  /** Usable when it is first needed. */
+  /** What the shelf covers of it: what is usable on the day of each step. */
   shelfL: number;
-  /** On the shelf, but past its date by then. */
+  /** On the shelf, but past its date when it would be needed. */
   agedL: number;
   buyL: number;
   packs: PackChoice;
@@ -40,13 +40,30 @@ export interface BuyList {
   issues: readonly Issue[];
 }
 
-/** The moment from which the shelf no longer does: what is needed before it is covered. */
-function firstShort(needs: readonly NeedOf[], shelfL: number): NeedOf | undefined {
-  let taken = 0;
-  return needs.find((n) => {
-    taken += n.highL;
-    return taken > shelfL + 1e-9;
-  });
+/** What steps take of the cans of a product, in time: of those that are usable on the day, the first past its date first. */
+function drawDown(
+  needs: readonly NeedOf[],
+  cans: readonly Container[],
+  product: Product,
+): { coveredL: number; agedL: number; short: NeedOf | undefined } {
+  const left = cans
+    .map((c) => ({ untilMin: usableUntilMin(c, product) ?? Number.POSITIVE_INFINITY, leftL: c.leftL }))
+    .sort((a, b) => a.untilMin - b.untilMin);
+  let coveredL = 0;
+  let short: NeedOf | undefined;
+  for (const n of needs) {
+    let stillL = n.highL;
+    for (const can of left) {
+      if (can.untilMin < n.atMin) continue;
+      const takenL = Math.min(can.leftL, stillL);
+      can.leftL -= takenL;
+      stillL -= takenL;
+      coveredL += takenL;
+    }
+    if (stillL > 1e-9) short ??= n;
+  }
+  const lastMin = needs.at(-1)?.atMin ?? 0;
+  return { coveredL, agedL: left.reduce((sum, c) => sum + (c.untilMin < lastMin ? c.leftL : 0), 0), short };
 }
 
 /**
@@ -81,9 +98,8 @@ export function buyList(
     }
     const own = [...unsorted].sort((a, b) => a.atMin - b.atMin);
     const needL = own.reduce((sum, n) => sum + n.highL, 0);
-    const shelf = usableStock(cans.get(productId) ?? [], products, own[0]!.atMin)[productId];
-    const shelfL = shelf?.usableL ?? 0;
-    const short = firstShort(own, shelfL);
+    const onShelf = cans.get(productId) ?? [];
+    const { coveredL: shelfL, agedL, short } = drawDown(own, onShelf, product);
     if (!short) return [];
     const buyL = needL - shelfL;
     if (product.packs.length === 0)
@@ -98,7 +114,7 @@ export function buyList(
         path: `products.${productId}.packs`,
         message: `${product.name}: a pack has no price, and counts as free. Type its price on the product sheet.`,
       });
-    if (shelf?.finite)
+    if (onShelf.length > 0 && onShelf.every((c) => c.finite))
       issues.push({
         code: 'stock_finite',
         path: `products.${productId}`,
@@ -109,9 +125,9 @@ export function buyList(
         product,
         needL,
         shelfL,
-        agedL: shelf?.agedL ?? 0,
+        agedL,
         buyL,
-        packs: cheapestPacks(Math.min(200, buyL), product.packs, leftoverWorth(product)),
+        packs: cheapestPacks(buyL, product.packs, leftoverWorth(product)),
         neededAtMin: short.atMin,
         orderByMin: Math.max(nowMin, short.atMin - product.deliveryDays * dayMin),
         for: [...new Set(own.map((n) => n.pieceName))],

@@ -106,6 +106,13 @@ describe('the buy list', () => {
     expect(list.issues.map((i) => i.code).sort()).toEqual(['pack_missing', 'price_missing', 'product_missing']);
     expect(list.lines).toHaveLength(3);
   });
+  it('an open can that is past its date between two coats covers the first and not the second', () => {
+    const open = enamel.shelf.openDays!;
+    const opened = can({ openedAt: new Date((now - (open - 5) * day) * 60_000).toISOString(), leftL: 1 });
+    const [line] = buyList([need('Table', 1, 0.3), need('Chest', 9, 0.5)], [opened], products, now).lines;
+    expect([line!.shelfL, +line!.agedL.toFixed(9), +line!.buyL.toFixed(9)]).toEqual([0.3, 0.7, 0.5]);
+    expect((line!.neededAtMin - now) / day).toBe(9);
+  });
   it('never leaves a step short, and buys nothing that is on the shelf', () => {
     fc.assert(
       fc.property(
@@ -170,7 +177,7 @@ describe('the cheapest packs', () => {
   it('are those of an integer programme for larger needs', async () => {
     const highs = await loadHighs();
     const packs = [pack(0.375, 9.2), pack(0.75, 15.9), pack(1, 19.5), pack(2.5, 41), pack(5, 79)];
-    for (const needL of [7.3, 18.15, 42.05, 99.9, 163.4]) {
+    for (const needL of [7.3, 18.15, 42.05, 99.9, 163.4, 640.7, 2051.3]) {
       const worth = 6;
       // Least price less what is left over is worth: the same as each pack at its price less its litres' worth.
       const lp = `Minimize\n obj: ${packs.map((p, i) => `${(p.price - worth * p.volumeL).toFixed(6)} x${i}`).join(' + ')}\nSubject To\n c: ${packs

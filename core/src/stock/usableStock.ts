@@ -1,7 +1,7 @@
+import { minuteOf } from '../units';
 import type { Container, Product } from '../workshop';
 
 const dayMin = 24 * 60;
-const minuteOf = (instant: string): number => Math.floor(Date.parse(instant) / 60_000);
 
 /**
  * Until when what is in a container can be used: opened cans age faster than closed ones.

@@ -2,7 +2,8 @@ import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { demoWorkshop } from '../demo';
-import { minuteOf, reckonPiece } from '../reckoning';
+import { reckonPiece } from '../reckoning';
+import { minuteOf } from '../units';
 import { quantitiesToCsv, stepsToICalendar } from './index';
 
 const nowMin = minuteOf('2026-11-25T10:07:00Z');

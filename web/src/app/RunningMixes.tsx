@@ -1,3 +1,4 @@
+import { minuteOf } from '@cosmesis/core/units';
 import { Link, useLocation } from 'react-router';
 import { useNowMin } from '../store/useNowMin';
 import { useStoreState } from '../store/useWorkshop';
@@ -16,7 +17,7 @@ export function RunningMixes() {
       !m.done &&
       m.startedAt !== null &&
       m.workingMin !== null &&
-      Date.parse(m.startedAt) / 60_000 + m.workingMin + shownAfterMin > nowMin &&
+      minuteOf(m.startedAt) + m.workingMin + shownAfterMin > nowMin &&
       pathname !== `/mix/${m.id}`,
   );
   return (

@@ -1,4 +1,5 @@
-import { minuteOf, type ReckonedStep } from '@cosmesis/core/reckoning';
+import type { ReckonedStep } from '@cosmesis/core/reckoning';
+import { minuteOf } from '@cosmesis/core/units';
 import type { LogEntry, Piece, Workshop } from '@cosmesis/core/workshop';
 import { current, type Draft } from 'immer';
 import { latestReading } from './latestReading';

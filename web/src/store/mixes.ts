@@ -1,4 +1,4 @@
-import { type Recipe, workingMinutes } from '@cosmesis/core/mixing';
+import { type Recipe, usualMixTempC, workingMinutes } from '@cosmesis/core/mixing';
 import { takeFromShelf } from '@cosmesis/core/stock';
 import type { Container, Mix, Product, Workshop } from '@cosmesis/core/workshop';
 import { current, type Draft } from 'immer';
@@ -14,8 +14,6 @@ export interface NewMix {
   steps: Mix['steps'];
   colour: string;
 }
-
-const usualTempC = 20;
 
 /** A mix as a recipe again. */
 export const recipeOf = (mix: Mix): Recipe => ({
@@ -73,7 +71,7 @@ export function workingOf(mix: Mix, product: Product | undefined): number | null
   const shares = mix.parts.reduce((sum, p) => sum + p.share, 0);
   const usual = mix.parts.filter((p) => p.hardener).reduce((sum, p) => sum + p.share, 0) / shares;
   const perUsual = whole > 0 && hardener > 0 && usual > 0 ? hardener / whole / usual : 1;
-  return workingMinutes(product.workingMin.low, mix.air?.airTempC ?? usualTempC, perUsual);
+  return workingMinutes(product.workingMin.low, mix.air?.airTempC ?? usualMixTempC, perUsual);
 }
 
 /** Notes what is in the cup of one part. The clock starts when the first hardener goes in. */

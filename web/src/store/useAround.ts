@@ -1,5 +1,6 @@
 import type { AirReading, Around } from '@cosmesis/core/finishing';
 import { type Draw, workshopAround } from '@cosmesis/core/reckoning';
+import { minuteOf } from '@cosmesis/core/units';
 import type { Piece, Workshop } from '@cosmesis/core/workshop';
 import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
@@ -49,7 +50,7 @@ export function airOf(readings: Workshop['readings']): AirReading | null {
   const last = latestReading(readings);
   if (!last) return null;
   const { airTempC, relHumFrac, surfaceTempC, at } = last;
-  return { airTempC, relHumFrac, surfaceTempC, atMin: Math.floor(Date.parse(at) / 60_000) };
+  return { airTempC, relHumFrac, surfaceTempC, atMin: minuteOf(at) };
 }
 
 /** What the rest of the workshop means for each of its pieces. */

@@ -1,6 +1,6 @@
 import { airVerdict } from '../../climate';
 import { brushEfficiencyFrac, wetFilmUm } from '../../coverage';
-import { batchesNeeded, placingMinutes } from '../../mixing';
+import { batchesNeeded, placingMinutes, usualMixTempC } from '../../mixing';
 import type { Product, Step } from '../../workshop';
 import { isSprayed } from '../stepKinds';
 import { otherProduct, putBefore } from './Fix';
@@ -25,7 +25,6 @@ const airHoldsMin = 180;
 /** Largest band of colour that can be kept wet by hand, m² (from memory). */
 const keptWetM2 = 0.6;
 /** Temperature of a mix where none was read, °C. */
-const usualTempC = 20;
 
 const litres = (x: number): string => (x < 1 ? `${Math.ceil(x * 1000)} ml` : `${x.toFixed(2)} L`);
 
@@ -208,13 +207,13 @@ export const benchRules: readonly Rule[] = [
         const chosen = context.piece.choices[key]?.batches ?? null;
         if (chosen === null) return [];
         const placing = placingMinutes(step, product, context.times.get(step.id)?.handsOnMin ?? 0);
-        const need = batchesNeeded(product, placing, context.air?.airTempC ?? usualTempC);
+        const need = batchesNeeded(product, placing, context.air?.airTempC ?? usualMixTempC);
         return need.count > chosen
           ? [
               {
                 step,
                 sentence: `${where(step)}: ${chosen === 1 ? 'one batch' : `${chosen} batches`} for ${name(step)} ${chosen === 1 ? 'takes' : 'take'} ${hours(placing / chosen)} each to place and ${chosen === 1 ? 'sets' : 'set'} in ${need.workingMin.toFixed(1)} min.`,
-                working: `${placing.toFixed(1)} min to place all of it ÷ ${chosen}; working time at ${(context.air?.airTempC ?? usualTempC).toFixed(1)} °C ${need.workingMin.toFixed(1)} min, of which four fifths are left for placing: ${need.count} batches.`,
+                working: `${placing.toFixed(1)} min to place all of it ÷ ${chosen}; working time at ${(context.air?.airTempC ?? usualMixTempC).toFixed(1)} °C ${need.workingMin.toFixed(1)} min, of which four fifths are left for placing: ${need.count} batches.`,
                 fixes: [
                   {
                     name: `Mix ${need.count} batches`,

@@ -40,6 +40,7 @@ function hazardous(context: RuleContext): readonly Hazardous[] {
   hazardousIn.set(context, found);
   return found;
 }
+
 const clearOf =
   (...hazards: Hazard[]) =>
   (p: Product): boolean =>
@@ -60,16 +61,14 @@ const toolWords: Readonly<Partial<Record<ToolId, string>>> = {
 };
 
 /** What a step needs to wear that the workshop does not name. */
-function lacking(context: RuleContext, step: Step, only?: readonly ToolId[]): ToolId[] {
+function lacking(context: RuleContext, step: Step): ToolId[] {
   const product = productOf(context, step);
   const vapour = product?.hazards.some((h) => h === 'vapour' || h === 'flammable') && step.method === 'hvlp';
   const wanted = [
     ...stepKind(step.kind).protection.map((p) => wornAs[p]),
     vapour ? ('vapour-mask' as const) : undefined,
   ];
-  return [...new Set(wanted)].filter(
-    (t): t is ToolId => t !== undefined && !context.settings.tools.includes(t) && (only?.includes(t) ?? true),
-  );
+  return [...new Set(wanted)].filter((t): t is ToolId => t !== undefined && !context.settings.tools.includes(t));
 }
 const inWords = (tools: readonly ToolId[]): string => tools.map((t) => toolWords[t] ?? t).join(' and ');
 

@@ -1,5 +1,5 @@
 import { type AirBreach, airVerdict } from '@cosmesis/core/climate';
-import { formatTemperature, formatTemperatureDifference, type UnitSystem } from '@cosmesis/core/units';
+import { formatTemperature, formatTemperatureDifference, minuteOf, type UnitSystem } from '@cosmesis/core/units';
 import type { Product, Reading } from '@cosmesis/core/workshop';
 import { lazy, Suspense, useState } from 'react';
 import { latestReading } from '../../store/latestReading';
@@ -84,7 +84,7 @@ export function AirStrip() {
   const [asking, setAsking] = useState(false);
   const system = workshop.settings.unitSystem;
   const reading = latestReading(workshop.readings);
-  const ageMin = reading ? nowMin - Math.floor(Date.parse(reading.at) / 60_000) : 0;
+  const ageMin = reading ? nowMin - minuteOf(reading.at) : 0;
   const verdict =
     reading &&
     airVerdict(

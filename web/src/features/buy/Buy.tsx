@@ -80,13 +80,10 @@ function bought(line: BuyLine): void {
 }
 
 function Line({ line }: { line: BuyLine }) {
-  const { settings, containers } = useWorkshop();
+  const { settings } = useWorkshop();
   const draws = useDraws();
   const nowMin = useNowMin();
-  const shelf = Object.values(containers)
-    .filter((c) => c.productId === line.product.id)
-    .reduce((sum, c) => sum + c.leftL, 0);
-  const lasts = willItLast(line.product.id, draws, shelf);
+  const lasts = willItLast(line.product.id, draws, line.shelfL);
   const late = line.orderByMin <= nowMin;
   return (
     <li className="buy-line">

@@ -1,9 +1,8 @@
-import type { Recipe } from '@cosmesis/core/mixing';
+import type { Batch, BatchSheet, Recipe } from '@cosmesis/core/mixing';
 import { formatVolume, type Result } from '@cosmesis/core/units';
 import { useWorkshop } from '../../store/useWorkshop';
 import { Cup } from './Cup';
 import { partColours } from './partColours';
-import type { Batch, Sheet } from './sheetOf';
 
 /** Grams as a bench scale shows them. */
 const grams = (kg: number | null): string => (kg === null ? '–' : `${(kg * 1000).toFixed(kg < 0.1 ? 1 : 0)} g`);
@@ -15,15 +14,18 @@ export function Batches({
   barred,
   from,
   tempC,
+  begun,
   onBegin,
 }: {
   recipe: Recipe;
-  sheet: Result<Sheet> | null;
+  sheet: Result<BatchSheet> | null;
   barred: boolean;
   /** What the size comes from, in words. */
   from: string | null;
   tempC: number;
-  onBegin: (batches: number, amounts: Batch['amounts'], number: number) => void;
+  /** Whether a batch was begun already. */
+  begun: (number: number, batches: number) => boolean;
+  onBegin: (batch: Batch, batches: number) => void;
 }) {
   const { settings } = useWorkshop();
   if (sheet === null) return <p className="quiet">Type what is left in the can.</p>;
@@ -40,6 +42,7 @@ export function Batches({
   const { batches, workingMin, placingMin, limit, volumeL } = sheet.value;
   const [one] = batches;
   if (!one) return null;
+  const next = batches.find((b) => !begun(b.number, batches.length)) ?? one;
   return (
     <>
       <h2>
@@ -101,17 +104,10 @@ export function Batches({
         </div>
       </details>
       <div className="row">
-        {batches.slice(0, 12).map((b) => (
-          <button
-            key={b.number}
-            type="button"
-            className={b.number === 1 ? 'go' : 'line'}
-            disabled={barred}
-            onClick={() => onBegin(batches.length, b.amounts, b.number)}
-          >
-            {batches.length === 1 ? 'Begin to pour' : `Begin batch ${b.number}`}
-          </button>
-        ))}
+        <button type="button" className="go" disabled={barred} onClick={() => onBegin(next, batches.length)}>
+          {batches.length === 1 ? 'Begin to pour' : `Begin batch ${next.number} of ${batches.length}`}
+        </button>
+        {next.number > 1 && <span className="quiet">{next.number - 1} begun today</span>}
       </div>
     </>
   );

@@ -3,7 +3,7 @@ import { useWorkshop } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
-import type { RecipeKind, RecipeSettings } from './recipeKinds';
+import { colourFor, coloursFor, type RecipeKind, type RecipeSettings } from './recipeKinds';
 
 /** The fields a kind of mix asks for. */
 export function KindFields({
@@ -36,8 +36,15 @@ export function KindFields({
       {...(help ? { help } : {})}
     />
   );
-  const colours = Object.values(products).filter(
-    (p) => p.carrier === product.carrier && (p.kind === 'stain' || p.kind === 'dye'),
+  const colour = (
+    <div style={{ gridColumn: '1 / -1' }}>
+      <Select
+        label="Colour"
+        value={colourFor(product, products, settings)?.id ?? ''}
+        options={coloursFor(product, products).map((c) => ({ value: c.id, name: c.name }))}
+        onPick={(colourId) => set({ colourId })}
+      />
+    </div>
   );
   const paints = Object.values(products).filter((p) => p.kind === 'paint' && p.carrier === product.carrier);
   switch (kind) {
@@ -51,12 +58,17 @@ export function KindFields({
       );
     case 'coat':
       return (
-        <Keys
-          legend="Which coat"
-          value={String(settings.coat)}
-          onPick={(c) => set({ coat: Number(c) })}
-          choices={['1', '2', '3', '4'].map((c) => ({ value: c, name: c }))}
-        />
+        <>
+          <Keys
+            legend="Which coat"
+            value={String(settings.coat)}
+            onPick={(c) => set({ coat: Number(c) })}
+            choices={['1', '2', '3', '4'].map((c) => ({ value: c, name: c }))}
+          />
+          <p className="quiet">
+            The first coat is thinned most. Its label: up to {Math.round(product.thinningMaxFrac.value * 100)} %
+          </p>
+        </>
       );
     case 'diluted':
     case 'wash':
@@ -64,12 +76,7 @@ export function KindFields({
     case 'toner':
       return (
         <>
-          <Select
-            label="Colour"
-            value={products[settings.colourId] ? settings.colourId : (colours[0]?.id ?? '')}
-            options={colours.map((c) => ({ value: c.id, name: c.name }))}
-            onPick={(colourId) => set({ colourId })}
-          />
+          {colour}
           {field('Colour, % by volume', 'colourPercent', 1, 50, '5 to 20 is usual')}
         </>
       );
@@ -78,19 +85,14 @@ export function KindFields({
     case 'cut':
       return (
         <>
-          {field('Cut that is there, lb per US gallon', 'fromLb', 0.25, 8)}
-          {field('Cut wanted', 'cutLb', 0.25, settings.fromLb)}
+          {field('Its cut, lb/US gal', 'fromLb', 0.25, 8)}
+          {field('Cut wanted, lb/US gal', 'cutLb', 0.25, settings.fromLb)}
         </>
       );
     case 'drops':
       return (
         <>
-          <Select
-            label="Colour"
-            value={products[settings.colourId] ? settings.colourId : (colours[0]?.id ?? '')}
-            options={colours.map((c) => ({ value: c.id, name: c.name }))}
-            onPick={(colourId) => set({ colourId })}
-          />
+          {colour}
           {field(
             'Drops to 100 ml',
             'dropsPer100Ml',

@@ -1,4 +1,4 @@
-import { totalOf } from '@cosmesis/core/mixing';
+import { type Batch, totalOf, usualMixTempC } from '@cosmesis/core/mixing';
 import { formatVolume } from '@cosmesis/core/units';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
@@ -15,14 +15,14 @@ import { doWhat, whereOf } from '../../ui/stepWords';
 import { Batches } from './Batches';
 import { KindFields } from './KindFields';
 import { barredBy, kindsFor, kindWords, type RecipeKind, type RecipeSettings, recipeFor } from './recipeKinds';
-import { type Batch, type Size, sheetOf, type Task, usualTempC } from './sheetOf';
+import { type Size, sheetOf, type Task } from './sheetOf';
 
 const start: RecipeSettings = {
   thinPercent: 0,
   coat: 1,
   waterParts: 2,
   colourPercent: 10,
-  colourId: 'water-stain',
+  colourId: null,
   cutLb: 2,
   fromLb: 3,
   dropsPer100Ml: 10,
@@ -78,10 +78,10 @@ export default function Mix() {
   const [kindPicked, setKind] = useState<RecipeKind | null>(null);
   const [own, setOwn] = useState<RecipeSettings | null>(null);
   const [size, setSize] = useState<Size>('step');
-  const [canL, setCanL] = useState<number | null>(null);
+  const [canFirst, setCanFirst] = useState<number | null>(null);
   const [reservePercent, setReserve] = useState(10);
   if (!product) return <p>No product is on the shelf yet.</p>;
-  const kinds = kindsFor(product);
+  const kinds = kindsFor(product, products);
   const kind = kindPicked && kinds.includes(kindPicked) ? kindPicked : kinds[0]!;
   const recipeSettings = own ?? {
     ...start,
@@ -91,7 +91,7 @@ export default function Mix() {
   };
   const recipe = recipeFor(kind, product, products, recipeSettings);
   const barred = barredBy(kind, product, recipeSettings);
-  const tempC = airOf(readings)?.airTempC ?? usualTempC;
+  const tempC = airOf(readings)?.airTempC ?? usualMixTempC;
   const sizeNow: Size = task ? size : size === 'step' ? 'cup' : size;
   const sheet = sheetOf(sizeNow, {
     recipe,
@@ -99,15 +99,17 @@ export default function Mix() {
     task,
     tempC,
     cupL: settings.cupL,
-    canL,
+    canFirst,
     reserveFrac: reservePercent / 100,
   });
-  const begin = (batches: number, amounts: Batch['amounts'], number: number) => {
+  const named = (number: number, batches: number) =>
+    `${recipe.name}${batches > 1 ? `, batch ${number} of ${batches}` : ''}, ${dayName(nowMin, settings.timeZone)}`.slice(
+      0,
+      200,
+    );
+  const begin = ({ number, amounts }: Batch, batches: number) => {
     const id = startMix({
-      name: `${recipe.name}${batches > 1 ? `, batch ${number} of ${batches}` : ''}, ${dayName(nowMin, settings.timeZone)}`.slice(
-        0,
-        200,
-      ),
+      name: named(number, batches),
       recipe,
       product,
       wantedKg: totalOf(amounts, 'massKg'),
@@ -192,10 +194,10 @@ export default function Mix() {
             <NumberField
               label={`Left of the first part, ${recipe.by === 'mass' ? 'kg' : 'L'}`}
               draftKey="mix/can"
-              value={canL}
+              value={canFirst}
               least={0.001}
               most={100}
-              onValue={setCanL}
+              onValue={setCanFirst}
             />
           )}
         </div>
@@ -217,6 +219,7 @@ export default function Mix() {
               : null
           }
           tempC={tempC}
+          begun={(number, batches) => Object.values(mixes).some((m) => m.name === named(number, batches))}
           onBegin={begin}
         />
       </section>

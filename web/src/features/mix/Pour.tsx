@@ -1,7 +1,7 @@
-import { correctPour, massFractions, type PourPlan, placingMinPerPlace } from '@cosmesis/core/mixing';
+import { correctPour, massFractions, type PourPlan, placingFrac, placingMinutesOf } from '@cosmesis/core/mixing';
 import { recordCode } from '@cosmesis/core/takeaway';
-import { formatVolume } from '@cosmesis/core/units';
-import type { Mix, Product } from '@cosmesis/core/workshop';
+import { formatVolume, minuteOf } from '@cosmesis/core/units';
+import type { Mix } from '@cosmesis/core/workshop';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { finishMix, pourPart, recipeOf, startMix, workingOf } from '../../store/mixes';
@@ -19,7 +19,6 @@ import { Timer } from '../../ui/Timer';
 import { Cup } from './Cup';
 import { partColours } from './partColours';
 
-const minuteOf = (at: string) => Math.floor(Date.parse(at) / 60_000);
 const grams = (kg: number, digits = 1): string => `${(kg * 1000).toFixed(digits)} g`;
 /** Nearer than this to its mark a part counts as poured: the step of the scale, kg. */
 const nearKg = 0.00015;
@@ -109,12 +108,6 @@ function ScalePanel({ mix, part, onTaken }: { mix: Mix; part: number; onTaken: (
   );
 }
 
-/** Minutes to place a batch, by its volume and what one place takes; null: it does not go by the place. */
-function placingOf(plan: PourPlan, mix: Mix, products: Readonly<Record<string, Product>>): number | null {
-  const perPlace = mix.productId ? products[mix.productId]?.perPlaceL : null;
-  return perPlace && plan.volumeL !== null ? (plan.volumeL / perPlace.likely) * placingMinPerPlace : null;
-}
-
 /** What has to happen after too much went in. */
 function Advice({ plan, mix }: { plan: PourPlan; mix: Mix }) {
   const { settings, products } = useWorkshop();
@@ -140,8 +133,9 @@ function Advice({ plan, mix }: { plan: PourPlan; mix: Mix }) {
         Go on in a larger cup, or pour part of it into a second one and correct each by itself.
       </p>
     );
-  const placed = placingOf(plan, mix, products);
-  if (plan.grown && placed !== null && mix.workingMin !== null && placed > mix.workingMin * 0.8)
+  const product = mix.productId ? products[mix.productId] : undefined;
+  const placed = product && plan.volumeL !== null ? placingMinutesOf(product, plan.volumeL) : null;
+  if (plan.grown && placed !== null && mix.workingMin !== null && placed > mix.workingMin * placingFrac)
     return (
       <p className="finding stop" role="alert">
         <b>

@@ -4,7 +4,7 @@ import {
   diluted,
   labelRecipe,
   type Recipe,
-  shellacFromFlakes,
+  shellacRecipe,
   thinned,
   tinted,
   toner,
@@ -42,19 +42,36 @@ export const kindWords: Readonly<Record<RecipeKind, string>> = {
   colours: 'Colours in parts',
 };
 
+/** Stains and dyes that go into a product: only what is carried as it is. */
+export const coloursFor = (product: Product, products: Readonly<Record<string, Product>>): Product[] =>
+  Object.values(products).filter((p) => p.carrier === product.carrier && (p.kind === 'stain' || p.kind === 'dye'));
+
+/** The colour that is picked, or the first that goes into it; undefined: none does. */
+export function colourFor(
+  product: Product,
+  products: Readonly<Record<string, Product>>,
+  { colourId }: Pick<RecipeSettings, 'colourId'>,
+): Product | undefined {
+  const colours = coloursFor(product, products);
+  return colours.find((c) => c.id === colourId) ?? colours[0];
+}
+
 /** The kinds that make sense for a product. */
-export function kindsFor(product: Product): RecipeKind[] {
+export function kindsFor(product: Product, products: Readonly<Record<string, Product>>): RecipeKind[] {
+  const coloured = coloursFor(product, products).length > 0;
   return [
     ...(product.mix ? (['label'] as const) : []),
     'thinned',
-    ...(product.kind === 'clear' && product.carrier === 'oil' ? (['coat'] as const) : []),
+    ...(product.kind === 'clear' && product.carrier === 'oil' && product.thinningMaxFrac.value > 0
+      ? (['coat'] as const)
+      : []),
     ...(product.kind === 'cleaner' ? (['diluted'] as const) : []),
     ...(product.kind === 'paint' && product.carrier === 'water' ? (['wash'] as const) : []),
-    ...(product.kind === 'clear' ? (['toner'] as const) : []),
+    ...(product.kind === 'clear' && coloured ? (['toner'] as const) : []),
     ...(product.carrier === 'alcohol' && (product.kind === 'clear' || product.kind === 'sealer')
       ? (['shellac', 'cut'] as const)
       : []),
-    ...(['paint', 'clear', 'wash', 'glaze'].includes(product.kind) ? (['drops'] as const) : []),
+    ...(coloured && ['paint', 'clear', 'wash', 'glaze'].includes(product.kind) ? (['drops'] as const) : []),
     ...(product.kind === 'paint' ? (['colours'] as const) : []),
   ];
 }
@@ -65,15 +82,13 @@ export interface RecipeSettings {
   coat: number;
   waterParts: number;
   colourPercent: number;
-  colourId: string;
+  /** null: the first that goes into it. */
+  colourId: string | null;
   cutLb: number;
   fromLb: number;
   dropsPer100Ml: number;
   parts: readonly { productId: string; parts: number }[];
 }
-
-/** kg per litre of dry shellac in solution: a kilogram takes up 0.85 L. */
-const flakesDensity = 1 / 0.85;
 
 /** The recipe of a kind with its settings. */
 export function recipeFor(
@@ -88,32 +103,22 @@ export function recipeFor(
     case 'thinned':
       return thinned(product, s.thinPercent / 100);
     case 'coat':
-      return thinned(product, varnishThinning(s.coat));
+      return thinned(product, Math.min(varnishThinning(s.coat), product.thinningMaxFrac.value));
     case 'diluted':
       return diluted(product, s.waterParts);
     case 'wash':
       return wash(product, s.waterParts);
     case 'toner':
-      return toner(product, products[s.colourId] ?? product, s.colourPercent / 100);
-    case 'shellac': {
-      const cut = shellacFromFlakes(s.cutLb, 1);
-      return {
-        name: `Shellac, ${s.cutLb}-lb cut`,
-        by: 'mass',
-        hardenerFrac: null,
-        parts: [
-          { name: 'flakes', productId: null, share: cut.flakesKg, densityKgPerL: flakesDensity, hardener: false },
-          { name: 'alcohol', productId: null, share: cut.alcoholL * 0.79, densityKgPerL: 0.79, hardener: false },
-        ],
-      };
-    }
+      return toner(product, colourFor(product, products, s) ?? product, s.colourPercent / 100);
+    case 'shellac':
+      return shellacRecipe(s.cutLb);
     case 'cut':
       return {
         ...thinned(product, s.cutLb < s.fromLb ? alcoholToCut(s.fromLb, s.cutLb) : 0),
         name: `Shellac, ${s.fromLb}-lb let down to ${s.cutLb}-lb`,
       };
     case 'drops':
-      return tinted(product, products[s.colourId] ?? product, s.dropsPer100Ml);
+      return tinted(product, colourFor(product, products, s) ?? product, s.dropsPer100Ml);
     case 'colours':
       return colourParts(
         `Mix of ${s.parts.map((p) => products[p.productId]?.name ?? '').join(' and ')}`.slice(0, 200),
@@ -127,6 +132,8 @@ export function recipeFor(
 
 /** Why a mix may not be made so: the label's limit, or a thinner it cannot take. */
 export function barredBy(kind: RecipeKind, product: Product, s: RecipeSettings): string | null {
+  if (kind === 'cut' && s.cutLb > s.fromLb)
+    return `A ${s.fromLb}-lb cut cannot be let down to a stronger one of ${s.cutLb} lb: type the cut that is there, or mix it from flakes.`;
   const thin = kind === 'thinned' ? s.thinPercent / 100 : 0;
   if (thin > product.thinningMaxFrac.value + 1e-9)
     return `${product.name} is thinned by at most ${Math.round(product.thinningMaxFrac.value * 100)} % by its label; ${s.thinPercent} % neither covers nor holds.`;

@@ -1,6 +1,16 @@
-import { type Amount, batchSheet, mixFrom, mixTo, type Recipe, totalOf } from '@cosmesis/core/mixing';
+import {
+  type BatchSheet,
+  batchSheet,
+  massFractions,
+  mixFrom,
+  mixTo,
+  placingMinutes,
+  placingMinutesOf,
+  type Recipe,
+  totalOf,
+} from '@cosmesis/core/mixing';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
-import type { Result } from '@cosmesis/core/units';
+import { good, type Result } from '@cosmesis/core/units';
 import type { Piece, Product } from '@cosmesis/core/workshop';
 
 /** A step that something is mixed for. */
@@ -13,25 +23,15 @@ export interface Task {
 /** What a mix is scaled to. */
 export type Size = 'step' | 'can' | 'cup';
 
-/** Temperature of a mix where none was read, °C. */
-export const usualTempC = 20;
-
-/** One batch of a mix. */
-export interface Batch {
-  number: number;
-  volumeL: number;
-  amounts: readonly Amount[];
-}
-/** The batches of a mix, and what limits their size. */
-export interface Sheet {
-  volumeL: number | null;
-  batches: readonly Batch[];
-  workingMin: number | null;
-  placingMin: number | null;
-  limit: 'working time' | 'cup' | null;
+/** Minutes to place a mix; null: not known. A step that does not go by the place takes its time by the litre. */
+function placingOf(size: Size, product: Product, task: Task | undefined, volumeL: number | null): number | null {
+  if (size === 'step' && task) return placingMinutes(task.step.step, product, task.step.handsOnMin);
+  if (volumeL === null) return null;
+  const needL = task?.step.productL?.high;
+  return placingMinutesOf(product, volumeL) ?? (task && needL ? (task.step.handsOnMin * volumeL) / needL : null);
 }
 
-/** The batches of a size. */
+/** The batches of a size; null: what is in the can is not typed yet. Volumes in litres, `canFirst` in the measure of the recipe. */
 export function sheetOf(
   size: Size,
   p: {
@@ -40,31 +40,17 @@ export function sheetOf(
     task: Task | undefined;
     tempC: number;
     cupL: number;
-    canL: number | null;
+    canFirst: number | null;
     reserveFrac: number;
   },
-): Result<Sheet> | null {
-  if (size === 'step' && p.task)
-    return batchSheet(p.task.step.step, p.product, p.recipe, {
-      needL: p.task.step.productL?.high ?? 0,
-      reserveFrac: p.reserveFrac,
-      handsOnMin: p.task.step.handsOnMin,
-      tempC: p.tempC,
-      cupL: p.cupL,
-    });
-  if (size === 'can' && p.canL === null) return null;
-  const made = size === 'can' ? mixFrom(p.recipe, 0, p.canL ?? 0) : mixTo(p.recipe, p.cupL, 'volume');
-  if (!made.ok) return made;
-  const volumeL = totalOf(made.value, 'volumeL');
-  return {
-    ok: true,
-    warnings: [],
-    value: {
-      volumeL,
-      batches: [{ number: 1, volumeL: volumeL ?? 0, amounts: made.value }],
-      workingMin: p.product.workingMin?.low ?? null,
-      placingMin: null,
-      limit: null,
-    },
-  };
+): Result<BatchSheet> | null {
+  // What cannot be weighed cannot be poured.
+  const fractions = massFractions(p.recipe);
+  if (!fractions.ok) return fractions;
+  if (size === 'can' && p.canFirst === null) return null;
+  const wholeL = size === 'step' ? (p.task?.step.productL?.high ?? 0) * (1 + p.reserveFrac) : p.cupL;
+  const whole = size === 'can' ? mixFrom(p.recipe, 0, p.canFirst ?? 0) : mixTo(p.recipe, wholeL, 'volume');
+  if (!whole.ok) return whole;
+  const placingMin = placingOf(size, p.product, p.task, totalOf(whole.value, 'volumeL'));
+  return good(batchSheet(p.product, whole.value, { placingMin, tempC: p.tempC, cupL: p.cupL }));
 }

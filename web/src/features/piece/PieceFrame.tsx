@@ -1,5 +1,5 @@
 import type { Reckoning } from '@cosmesis/core/reckoning';
-import type { Result } from '@cosmesis/core/units';
+import { minuteOf, type Result } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
 import { useReckoning } from '../../store/useReckoning';
@@ -18,8 +18,7 @@ export const usePieceContext = (): PieceContext => useOutletContext<PieceContext
 function Sums({ reckoning, piece }: { reckoning: Reckoning; piece: Piece }) {
   const settings = useSettings();
   const { totals } = reckoning;
-  const promisedMin =
-    piece.promisedAt === null ? Number.POSITIVE_INFINITY : Math.floor(Date.parse(piece.promisedAt) / 60_000);
+  const promisedMin = piece.promisedAt === null ? Number.POSITIVE_INFINITY : minuteOf(piece.promisedAt);
   const late = totals.lightUseAtMin !== null && totals.lightUseAtMin > promisedMin;
   return (
     <div className="sums">

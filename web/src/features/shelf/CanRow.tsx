@@ -1,5 +1,5 @@
 import { recordCode } from '@cosmesis/core/takeaway';
-import { formatVolume, parseVolume } from '@cosmesis/core/units';
+import { formatVolume, minuteOf, parseVolume } from '@cosmesis/core/units';
 import type { Container, Product } from '@cosmesis/core/workshop';
 import TextField from '@mui/material/TextField';
 import type { Draft } from 'immer';
@@ -124,9 +124,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
             'keeps, as far as its label says'
           )}
           {runsOutMin !== null && <> · planned steps use it up {dateName(runsOutMin, nowMin, settings.timeZone)}</>}
-          {can.openedAt && (
-            <> · opened {dateName(Math.floor(Date.parse(can.openedAt) / 60_000), nowMin, settings.timeZone)}</>
-          )}
+          {can.openedAt && <> · opened {dateName(minuteOf(can.openedAt), nowMin, settings.timeZone)}</>}
           {can.mixId && mixes[can.mixId] && (
             <>
               {' '}
@@ -192,9 +190,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
               code: recordCode('can', can.id),
               lines: [
                 ...(can.batch ? [`Batch ${can.batch}`] : []),
-                ...(can.openedAt
-                  ? [`Opened ${dateName(Math.floor(Date.parse(can.openedAt) / 60_000), nowMin, settings.timeZone)}`]
-                  : []),
+                ...(can.openedAt ? [`Opened ${dateName(minuteOf(can.openedAt), nowMin, settings.timeZone)}`] : []),
                 ...(untilMin !== null ? [`Use by ${dateName(untilMin, nowMin, settings.timeZone)}`] : []),
                 ...(can.place ? [can.place] : []),
               ],

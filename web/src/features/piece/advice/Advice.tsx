@@ -1,5 +1,6 @@
 import { zoneNames } from '@cosmesis/core/piece';
 import type { Alternative, Question } from '@cosmesis/core/reckoning';
+import { minuteOf } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -125,7 +126,7 @@ function Ask({ piece, question }: { piece: Piece; question: Question }) {
       {question.decided && (
         <p className="row">
           <span>
-            Decided {dayName(Math.floor(Date.parse(question.decided.at) / 60_000), timeZone)}
+            Decided {dayName(minuteOf(question.decided.at), timeZone)}
             {question.decided.why && `: ${question.decided.why}`}
           </span>
           <button type="button" className="plain" aria-label={`Take the decision back: ${title}`} onClick={takeBack}>

@@ -1,5 +1,5 @@
-import { minuteOf, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
-import { formatTemperature, formatVolume } from '@cosmesis/core/units';
+import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import { formatTemperature, formatVolume, minuteOf } from '@cosmesis/core/units';
 import type { LogEntry, Piece } from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { Link } from 'react-router';

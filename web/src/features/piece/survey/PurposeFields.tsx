@@ -1,5 +1,5 @@
 import { type Zone, zoneNames } from '@cosmesis/core/piece';
-import { parseNumber } from '@cosmesis/core/units';
+import { minuteOf, parseNumber } from '@cosmesis/core/units';
 import { type Ownership, ownerships, type Piece, type WearClass, wearClasses } from '@cosmesis/core/workshop';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
@@ -46,8 +46,7 @@ function Commission({ piece }: { piece: Piece }) {
         {piece.commission.approvals.map((a) => (
           <li key={a.id} className="row">
             <span>
-              {a.what}{' '}
-              <span className="quiet">{dayName(Math.floor(Date.parse(a.at) / 60_000), settings.timeZone)}</span>
+              {a.what} <span className="quiet">{dayName(minuteOf(a.at), settings.timeZone)}</span>
             </span>
             <button
               type="button"

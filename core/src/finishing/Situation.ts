@@ -55,6 +55,8 @@ export interface Situation {
   thick: boolean;
   /** The look, or the state of the film, wants it off. */
   mustStrip: boolean;
+  /** Its old film may hold lead: nothing dry takes it off. */
+  leadHeld: boolean;
   decidedTakeOff: string | undefined;
   decidedBlock: string | undefined;
   /** The old film comes off. */

@@ -26,6 +26,7 @@ const usualProduct: Readonly<Partial<Record<ProductKind, string>>> = {
   sealer: 'shellac-sealer',
   glue: 'wood-glue',
   'metal-primer': 'metal-primer',
+  solvent: 'mineral-spirits',
 };
 
 /** What is left over and may catch fire: seen to before anything else is taken up. */
@@ -71,6 +72,10 @@ export class ZoneChain {
     private readonly inTheGun: readonly Carrier[],
     /** Steps of a kind that earlier rounds counted. */
     private readonly counted: ReadonlyMap<string, number> = new Map(),
+    /** What may not be put on this zone at all. */
+    private readonly barred: (product: Product) => boolean = () => false,
+    /** Extraction made for solvent mist is there. */
+    private readonly solventGun = false,
   ) {}
 
   /** The last step so far. */
@@ -92,22 +97,27 @@ export class ZoneChain {
   pick(kind: StepKindId, jobs: readonly ProductKind[], coats: number | null = null, usual?: string, by?: Method): Pick {
     const choice = this.choices[`${this.zoneId}/${kind}`];
     const waysOf = (p: Product) =>
-      p.methods.filter((m) => this.allowed.includes(m) && (m !== 'hvlp' || this.inTheGun.includes(p.carrier)));
-    const can = (p: Product) => waysOf(p).length > 0;
-    const fits = (id: string | null | undefined) => {
-      const p = id ? this.products[id] : undefined;
-      return p && jobs.includes(p.kind) && can(p) ? p : undefined;
-    };
+      p.methods.filter((m) => this.allowed.includes(m) && (m !== 'hvlp' || this.mayBeSprayed(p)));
+    const can = (p: Product) => jobs.includes(p.kind) && waysOf(p).length > 0;
+    const proposed = (p: Product | undefined) => (p && can(p) && !this.barred(p) ? p : undefined);
+    const usualOf = (id: string | undefined) => proposed(id ? this.products[id] : undefined);
+    // What the user chose is taken as it is; the rules say what is wrong with it.
+    const chosen = choice?.productId ? this.products[choice.productId] : undefined;
     const product =
-      fits(choice?.productId) ??
-      fits(usual) ??
-      fits(usualProduct[jobs[0]!]) ??
-      Object.values(this.products).find((p) => jobs.includes(p.kind) && can(p)) ??
+      (chosen && can(chosen) ? chosen : undefined) ??
+      usualOf(usual) ??
+      usualOf(usualProduct[jobs[0]!]) ??
+      Object.values(this.products).find(proposed) ??
       null;
     const methods = product ? waysOf(product) : [];
     const wanted = [choice?.method, by].find((m) => m && methods.includes(m));
     const method = wanted ?? methods[0] ?? null;
     return { productId: product?.id ?? null, product, method, coats: choice?.coats ?? coats ?? product?.coats ?? 1 };
+  }
+
+  /** Solvent lacquer by gun wants more than an open window: an extraction made for it. */
+  private mayBeSprayed(p: Product): boolean {
+    return this.inTheGun.includes(p.carrier) && (p.carrier !== 'lacquer' || this.solventGun);
   }
 
   /** Adds a step after the last one of this zone. */

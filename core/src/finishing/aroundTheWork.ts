@@ -3,6 +3,7 @@ import type { PartKind, Piece, Step, ToolId } from '../workshop';
 import type { House } from './houseRules';
 import { leadHold } from './leadBans';
 import { phase, zoneOrder } from './phases';
+import { restraintOf } from './restraint';
 import type { Situation } from './Situation';
 import { isSprayed, stepKind } from './stepKinds';
 import type { ZoneChain } from './ZoneChain';
@@ -241,9 +242,8 @@ function putBack(around: Around, parts: readonly Part[]): void {
     add('oil-runners', { reason: 'Dry runners drag: wax on them is what customers notice first.' });
   if (piece.legs !== 'none')
     add('felt', { reason: 'Felt or glides keep the new finish off the floor, and the floor whole.' });
-  // Chests at least 685.8 mm high: ASTM F2057-23, 16 CFR 1261 (written for makers; recalled).
-  const { restraint } = formById(piece.form);
-  if (restraint === 'lid' || (restraint === 'wall' && (piece.heightM ?? 0) >= 0.6858))
+  const restraint = restraintOf(piece);
+  if (restraint !== null)
     add('fit-restraint', {
       reason:
         restraint === 'lid'

@@ -115,6 +115,7 @@ const bleach: Treatment = {
   speaksAgainst: 'Has to be rinsed and dry before anything follows.',
   barred: (at) => (at.keepsFilm ? 'Bleach works on bare wood only.' : null),
 };
+const bareOnly = (at: DamageCase) => (at.keepsFilm ? 'It enters bare wood only, and the old finish stays.' : null);
 const replaceTop: Treatment = {
   id: 'new-top',
   name: 'Make a new top',
@@ -423,8 +424,32 @@ export const damageTable: readonly DamageRow[] = [
   row(
     'mould',
     'mould',
-    [one('treat', 'Isolate and treat', ['treat-pests'], 'Stops it.', 'The treatment has to dry first.')],
+    [
+      one('treat', 'Isolate, wet with disinfectant and wipe off', ['disinfect'], 'Stops it.', 'Has to dry first.'),
+      one(
+        'treat-fluid',
+        'Isolate and treat with a fluid',
+        ['treat-pests'],
+        'Goes into bare wood.',
+        'Only on bare wood.',
+        bareOnly,
+      ),
+    ],
     'Mould is treated before anything else, away from other pieces.',
+  ),
+  row(
+    'droppings',
+    'nests or droppings of rodents',
+    [
+      one(
+        'wet-and-lift',
+        'Wet with disinfectant and lift',
+        ['disinfect'],
+        'Nothing of it gets into the air.',
+        'Has to dry before anything else is done.',
+      ),
+    ],
+    'Droppings and nests carry disease in their dust: wetted and lifted, never swept or vacuumed dry.',
   ),
   row(
     'live-insects',
@@ -432,13 +457,24 @@ export const damageTable: readonly DamageRow[] = [
     [
       one(
         'treat',
-        'Isolate and treat',
+        'Isolate, and brush the bare wood with insect fluid',
         ['treat-pests'],
-        'Stops it spreading to other pieces.',
-        'The treatment has to dry first.',
+        'Stops it in the wood that it enters.',
+        'Enters bare wood only, and nothing covers it for a season.',
+        bareOnly,
+      ),
+      one(
+        'firm',
+        'Have it treated by a firm: cold, heat or gas',
+        ['obtain', 'treat-pests'],
+        'Reaches through a finish that stays, and all through the wood.',
+        'Costs money and about two weeks, and protects from nothing later.',
       ),
     ],
-    'Insects are treated before anything else, away from other pieces.',
+    (at) =>
+      at.keepsFilm
+        ? ['firm', 'The old finish stays, and no fluid goes through it.']
+        : ['treat', 'The wood is bare, or will be: the fluid goes in before any coat.'],
   ),
   row(
     'fibrous-lining',
@@ -457,7 +493,7 @@ export const damageTable: readonly DamageRow[] = [
   ),
 ];
 
-const anywhere: readonly DamageKind[] = ['filthy', 'odour', 'mould', 'live-insects', 'fibrous-lining'];
+const anywhere: readonly DamageKind[] = ['filthy', 'odour', 'mould', 'droppings', 'live-insects', 'fibrous-lining'];
 const ofMaterial: Readonly<Partial<Record<MaterialKind, readonly DamageKind[]>>> = {
   leather: ['torn-leather'],
   cloth: ['torn-cloth'],

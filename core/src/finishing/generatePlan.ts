@@ -13,7 +13,7 @@ import { asItStands, countedBefore } from './reworked';
 import { lookOf, type Situation } from './Situation';
 import { situationsOf } from './situationsOf';
 import { workHardware } from './stages/hardware';
-import { isSprayed, stepKind } from './stepKinds';
+import { isSprayed, soapsOnZinc, stepKind } from './stepKinds';
 import { ZoneChain } from './ZoneChain';
 
 /** What a plan is made from besides the piece: the shelf and the ways of the house. */
@@ -62,7 +62,16 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
   const house = houseOf(settings, piece);
   const ways = waysOf(settings);
   const chain = (zoneId: ZoneId | null) =>
-    new ZoneChain(zoneId, piece.choices, products, ways, settings.sprayCarriers, countedBefore(piece, zoneId));
+    new ZoneChain(
+      zoneId,
+      piece.choices,
+      products,
+      ways,
+      settings.sprayCarriers,
+      countedBefore(piece, zoneId),
+      zoneId !== null && piece.tests[zoneId]?.zincCoated ? soapsOnZinc : undefined,
+      settings.tools.includes('solvent-extraction'),
+    );
   const situations = situationsOf(piece, zones, house, settings);
   const stuck = openForever(situations);
   if (stuck.length > 0) return refused(...stuck);

@@ -41,6 +41,7 @@ const cupboard = (change: Partial<Piece> = {}): Piece => ({
     hardware: null,
   },
   damage: [newDamage('d', 'missing-corner', 'fronts', 2)],
+  lead: { result: 'negative', everyLayer: true, licensedWork: false },
   looks: { top: 'stained-clear', carcass: 'painted', fronts: 'painted', interior: 'natural-clear' },
   ...change,
 });

@@ -13,10 +13,11 @@ export { generatePlan, type Shop } from './generatePlan';
 export { handsOnMinutes, handsOnParts } from './handsOnMinutes';
 export { type House, type HouseRule, houseOf, houseRuleTable } from './houseRules';
 export { type Badness, badnessOf, badnessTable, isQuick, withBadness } from './howBad';
-export { hasOldFilm, leadBanTable, leadHold } from './leadBans';
+export { hasOldFilm, leadBanTable, leadHold, leadRemovalKey } from './leadBans';
 export { type Look, lookRow, lookTable } from './lookTable';
 export { planIssues } from './planIssues';
 export { type Replanned, replan } from './replan';
+export { handOverWords, restraintOf } from './restraint';
 export { asItStands, changeLook, coatsDone } from './reworked';
 export { applyFix, type Fix, type PlanEdit } from './rules/Fix';
 export type { AirReading, Rule, RuleContext, StepTime } from './rules/Rule';
@@ -27,6 +28,7 @@ export { bandEdgesM, bandShares, damageCase, situationsOf } from './situationsOf
 export { hardwareNames } from './stages/hardware';
 export {
   type Consumption,
+  isFlammable,
   isSprayed,
   methodMinutes,
   methodNames,

@@ -1,4 +1,4 @@
-import type { Piece, Surface, Tag } from '../workshop';
+import type { Piece, Surface, Tag, ZoneId } from '../workshop';
 
 /** From which year on paint sold in a country is held to be without added lead. */
 export const leadBanTable: readonly { country: string; name: string; year: number; tag: Tag; source: string }[] = [
@@ -21,9 +21,19 @@ function maybeBeforeLeadBan(piece: Pick<Piece, 'decade' | 'country'>): boolean {
   return piece.decade === null || ban === undefined || piece.decade < ban.year;
 }
 
-/** Whether abrading the old film is held: only a negative test of every layer or licensed work lifts it. */
-export function leadHold(piece: Pick<Piece, 'decade' | 'country' | 'lead'>): boolean {
+/** Key of the record that the old film of a zone was taken off in a lead-proper way. */
+export const leadRemovalKey = (zoneId: ZoneId): string => `${zoneId}/lead`;
+
+/**
+ * Whether disturbing the old film is held: only a negative test of every layer, licensed work, or, for one zone, the record
+ * of a lead-proper removal lifts it.
+ */
+export function leadHold(
+  piece: Pick<Piece, 'decade' | 'country' | 'lead'> & Partial<Pick<Piece, 'decisions'>>,
+  zoneId: ZoneId | null = null,
+): boolean {
   const { result, everyLayer, licensedWork } = piece.lead;
+  if (zoneId && piece.decisions?.[leadRemovalKey(zoneId)]?.choice === 'removed') return false;
   if (licensedWork || (result === 'negative' && everyLayer)) return false;
   return result === 'positive' || maybeBeforeLeadBan(piece);
 }

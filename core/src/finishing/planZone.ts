@@ -3,7 +3,7 @@ import type { House } from './houseRules';
 import { phase } from './phases';
 import type { Situation } from './Situation';
 import { abrade, scuff, scuffsFirst } from './stages/abrade';
-import { clean, dewax } from './stages/clean';
+import { clean, dewax, treatInsects } from './stages/clean';
 import { clear } from './stages/coats';
 import { colourWood, refresh, refreshClear, sealForWax, tone, wax, whitewash } from './stages/colourWood';
 import { lastTouches, layOn, leaf, levelRidges, paper, patina } from './stages/decorate';
@@ -43,7 +43,7 @@ export function planZone(chain: ZoneChain, s: Situation, house: House): ZoneChai
       ? [putRight]
       : newTop
         ? [putRight, abrade]
-        : [clean, putRight, cane, glue, dewax, strip, peel, mendWood, abrade, drillNew];
+        : [clean, putRight, cane, glue, dewax, strip, peel, treatInsects, mendWood, abrade, drillNew];
   for (const stage of [...before, ...ground, layOn, levelRidges, stickFills, ...over, lastTouches])
     stage(chain, s, house);
   return chain;

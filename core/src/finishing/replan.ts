@@ -31,6 +31,18 @@ function afterRework(piece: Piece, frozen: readonly Step[], following: readonly 
   });
 }
 
+/** Nothing covers insect fluid before the season on its label, whoever put it there and whatever lies between. */
+function afterInsectFluid(steps: readonly Step[]): Step[] {
+  const fluids = new Map<Step['zoneId'], string>();
+  return steps.map((s) => {
+    if (s.kind === 'treat-pests' && s.productId !== null) fluids.set(s.zoneId, s.id);
+    const stepId = fluids.get(s.zoneId);
+    if (stepId === undefined || !stepKind(s.kind).film) return s;
+    fluids.delete(s.zoneId);
+    return { ...s, waitsFor: [...s.waitsFor, { stepId, wait: 'film' as const }] };
+  });
+}
+
 /**
  * Makes the plan again after a change of survey, look or choice. Steps that were begun or done are frozen as they were;
  * the new steps follow them.
@@ -45,5 +57,9 @@ export function replan(piece: Piece, shop: Shop): Replanned {
   const following = fresh.value
     .filter((s) => !kept.has(s.id))
     .map((s) => ({ ...s, waitsFor: s.waitsFor.filter((w) => known.has(w.stepId)) }));
-  return { steps: [...frozen, ...afterRework(piece, frozen, following)], issues: fresh.warnings, ok: true };
+  return {
+    steps: afterInsectFluid([...frozen, ...afterRework(piece, frozen, following)]),
+    issues: fresh.warnings,
+    ok: true,
+  };
 }

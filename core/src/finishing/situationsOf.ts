@@ -3,6 +3,7 @@ import type { Piece, Settings, StepKindId, Surface, ZoneId, ZoneTests } from '..
 import { additionsOf } from './availableLooks';
 import { canHave, type DamageCase, gluedDamage, treatmentOf } from './damageTable';
 import type { House } from './houseRules';
+import { leadHold } from './leadBans';
 import { lookRow } from './lookTable';
 import { lookOf, type Neighbour, type Situation, type Treated } from './Situation';
 import { takeOffOf } from './takeOff';
@@ -138,6 +139,7 @@ function situationOf(
     worn,
     thick: film.some((s) => s.oldFinish.condition === 'thick'),
     mustStrip,
+    leadHeld: film.length > 0 && leadHold(piece, zone.id),
     decidedTakeOff: piece.decisions[`${zone.id}/take-off`]?.choice,
     decidedBlock: piece.decisions[`${zone.id}/block`]?.choice,
     veneer: thinnestVeneer(surfaces),

@@ -1,4 +1,4 @@
-import type { Method, PartKind, ProductKind, StepKindId } from '../workshop';
+import type { Method, PartKind, Product, ProductKind, StepKindId } from '../workshop';
 
 /** Hands-on minutes of a step; parts that are absent count nothing. */
 interface StepMinutes {
@@ -118,6 +118,8 @@ export interface StepKind {
   waste: readonly Waste[];
   consumes: readonly Consumption[];
   abrasive: boolean;
+  /** Heats, abrades, scrapes or peels what is on a face: whatever was on it when the piece came in goes into the air. */
+  breaksFilm: boolean;
   /** Leaves something wet that has to dry. */
   wet: boolean;
   /** Lays a film or colour that later coats stand on. */
@@ -154,6 +156,7 @@ const kind = (
   waste: [],
   consumes: [],
   abrasive: false,
+  breaksFilm: false,
   wet: false,
   film: false,
   hides: false,
@@ -235,6 +238,7 @@ const abrasive = (
       waste: ['dust'],
       consumes: [{ what: 'abrasive sheet', unit: 'pieces', perM2: sheetsPerM2 }],
       abrasive: true,
+      breaksFilm: true,
       rise: -2,
       ...traits,
     },
@@ -340,7 +344,7 @@ export const stepKindTable = [
   kind(
     'clean',
     'vacuum',
-    'Vacuum off dirt and nests',
+    'Vacuum off cobwebs and loose dirt',
     'vacuum',
     { perM2: 1.5 },
     { protection: ['dust-mask'], waste: ['dust'] },
@@ -358,6 +362,23 @@ export const stepKindTable = [
       wet: true,
       divisible: false,
       uses: ['pest-treatment'],
+    },
+  ),
+  kind(
+    'clean',
+    'disinfect',
+    'Wet with disinfectant and lift',
+    'disinfect',
+    { perM2: 8, fixed: 10 },
+    {
+      gives: ['close-own', 'wet'],
+      touches: ['drip'],
+      protection: ['gloves', 'goggles', 'dust-mask'],
+      waste: ['rags'],
+      consumes: [rags, gloves],
+      wet: true,
+      divisible: false,
+      uses: ['disinfectant'],
     },
   ),
   wash('wash', 'Wash off the worst', 'wash', 4, { gives: ['wet', 'close-own'], uses: ['cleaner'] }),
@@ -389,6 +410,7 @@ export const stepKindTable = [
     {
       gives: ['take-film'],
       touches: ['dust'],
+      breaksFilm: true,
       protection: ['goggles', 'dust-mask'],
       waste: ['sludge'],
       consumes: [{ what: 'scraper edge', unit: 'pieces', perM2: 0.5 }],
@@ -418,6 +440,7 @@ export const stepKindTable = [
     { perM2: 25 },
     {
       gives: ['take-veneer', 'close-own'],
+      breaksFilm: true,
       protection: ['goggles'],
       waste: ['scraps'],
       rise: -4,
@@ -447,6 +470,7 @@ export const stepKindTable = [
       gives: ['take-residue', 'wet'],
       wet: true,
       divisible: false,
+      uses: ['solvent'],
     },
   ),
   kind(
@@ -759,6 +783,14 @@ export const methodNames: Readonly<Record<Method, string>> = {
   aerosol: 'aerosol can',
   wipe: 'wipe or pad',
 };
+
+/** Whether a product gives off vapour that burns: where its label says so, and whatever is carried in alcohol or lacquer thinner. */
+export const isFlammable = (product: Pick<Product, 'hazards' | 'carrier'>): boolean =>
+  product.hazards.includes('flammable') || product.carrier === 'alcohol' || product.carrier === 'lacquer';
+
+/** Films of oil or alkyd turn to soap on zinc, and peel. */
+export const soapsOnZinc = ({ carrier, kind }: Pick<Product, 'carrier' | 'kind'>): boolean =>
+  carrier === 'oil' && ['primer', 'metal-primer', 'blocker', 'paint', 'metallic', 'clear', 'sealer'].includes(kind);
 
 /** Methods that throw a mist beyond the zone. */
 export const isSprayed = (method: Method | null): boolean => method === 'hvlp' || method === 'aerosol';

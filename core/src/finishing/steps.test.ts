@@ -178,7 +178,7 @@ describe('cautions', () => {
     expect(cautionsOf(step('sand'), undefined).join()).toContain('P2 or N95');
     expect(cautionsOf(step('stain'), product('oil-stain')).join()).toContain('Oily rags heat themselves');
     expect(cautionsOf(step('seal'), product('shellac-sealer')).join()).toContain('no flame, pilot light');
-    expect(cautionsOf(step('strip-chemical'), product('stripper')).join()).toContain('goggles');
+    expect(cautionsOf(step('strip-chemical'), product('stripper')).join()).toContain('no flame');
     expect(cautionsOf(step('paint'), product('enamel'))).toEqual([]);
     expect(cautionsOf(step('rinse'), undefined)).toEqual([]);
   });

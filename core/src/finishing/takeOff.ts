@@ -17,6 +17,9 @@ export interface TakeOff {
 
 const lacks = (tool: ToolId, words: string) => (s: Situation) => (s.tools.includes(tool) ? null : words);
 
+const dryOnLead = (s: Situation) =>
+  s.leadHeld ? 'The old film may hold lead: nothing dry takes it off until every layer has tested negative.' : null;
+
 /** Every way to deal with an old film. */
 export const takeOffTable: readonly TakeOff[] = [
   {
@@ -33,6 +36,7 @@ export const takeOffTable: readonly TakeOff[] = [
     speaksAgainst: 'Chips across the grain, and does not reach shaped work.',
     barred: (s) =>
       lacks('scraper', 'The workshop has no scraper.')(s) ??
+      dryOnLead(s) ??
       (s.flexible ? 'A scraper breaks what bends.' : null) ??
       (s.veneer && s.veneer.thicknessMm === null ? 'Veneer of unknown thickness: a scraper may go through it.' : null),
   },
@@ -43,6 +47,7 @@ export const takeOffTable: readonly TakeOff[] = [
     speaksAgainst: 'Dust, and it takes wood as well: not on veneer.',
     barred: (s) =>
       lacks('power-sander', 'The workshop has no power sander.')(s) ??
+      dryOnLead(s) ??
       (s.veneer
         ? 'Sanding a film off veneer risks going through it.'
         : s.wood
@@ -81,7 +86,10 @@ export function recommendTakeOff(s: Situation, house: House): readonly [TakeOffI
   if (can('scrape'))
     return ['scrape', 'On flat solid wood a scraper takes the old film off fastest and with the least mess.'];
   return can('chemical')
-    ? ['chemical', 'No scraper is to hand: stripper lifts it.']
+    ? [
+        'chemical',
+        s.leadHeld ? 'The old film may hold lead: it is kept wet.' : 'No scraper is to hand: stripper lifts it.',
+      ]
     : ['abrasive', 'Nothing else can be had here.'];
 }
 

@@ -54,7 +54,8 @@ const caseLegs = ['plinth', 'bracket', 'square', 'tapered', 'turned', 'cabriole'
 const tableLegs = ['square', 'tapered', 'turned', 'cabriole'] as const;
 
 // Chests at least 685.8 mm high and 13.6 kg: ASTM F2057-23, 16 CFR 1261 (written for makers; recalled).
-const tips = 'Tall and heavy on one side: fit a restraint to the wall where children live.';
+/** Said of what tips when a child climbs it. */
+export const tips = 'Tall and heavy on one side: fit a restraint to the wall where children live.';
 const lid = 'Fit a lid support; a latch that closes by itself has to come off before this chest is handed over.';
 
 type Size = [heightM: number, widthM: number, depthM: number];

@@ -2,7 +2,7 @@ export { pointOnFace } from './addedFaces';
 export { buildFaces, partOfFace } from './buildFaces';
 export { faceBetween, shareBelow } from './clipFace';
 export { type Face, frustumLateralAreaM2, type Point, polygonAreaM2, type Side } from './Face';
-export { type Form, formById, formTable, zoneNames } from './forms';
+export { type Form, formById, formTable, tips, zoneNames } from './forms';
 export { type Material, materialOf, materialTable } from './materials';
 export { newDamage, newPiece } from './newPiece';
 export type { Shape } from './Shape';

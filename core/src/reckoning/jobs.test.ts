@@ -147,6 +147,7 @@ const expected: Readonly<Record<Name, Expected>> = {
   },
   'wardrobe in mahogany whitewashed': {
     order: [
+      'carcass disinfect',
       'piece remove-part',
       'carcass vacuum',
       'carcass wash',
@@ -373,10 +374,10 @@ const expected: Readonly<Record<Name, Expected>> = {
   },
   'blanket chest stencilled, with a transfer on its lid': {
     order: [
-      'carcass treat-pests',
-      'carcass dry-out',
       'piece remove-part',
       'carcass degrease',
+      'carcass treat-pests',
+      'carcass dry-out',
       'carcass plug',
       'carcass sand 150',
       'carcass paint 2/2',
@@ -392,7 +393,7 @@ const expected: Readonly<Record<Name, Expected>> = {
       'piece refit-part',
       'piece fit-restraint',
     ],
-    absent: ['carcass scuff 320', 'top stencil', 'carcass transfer', 'interior mask 2'],
+    absent: ['top stencil', 'carcass transfer', 'interior mask 2'],
     // Two sheets at 20; 4 × √0.9273 = 3.852 m of line at 3.
     minutes: { 'top/transfer/1': 40, 'carcass/mask/1': 12, 'carcass/stencil/1': 45 },
     // 0.3 × 0.9273 ÷ 9.5 + 0.02.

@@ -7,6 +7,7 @@ import {
   checkPlan,
   type Finding,
   type House,
+  handOverWords,
   handsOnMinutes,
   houseOf,
   lookOf,
@@ -21,7 +22,7 @@ import {
   statesAsFound,
   stepKind,
 } from '../finishing';
-import { buildFaces, formById, shapeOf, type Zone, zonesOf } from '../piece';
+import { buildFaces, shapeOf, type Zone, zonesOf } from '../piece';
 import { keptWorkCalendar } from '../schedule';
 import type { Issue, Result } from '../units';
 import { good, minuteOf, refused } from '../units';
@@ -168,6 +169,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     colour: colours.get(z.id)!,
   }));
 
+  const handOver = handOverWords(piece);
   const worked = run.map((at): ReckonedStep => {
     const { step } = at;
     const zone = zoneById.get(step.zoneId);
@@ -204,7 +206,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
         lags.map((lag) => ({ step: byId.get(lag.beforeId)!, lag })),
         house,
       ),
-      cautions: cautionsOf(step, product, formById(piece.form).handOver),
+      cautions: cautionsOf(step, product, handOver),
     };
   });
 

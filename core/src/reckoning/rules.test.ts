@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { applyFix, type Finding, replan, ruleTable } from '../finishing';
+import { applyFix, type Finding, isFlammable, replan, ruleTable } from '../finishing';
+import { newDamage } from '../piece';
 import type { Piece } from '../workshop';
 import {
   at,
@@ -8,10 +9,13 @@ import {
   fixtures,
   paintedBoard,
   planned,
+  positive,
+  strippedWet,
   surface,
   usualWorld,
   type World,
   without,
+  withStep,
 } from './fixtures/ruleFixtures';
 import { previewFix, reckonPiece } from './index';
 
@@ -79,6 +83,62 @@ describe('a finding that is met', () => {
     expect(findings(pine).map((f) => f.ruleId)).toContain('SUB-08');
     expect(findings({ ...pine, houseRules: { conditioner: 'never' } }).map((f) => f.ruleId)).not.toContain('SUB-08');
   });
+});
+
+describe('what could hurt someone', () => {
+  const held: Piece = { ...strippedWet, lead: positive };
+  const lockedAt = (piece: Piece): string | undefined => findings(piece).find((f) => f.ruleId === 'SAF-01')?.stepId;
+  it.each([
+    'sand',
+    'scuff',
+    'denib',
+    'steel-wool',
+    'feather',
+    'level',
+    'rub-out',
+    'strip-abrasive',
+    'strip-heat',
+    'scrape',
+    'peel',
+  ] as const)('an old film that may hold lead is not disturbed: %s', (kind) =>
+    expect(lockedAt(withStep(held, kind, 'fronts/dry-out/1'))).toBe('own/x'),
+  );
+  it.each(['degrease', 'de-dust', 'seal', 'paint', 'strip-chemical'] as const)('%s disturbs nothing', (kind) =>
+    expect(lockedAt(withStep(held, kind, 'fronts/dry-out/1'))).not.toBe('own/x'),
+  );
+  it('advice takes nothing dry to such a film, whatever was decided, until it has tested negative', () => {
+    const dry = (lead: Piece['lead']): string[] =>
+      planned({ ...held, lead, decisions: { 'fronts/take-off': { choice: 'scrape', at, why: '' } } })
+        .steps.map((s) => s.kind)
+        .filter((k) => k === 'scrape' || k === 'strip-chemical');
+    expect(dry(positive)).toEqual(['strip-chemical', 'scrape']);
+    expect(dry({ result: 'negative', everyLayer: true, licensedWork: false })).toEqual(['scrape']);
+  });
+  it('spirits one washes with are a product: they are counted in litres and bought', () => {
+    const r = reckonPiece({ ...usualWorld, piece: planned(board(surface('solid', 'oak', 'wax'), 'painted')) });
+    // 1.06 m² at 10 m²/L, and what stays in the rag.
+    expect(r.ok && r.value.products.find((p) => p.productId === 'mineral-spirits')?.needL.likely).toBeCloseTo(0.116, 3);
+  });
+  it('insect fluid waits for bare wood, and the first coat for its season, also where the user put it in', () => {
+    const worm = planned(
+      board(surface('solid', 'oak', 'paint'), 'natural-clear', { damage: [newDamage('w', 'live-insects', 'fronts')] }),
+    );
+    const kinds = worm.steps.map((s) => s.kind);
+    expect(kinds.indexOf('treat-pests')).toBeGreaterThan(kinds.indexOf('scrape'));
+    for (const piece of [worm, planned(withStep(clearBoard, 'treat-pests', 'fronts/dry-out/1', 'insect-treatment'))]) {
+      const coat = piece.steps.find((s) => s.kind === 'clear')!;
+      const fluid = piece.steps.find((s) => s.kind === 'treat-pests')!;
+      expect(coat.waitsFor).toContainEqual({ stepId: fluid.id, wait: 'film' });
+    }
+    const kept = planned(
+      board(surface('solid', 'beech', 'paint'), 'painted', { damage: [newDamage('w', 'live-insects', 'fronts')] }),
+    );
+    expect(kept.steps.find((s) => s.kind === 'treat-pests')?.productId).toBeNull();
+  });
+  it('no product that is carried in oil, alcohol or lacquer thinner and put on the piece is taken for not flammable', () =>
+    expect(
+      Object.values(products).filter((p) => ['oil', 'alcohol', 'lacquer'].includes(p.carrier) && !isFlammable(p)),
+    ).toEqual([]));
 });
 
 describe('a figure in a finding', () => {

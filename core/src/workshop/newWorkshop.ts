@@ -30,7 +30,8 @@ export const defaultSettings = (
   },
   houseRules: {},
   methods: [...methods],
-  tools: [...toolIds],
+  // An extraction made for solvent mist is rare: it is ticked, never taken for granted.
+  tools: toolIds.filter((t) => t !== 'solvent-extraction'),
   sprayCarriers: [...carriers],
   cupL: 1,
   labour: { ratePerHour: 25, shareOfSaleFrac: 0.4 },

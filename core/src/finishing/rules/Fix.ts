@@ -91,6 +91,16 @@ const before = (steps: readonly Step[], step: Step): string =>
 /** What a step that is put in needs besides its kind. */
 type Details = Partial<Pick<Extract<PlanEdit, { do: 'insert' }>, 'productId' | 'method' | 'grit'>>;
 
+/** A product of the shelf that does a job, with the first way its label names; none where there is none. */
+export function onShelf(
+  { products }: { products: Readonly<Record<string, Product>> },
+  kind: Product['kind'],
+  fits: (product: Product) => boolean = () => true,
+): Details {
+  const product = Object.values(products).find((p) => p.kind === kind && fits(p));
+  return product ? { productId: product.id, method: product.methods[0] ?? null } : {};
+}
+
 /** Number of a step among those of its kind and zone, from its id. */
 const numberOf = (id: string): number => Number(id.split('/')[2] ?? 0);
 

@@ -1,7 +1,8 @@
 import { woodMoistureFrac } from '../../climate';
 import { materialOf } from '../../piece';
 import type { ZoneId } from '../../workshop';
-import { putBefore, replaceOwn, takeOut } from './Fix';
+import { soapsOnZinc } from '../stepKinds';
+import { onShelf, otherProduct, putBefore, replaceOwn, takeOut } from './Fix';
 import {
   eachStep,
   hours,
@@ -138,10 +139,10 @@ export const conditionRules: readonly Rule[] = [
   },
   {
     id: 'SUB-20',
-    severity: 'warn',
-    tag: 'T',
-    why: 'Zinc turns oil paint to soap: it peels in sheets.',
-    remedies: ['Prime it with a bonding metal primer'],
+    severity: 'stop',
+    tag: 'P',
+    why: 'Zinc turns oil and alkyd films to soap: they peel in sheets.',
+    remedies: ['Prime it with a waterborne bonding metal primer'],
     check: offending(
       'before',
       (s) => isFilm(s) && s.zoneId !== null,
@@ -150,13 +151,17 @@ export const conditionRules: readonly Rule[] = [
         return (
           s.material === 'metal' &&
           c.piece.tests[step.zoneId!]?.zincCoated === true &&
-          product?.carrier === 'oil' &&
-          product.kind !== 'metal-primer' &&
+          product !== undefined &&
+          soapsOnZinc(product) &&
           !s.layers.some((l) => l.productId !== null) &&
           `${where(step)}: ${name(step)} puts an oil product straight on zinc.`
         );
       },
-      (step, c) => [putBefore(c, step, [['prime', { productId: 'metal-primer', method: 'aerosol' }]])],
+      (step, c) => {
+        const primer = onShelf(c, 'metal-primer', (p) => !soapsOnZinc(p));
+        if (step.kind === 'prime') return otherProduct(c, step, (p) => !soapsOnZinc(p));
+        return primer.productId ? [putBefore(c, step, [['prime', primer]])] : [];
+      },
     ),
   },
   {

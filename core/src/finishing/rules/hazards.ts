@@ -1,7 +1,8 @@
-import type { Hazard, Product, Step, StepKindId, ToolId } from '../../workshop';
-import { stepKind } from '../stepKinds';
+import type { Hazard, Product, Step } from '../../workshop';
+import { lackingOf, type Worn, wornWords } from '../protectionOf';
+import { isFlammable, isSprayed, methodNames, stepKind } from '../stepKinds';
 import { leftovers } from '../ZoneChain';
-import { otherProduct, putBefore, restore, takeOut } from './Fix';
+import { type Fix, otherProduct, putBefore, restore, takeOut } from './Fix';
 import {
   disturbs,
   eachStep,
@@ -46,40 +47,54 @@ const clearOf =
   (p: Product): boolean =>
     !p.hazards.some((h) => hazards.includes(h));
 
-/** What a step asks a person to wear, as the workshop names it. */
-const wornAs: Readonly<Record<string, ToolId>> = {
-  'dust-mask': 'dust-mask',
-  'cartridge-mask': 'vapour-mask',
-  gloves: 'gloves',
-  goggles: 'eye-protection',
-};
-const toolWords: Readonly<Partial<Record<ToolId, string>>> = {
-  'dust-mask': 'a dust mask',
-  'vapour-mask': 'a cartridge mask',
-  gloves: 'gloves',
-  'eye-protection': 'eye protection',
-};
+const inWords = (worn: readonly Worn[]): string => worn.map((w) => wornWords[w]).join(' and ');
 
-/** What a step needs to wear that the workshop does not name. */
-function lacking(context: RuleContext, step: Step): ToolId[] {
-  const product = productOf(context, step);
-  const vapour = product?.hazards.some((h) => h === 'vapour' || h === 'flammable') && step.method === 'hvlp';
-  const wanted = [
-    ...stepKind(step.kind).protection.map((p) => wornAs[p]),
-    vapour ? ('vapour-mask' as const) : undefined,
-  ];
-  return [...new Set(wanted)].filter((t): t is ToolId => t !== undefined && !context.settings.tools.includes(t));
-}
-const inWords = (tools: readonly ToolId[]): string => tools.map((t) => toolWords[t] ?? t).join(' and ');
+/** The same product another way, where its label names one that throws no mist. */
+const otherMethod = (step: Step, product: Product): Fix[] => {
+  const method = product.methods.find((m) => !isSprayed(m));
+  return method && !step.id.startsWith('own/')
+    ? [
+        {
+          name: `Lay it by ${methodNames[method]}`,
+          edits: [{ do: 'choose', key: `${step.zoneId}/${step.kind}`, method }],
+        },
+      ]
+    : [];
+};
 
 /** What may never meet chlorine bleach. */
 const withBleach: readonly Hazard[] = ['ammonia', 'acid', 'oxidising'];
 
-/** Kinds that clear the air or the surface of what was used before them. */
-const clears: readonly StepKindId[] = ['rinse', 'dry-out'];
+/** The last place in a run of steps at which what was on the surface is washed off and has dried: a wash, then a drying. */
+function clearedAt(steps: readonly Step[]): number {
+  const dried = steps.findLastIndex((s) => s.kind === 'dry-out');
+  const washed = steps.slice(0, Math.max(0, dried)).findLastIndex((s) => s.kind === 'rinse');
+  return washed < 0 ? -1 : washed;
+}
+
+/** What a zone was last bleached with before a step. */
+function lastBleach(context: RuleContext, step: Step): Product | undefined {
+  const before = context.run.slice(
+    0,
+    context.run.findIndex((at) => at.step === step),
+  );
+  const at = before.findLast(
+    ({ step: s }) => s.zoneId === step.zoneId && stepKind(s.kind).gives.includes('leave-bleach'),
+  );
+  return at && productOf(context, at.step);
+}
 
 /** Answers to where the vapour goes, on the piece. */
 const vents = ['through-draught', 'outdoors'];
+/** What lights vapour, in words, by the answer on the piece. */
+const lights: Readonly<Record<string, string>> = {
+  'flame-near': 'near a flame, pilot light, heater or spark',
+  'fan-motor': 'with an ordinary fan motor running in it',
+};
+
+/** Solvent mist wants an extraction that is made for it: neither a window nor the open air takes it from the face. */
+const needsExtraction = (step: Step, product: Product): boolean =>
+  step.method === 'hvlp' && product.carrier === 'lacquer';
 
 /** Rules about what people breathe, touch and set alight. */
 export const hazardRules: readonly Rule[] = [
@@ -105,32 +120,44 @@ export const hazardRules: readonly Rule[] = [
     remedies: ['Record through-draught, or work outdoors', 'Take a product without flammable vapour'],
     check: (context) => {
       const { choice } = context.piece.decisions['piece/air'] ?? {};
-      const lit = choice === 'flame-near';
+      const lit = choice === undefined ? undefined : lights[choice];
       const vented = choice ? vents.includes(choice) : context.settings.tools.includes('ventilation');
-      if (!lit && vented) return [];
-      return withHazard(context, ['flammable']).map(({ step, product }) => ({
-        step,
-        sentence: `${where(step)}: ${product.name} gives off flammable vapour ${lit ? 'near a flame, pilot light, heater or spark' : 'and no ventilation is recorded'}.`,
-        fixes: [
-          ...vents.map((vent) => ({
-            name: vent === 'outdoors' ? 'Record: it is done outdoors' : 'Record: real through-draught, nothing burning',
-            edits: [{ do: 'decide' as const, key: 'piece/air', choice: vent }],
-          })),
-        ],
-      }));
+      const extracted = context.settings.tools.includes('solvent-extraction');
+      return eachStep(context, ({ step }) => {
+        const product = productOf(context, step);
+        if (!product || !isFlammable(product)) return [];
+        if (!extracted && needsExtraction(step, product))
+          return [
+            {
+              step,
+              sentence: `${where(step)}: ${product.name} by gun needs a space whose extraction is made for solvent; an open window does not do.`,
+              fixes: [...otherMethod(step, product), ...otherProduct(context, step, (p) => p.carrier === 'water')],
+            },
+          ];
+        if (!lit && vented) return [];
+        return [
+          {
+            step,
+            sentence: `${where(step)}: ${product.name} gives off flammable vapour ${lit ?? 'and no ventilation is recorded'}.`,
+            fixes: vents.map((vent) => ({
+              name:
+                vent === 'outdoors' ? 'Record: it is done outdoors' : 'Record: real through-draught, nothing burning',
+              edits: [{ do: 'decide' as const, key: 'piece/air', choice: vent }],
+            })),
+          },
+        ];
+      });
     },
   },
   {
     id: 'SAF-05',
     severity: 'warn',
     tag: 'P',
-    why: 'Wood dust sensitises and solvents go through the skin (NIOSH Pocket Guide).',
+    why: 'Wood dust sensitises, mist of any gun or can is breathed and gets into the eyes, and solvents go through the skin (NIOSH Pocket Guide).',
     remedies: ['Have it to hand, and tick it under House rules'],
     check: (context) => {
-      const all = Object.values(wornAs).every((tool) => context.settings.tools.includes(tool));
-      if (all) return [];
       return eachStep(context, ({ step }) => {
-        const missing = lacking(context, step);
+        const missing = lackingOf(step, productOf(context, step), context.settings.tools);
         return missing.length > 0 && (step.zoneId !== null || missing.includes('gloves'))
           ? [
               {
@@ -146,21 +173,23 @@ export const hazardRules: readonly Rule[] = [
     id: 'SAF-06',
     severity: 'warn',
     tag: 'T',
-    why: 'Caustics and oxidisers burn skin and eyes; chlorine bleach with ammonia, acid, alcohol, acetone or peroxide gives off poison gas.',
+    why: 'Caustics, acids and oxidisers burn skin and eyes, acid left in the wood is dust when it is sanded; chlorine bleach with ammonia, acid, alcohol, acetone or peroxide gives off poison gas.',
     remedies: ['Gloves rated for it and goggles', 'Never the two together'],
     check: (context) => {
-      const bare = withHazard(context, ['caustic', 'oxidising', 'chlorine-bleach']).flatMap(({ step, product }) => {
-        const missing = (['gloves', 'eye-protection'] as const).filter((t) => !context.settings.tools.includes(t));
-        return missing.length > 0
-          ? [
-              {
-                step,
-                sentence: `${where(step)}: ${product.name} burns, and the workshop does not name ${inWords(missing)} as to hand.`,
-                fixes: otherProduct(context, step, clearOf('caustic', 'oxidising', 'chlorine-bleach')),
-              },
-            ]
-          : [];
-      });
+      const bare = withHazard(context, ['caustic', 'acid', 'oxidising', 'chlorine-bleach']).flatMap(
+        ({ step, product }) => {
+          const missing = (['gloves', 'eye-protection'] as const).filter((t) => !context.settings.tools.includes(t));
+          return missing.length > 0
+            ? [
+                {
+                  step,
+                  sentence: `${where(step)}: ${product.name} burns, and the workshop does not name ${inWords(missing)} as to hand.`,
+                  fixes: otherProduct(context, step, clearOf('caustic', 'acid', 'oxidising', 'chlorine-bleach')),
+                },
+              ]
+            : [];
+        },
+      );
       const bleach = withHazard(context, ['chlorine-bleach']).length > 0;
       const mixed = (bleach ? workedZones(context) : []).flatMap((zone) => {
         const steps = inZone(context, zone).map((at) => at.step);
@@ -171,7 +200,7 @@ export const hazardRules: readonly Rule[] = [
         };
         if (!steps.some(gas)) return [];
         return steps.flatMap((step, i) => {
-          const since = steps.slice(0, i).findLastIndex((s) => clears.includes(s.kind));
+          const since = clearedAt(steps.slice(0, i));
           const earlier = steps.slice(since + 1, i);
           const other = gas(step) ? earlier.find(meets) : meets(step) ? earlier.find(gas) : undefined;
           return other
@@ -179,7 +208,7 @@ export const hazardRules: readonly Rule[] = [
                 {
                   step,
                   severity: 'stop-locked' as const,
-                  sentence: `${where(step)}: ${productOf(context, step)!.name} meets ${productOf(context, other)!.name} with no rinse between: together they give off poison gas.`,
+                  sentence: `${where(step)}: ${productOf(context, step)!.name} meets ${productOf(context, other)!.name} with no wash and drying between: together they give off poison gas.`,
                   fixes: [
                     putBefore(context, step, [['rinse'], ['dry-out']]),
                     ...(gas(step) ? otherProduct(context, step, clearOf('chlorine-bleach')) : []),
@@ -189,7 +218,21 @@ export const hazardRules: readonly Rule[] = [
             : [];
         });
       });
-      return [...mixed, ...bare];
+      const dusty = eachStep(context, ({ step, distinct }) =>
+        stepKind(step.kind).touches.includes('dust') &&
+        distinct.before.some((s) => s.residue === 'bleach') &&
+        lastBleach(context, step)?.hazards.includes('acid')
+          ? [
+              {
+                step,
+                severity: 'stop' as const,
+                sentence: `${where(step)}: ${name(step)} comes before the acid is rinsed out: its crystals go into the air with the dust.`,
+                fixes: [putBefore(context, step, [['rinse'], ['dry-out']])],
+              },
+            ]
+          : [],
+      );
+      return [...mixed, ...dusty, ...bare];
     },
   },
   {

@@ -1,9 +1,70 @@
-import { formById } from '../../piece';
-import { leadHold } from '../leadBans';
-import { putBefore, restore } from './Fix';
-import { disturbs, inZone, isFilm, name, offending, productOf, type Rule, where, workedZones } from './Rule';
+import { formById, surfaceOf } from '../../piece';
+import type { Step } from '../../workshop';
+import { hasOldFilm, leadHold } from '../leadBans';
+import { restraintOf } from '../restraint';
+import { stepKind } from '../stepKinds';
+import { type Fix, onShelf, putBefore, restore } from './Fix';
+import {
+  disturbs,
+  eachStep,
+  hours,
+  inZone,
+  isFilm,
+  name,
+  type Offence,
+  offending,
+  productOf,
+  type Rule,
+  type RuleContext,
+  where,
+  workedZones,
+} from './Rule';
 
-const disturbsOldFilm = ['sand', 'scuff', 'scrape', 'denib', 'strip-abrasive', 'feather', 'level', 'rub-out'];
+/** Whether a restraint or lid support is fitted, whoever planned it. */
+const fitted = ({ run }: RuleContext): boolean => run.some((at) => at.step.kind === 'fit-restraint');
+
+/** Puts the restraint back where it was left out, else plans one before the last step. */
+function fitRestraint(context: RuleContext, before: Step, what: string): Fix {
+  const fix = putBefore(context, before, [['fit-restraint']]);
+  const left = context.piece.edits.dropped.filter((id) => id.startsWith('piece/fit-restraint/'));
+  return left.length > 0 ? { name: `Put ${what} back`, edits: left.map(restore) } : fix;
+}
+
+/** Insect fluid that meets a film, or is covered before the time on its label. */
+function fluidOffences(context: RuleContext): Offence[] {
+  return workedZones(context).flatMap((zone): Offence[] => {
+    const steps = inZone(context, zone);
+    const at = steps.findIndex((s) => productOf(context, s.step)?.kind === 'pest-treatment');
+    const fluid = steps[at];
+    if (!fluid) return [];
+    if (fluid.distinct.before.some((s) => s.layers.some((l) => l.role !== 'in-wood')))
+      return [
+        {
+          step: fluid.step,
+          severity: 'stop',
+          sentence: `${where(fluid.step)}: ${name(fluid.step)} comes on a finish, and insect fluid enters bare wood only.`,
+        },
+      ];
+    const coat = steps.slice(at + 1).find((s) => isFilm(s.step))?.step;
+    const [laid, covered] = [context.times.get(fluid.step.id), coat && context.times.get(coat.id)];
+    const wait = productOf(context, fluid.step)!.times.filmFromMin;
+    if (!coat || !laid || !covered || !wait) return [];
+    const early = laid.endMin + (covered.logged ? wait.low : wait.high) - covered.startMin;
+    return early > 0
+      ? [
+          {
+            step: coat,
+            severity: 'stop',
+            sentence: `${where(coat)}: ${name(coat)} covers the insect fluid ${hours(early)} before the season on its label is over.`,
+          },
+        ]
+      : [];
+  });
+}
+
+/** What lies in the dust of a nest goes into the air with it. */
+const raisesDust = (s: Step): boolean =>
+  s.kind === 'vacuum' || s.kind === 'de-dust' || stepKind(s.kind).touches.includes('dust');
 
 /** Rules by which people get hurt. */
 export const safetyRules: readonly Rule[] = [
@@ -12,20 +73,26 @@ export const safetyRules: readonly Rule[] = [
     severity: 'stop-locked',
     tag: 'P',
     why: 'Old paint may hold lead until its country banned it (United States: 16 CFR 1303). Sanding, scraping or heating it spreads lead dust.',
-    remedies: ['Record a negative test of every layer', 'Leave the film untouched', 'Hand the work to licensed people'],
+    remedies: [
+      'Record a negative test of every layer',
+      'Leave the film untouched',
+      'Hand the work to licensed people',
+      'Record that the film was taken off in a lead-proper way',
+    ],
     check: (context) => {
       if (!leadHold(context.piece)) return [];
       const result =
         context.piece.lead.result === 'positive'
           ? 'tested positive for lead'
           : 'may hold lead: no negative test of every layer is recorded';
-      return offending(
-        'before',
-        (s) => disturbsOldFilm.includes(s.kind),
-        (s, step) =>
-          s.layers.some((l) => l.old !== null && l.old !== 'wax') &&
-          `${where(step)}: ${name(step)} would disturb an old film that ${result}.`,
-      )(context);
+      // Judged by what came in: a heat gun or stripper in between leaves its share of the film behind.
+      return eachStep(context, ({ step, faces }) =>
+        stepKind(step.kind).breaksFilm &&
+        leadHold(context.piece, step.zoneId) &&
+        faces.some((f) => hasOldFilm(surfaceOf(context.piece, f)))
+          ? [{ step, sentence: `${where(step)}: ${name(step)} would disturb an old film that ${result}.` }]
+          : [],
+      );
     },
   },
   {
@@ -96,14 +163,12 @@ export const safetyRules: readonly Rule[] = [
     remedies: ['Fit a restraint to the wall'],
     check: (context) => {
       const last = context.run.at(-1)?.step;
-      const tall = formById(context.piece.form).restraint === 'wall' && (context.piece.heightM ?? 0) >= 0.6858;
-      const left = context.piece.edits.dropped.filter((id) => id.startsWith('piece/fit-restraint/'));
-      return last && tall && left.length > 0
+      return last && restraintOf(context.piece) === 'wall' && !fitted(context)
         ? [
             {
               step: last,
               sentence: 'The piece: it goes out with no restraint against tipping.',
-              fixes: [{ name: 'Put the restraint back', edits: left.map(restore) }],
+              fixes: [fitRestraint(context, last, 'the restraint')],
             },
           ]
         : [];
@@ -113,22 +178,40 @@ export const safetyRules: readonly Rule[] = [
     id: 'SAF-11',
     severity: 'warn',
     tag: 'T',
-    why: 'Mould and insects spread to other pieces while this one stands about.',
-    remedies: ['Isolate and treat it first'],
-    check: offending(
-      'before',
-      (s) => s.kind === 'degrease' || isFilm(s),
-      (s, step) => {
-        const found = s.openDamage.find((d) => d === 'live-insects' || d === 'mould');
-        return (
-          found !== undefined &&
-          `${where(step)}: ${name(step)} comes before the ${found === 'mould' ? 'mould' : 'insects'} are treated.`
-        );
-      },
-      (step, c) => [
-        putBefore(c, step, [['treat-pests', { productId: 'insect-treatment', method: 'brush' }], ['dry-out']]),
-      ],
-    ),
+    why: 'Mould and insects spread to other pieces while this one stands about; the dust of droppings carries disease; insect fluid that is covered too early is not proven.',
+    remedies: [
+      'Isolate and treat it first',
+      'Wet it with disinfectant and lift it',
+      'Wait for the season on the label',
+    ],
+    check: (context) => [
+      ...offending(
+        'before',
+        (s) => s.kind === 'degrease' || isFilm(s) || raisesDust(s),
+        (s, step) => {
+          if (s.openDamage.includes('droppings') && raisesDust(step))
+            return {
+              severity: 'stop' as const,
+              sentence: `${where(step)}: ${name(step)} raises the dust of nests or droppings that were not wetted and lifted.`,
+              fixes: [putBefore(context, step, [['disinfect', onShelf(context, 'disinfectant')], ['dry-out']])],
+            };
+          const found = s.openDamage.find((d) =>
+            d === 'live-insects' ? isFilm(step) : (d === 'mould' || d === 'droppings') && !raisesDust(step),
+          );
+          if (!found) return false;
+          const fluid = found === 'live-insects';
+          return {
+            sentence: `${where(step)}: ${name(step)} comes before the ${fluid ? 'insects' : found} are treated.`,
+            fixes: [
+              fluid
+                ? putBefore(context, step, [['treat-pests', onShelf(context, 'pest-treatment')], ['dry-out']])
+                : putBefore(context, step, [['disinfect', onShelf(context, 'disinfectant')], ['dry-out']]),
+            ],
+          };
+        },
+      )(context),
+      ...fluidOffences(context),
+    ],
   },
   {
     id: 'SAF-12',
@@ -161,18 +244,17 @@ export const safetyRules: readonly Rule[] = [
     why: 'Children have died in chests with a latch that closes by itself, and in old cots with a side that moves.',
     remedies: ['Fit a lid support and take the latch off', 'Do not hand it over'],
     check: (context) => {
-      const { restraint, family } = formById(context.piece.form);
+      const { family } = formById(context.piece.form);
       const out =
         context.run.find((at) => at.step.kind === 'hand-over')?.step ??
         context.run.findLast((at) => at.step.kind === 'cure')?.step;
       if (!out) return [];
-      const left = context.piece.edits.dropped.filter((id) => id.startsWith('piece/fit-restraint/'));
-      if (restraint === 'lid' && left.length > 0)
+      if (restraintOf(context.piece) === 'lid' && !fitted(context))
         return [
           {
             step: out,
             sentence: 'The piece: it goes out with no lid support, or with a latch that closes by itself.',
-            fixes: [{ name: 'Put the lid support back', edits: left.map(restore) }],
+            fixes: [fitRestraint(context, out, 'the lid support')],
           },
         ];
       return family === 'cot' && out.kind === 'hand-over'

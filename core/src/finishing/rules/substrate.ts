@@ -1,7 +1,8 @@
 import { materialOf } from '../../piece';
 import type { StepKindId } from '../../workshop';
 import { finePowerBelowMm, finePowerGrit, grainUm, handOnlyBelowMm, veneerReserveMm } from '../grits';
-import { putBefore, takeOut } from './Fix';
+import { soapsOnZinc } from '../stepKinds';
+import { onShelf, putBefore, takeOut } from './Fix';
 import { inZone, isFilm, lightness, name, offending, productOf, type Rule, where, workedZones } from './Rule';
 
 const inWood: readonly StepKindId[] = ['stain', 'dye', 'condition'];
@@ -170,7 +171,11 @@ export const substrateRules: readonly Rule[] = [
         s.material === 'metal' &&
         !s.layers.some((l) => l.productId !== null && c.products[l.productId]?.kind === 'metal-primer') &&
         `${where(step)}: ${name(step)} comes on metal with no metal primer.`,
-      (step, c) => [putBefore(c, step, [['prime', { productId: 'metal-primer', method: 'aerosol' }]])],
+      (step, c) => {
+        const zinc = step.zoneId !== null && c.piece.tests[step.zoneId]?.zincCoated === true;
+        const primer = onShelf(c, 'metal-primer', (p) => !zinc || !soapsOnZinc(p));
+        return primer.productId ? [putBefore(c, step, [['prime', primer]])] : [];
+      },
     ),
   },
   {

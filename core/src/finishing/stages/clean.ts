@@ -1,23 +1,32 @@
 import { phase } from '../phases';
-import { isBare, overnightMin, type Stage, sealedDryMin } from './Stage';
+import { firmTreatmentMin, isBare, overnightMin, type Stage, sealedDryMin } from './Stage';
 
 /** What comes before the wash: insects, mould, heavy dirt. */
 const firstAid: Stage = (chain, s) => {
-  if (s.places('treat-pests') > 0) {
-    const { productId, method } = chain.pick('treat-pests', ['pest-treatment']);
-    chain.add(phase.intake, 'treat-pests', {
+  if (s.places('disinfect') > 0) {
+    const { productId, method } = chain.pick('disinfect', ['disinfectant']);
+    chain.add(phase.intake, 'disinfect', {
       productId,
       method,
-      reason: 'Insects and mould spread to other pieces: isolated and treated before anything else.',
+      reason:
+        'Nests, droppings and mould are wetted, left to soak and lifted with paper, away from other pieces: never swept or vacuumed dry, their dust carries disease.',
     });
     chain.add(phase.intake, 'dry-out', {
       fixedWaitMin: overnightMin,
-      reason: 'The treatment has to dry into the wood.',
+      reason: 'It dries before anything else is done.',
+    });
+  }
+  if (s.treated.some((t) => t.treatment.id === 'firm')) {
+    chain.add(phase.intake, 'treat-pests', {
+      fixedWaitMin: firmTreatmentMin,
+      reason:
+        'By a firm, with cold, heat or gas: it goes through the finish that stays. Kept apart from other pieces until then.',
     });
   }
   if (s.places('vacuum') > 0)
     chain.add(phase.clean, 'vacuum', {
-      reason: 'Cobwebs, nests and loose dirt come off dry before anything is wetted.',
+      reason:
+        'Cobwebs and loose dirt come off before anything is wetted. A nest or droppings: stop, and note them as damage.',
     });
   if (s.places('wash') === 0) return;
   const { productId, method } = chain.pick('wash', ['cleaner']);
@@ -70,10 +79,30 @@ export const clean: Stage = (chain, s, house) => {
 /** Wax and polish off; silicone is washed again. */
 export const dewax: Stage = (chain, s) => {
   if (!s.hasWax && !s.tests?.silicone) return;
+  const { productId, method } = chain.pick('remove-residue', ['solvent']);
   chain.add(phase.takeOff, 'remove-residue', {
+    productId,
+    method,
     reason: s.tests?.silicone
       ? 'The test patch showed fisheyes: silicone polish is wiped off with spirits and clean rags, twice.'
       : 'Wax or polish may be on it, and no film holds on wax: wipe down with mineral spirits and clean rags.',
   });
   chain.add(phase.takeOff, 'dry-out', { fixedWaitMin: sealedDryMin, reason: 'The spirits have to leave the surface.' });
+};
+
+/** Insect fluid goes into bare wood, before anything that would keep it out. */
+export const treatInsects: Stage = (chain, s) => {
+  const fluid = s.treated.some((t) => t.treatment.steps.includes('treat-pests') && t.treatment.id !== 'firm');
+  if (!fluid) return;
+  const { productId, method } = chain.pick('treat-pests', ['pest-treatment']);
+  chain.add(phase.takeOff, 'treat-pests', {
+    productId,
+    method,
+    reason:
+      'Fluid enters bare wood only, and nothing covers it before the time on its label: until no fresh dust has fallen for a season. Kept apart from other pieces meanwhile.',
+  });
+  chain.add(phase.takeOff, 'dry-out', {
+    fixedWaitMin: overnightMin,
+    reason: 'The treatment has to dry into the wood.',
+  });
 };

@@ -67,7 +67,12 @@ const refinish =
         reason: 'In a closed glass jar: the old lacquer comes off pulls without any scraping.',
       });
       chain.add(phase.takeOff, 'scrape', { reason: 'Brushed off with a soft brush.' });
-      chain.add(phase.takeOff, 'remove-residue', { reason: 'Stripper left in the chasing eats the next coat.' });
+      const wash = chain.pick('remove-residue', ['solvent']);
+      chain.add(phase.takeOff, 'remove-residue', {
+        productId: wash.productId,
+        method: wash.method,
+        reason: 'Stripper left in the chasing eats the next coat.',
+      });
       chain.add(phase.takeOff, 'dry-out', { fixedWaitMin: 60, reason: 'Metal dries in about an hour.' });
     }
     chain.addAbrasive(phase.abrade, 'scuff', {

@@ -19,7 +19,12 @@ const chemically =
           : 'With the grain only: across it the scraper chips.',
       });
     }
-    chain.add(phase.takeOff, 'remove-residue', { reason: 'Stripper left in the pores eats the next coat.' });
+    const wash = chain.pick('remove-residue', ['solvent']);
+    chain.add(phase.takeOff, 'remove-residue', {
+      productId: wash.productId,
+      method: wash.method,
+      reason: 'Stripper left in the pores eats the next coat.',
+    });
     chain.add(phase.takeOff, 'dry-out', {
       fixedWaitMin: overnightMin,
       reason: 'The wet wash has to leave the wood before anything goes on.',

@@ -172,6 +172,7 @@ const toolNames: Readonly<Record<ToolId, string>> = {
   'dust-mask': 'dust mask, P2 or N95',
   'vapour-mask': 'cartridge mask',
   gloves: 'gloves',
+  'solvent-extraction': 'a spray space whose extraction is made for solvent',
   'eye-protection': 'eye protection',
 };
 const carrierNames: Readonly<Record<Carrier, string>> = {

@@ -1,5 +1,10 @@
-import { hasOldFilm, leadBanTable, leadHold } from '@cosmesis/core/finishing';
+import { hasOldFilm, leadBanTable, leadHold, leadRemovalKey } from '@cosmesis/core/finishing';
+import { zoneNames } from '@cosmesis/core/piece';
 import type { Piece } from '@cosmesis/core/workshop';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import FormGroup from '@mui/material/FormGroup';
+import { nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { Keys } from '../../../ui/Keys';
 import { Select } from '../../../ui/Select';
@@ -29,8 +34,13 @@ const countries = [
 /** Age, country and lead test: asked wherever an old film will be touched. */
 export function LeadFields({ piece }: { piece: Piece }) {
   const edit = useEditPiece(piece.id);
-  const touched = (['top', 'carcass', 'fronts'] as const).some((p) => hasOldFilm(piece.surfaces[p]));
-  const held = touched && leadHold(piece);
+  const filmed = (['top', 'carcass', 'fronts', 'legs', 'interior', 'seat', 'hardware'] as const).filter((zone) => {
+    const surface = piece.surfaces[zone];
+    return surface !== null && hasOldFilm(surface);
+  });
+  const touched = filmed.length > 0;
+  const held = filmed.filter((zone) => leadHold(piece, zone));
+  const removed = (zone: (typeof filmed)[number]) => piece.decisions[leadRemovalKey(zone)]?.choice === 'removed';
   return (
     <section className="stack" aria-label="Age and lead" id="lead">
       <h2>Age and lead</h2>
@@ -79,11 +89,37 @@ export function LeadFields({ piece }: { piece: Piece }) {
           ]}
         />
       )}
-      {held && (
+      {touched && leadHold(piece) && (
+        <FormGroup aria-label="Taken off in a lead-proper way">
+          <p className="quiet">
+            Taken off in a lead-proper way: kept wet or contained, waste collected, washed down. Tick what was.
+          </p>
+          {filmed.map((zone) => (
+            <FormControlLabel
+              key={zone}
+              label={zoneNames[zone]}
+              control={
+                <Checkbox
+                  checked={removed(zone)}
+                  onChange={() =>
+                    edit('Lead-proper removal', (draft) => {
+                      const key = leadRemovalKey(zone);
+                      if (removed(zone)) delete draft.decisions[key];
+                      else draft.decisions[key] = { choice: 'removed', at: nowIso(), why: '' };
+                    })
+                  }
+                />
+              }
+            />
+          ))}
+        </FormGroup>
+      )}
+      {held.length > 0 && (
         <p className="finding stop">
           <b>Held: the old film may not be sanded, scraped or heated yet.</b>
-          Record a negative test of every layer, leave the film untouched, or hand the work to licensed people. Home
-          kits can miss low levels; local codes and licensed practice come first.
+          Record a negative test of every layer, leave the film untouched, hand the work to licensed people, or record
+          what was taken off in a lead-proper way. Home kits can miss low levels; local codes and licensed practice come
+          first.
         </p>
       )}
     </section>

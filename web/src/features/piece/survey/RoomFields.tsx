@@ -35,6 +35,7 @@ export function RoomFields({ piece }: { piece: Piece }) {
           { value: 'outdoors', name: 'Outdoors' },
           { value: 'no-air', name: 'A closed room' },
           { value: 'flame-near', name: 'Flame, heater or spark near' },
+          { value: 'fan-motor', name: 'An ordinary fan runs' },
         ]}
       />
       <Keys

@@ -1,12 +1,15 @@
+import { once } from 'node:events';
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
-import type { AddressInfo } from 'node:net';
+import { type AddressInfo, connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
 import request from 'supertest';
 import { describe, expect, it } from 'vitest';
 import { createApp } from './createApp';
+import { createHttpServer } from './createHttpServer';
 import { createEventStream } from './eventStream';
+import { SimulatedScale } from './simulatedScale';
 
 function served() {
   const dist = mkdtempSync(join(tmpdir(), 'cosmesis-dist-'));
@@ -49,6 +52,51 @@ describe('createApp', () => {
     const { app } = served();
     expect((await request(app).get('/api/nothing').set('Host', '127.0.0.1')).status).toBe(404);
     expect((await request(app).get('/assets/gone.js').set('Host', '127.0.0.1')).status).toBe(404);
+  });
+
+  it('sends the page for ids that hold a dot, and files only from where files lie', async () => {
+    const { app } = served();
+    const get = (path: string) => request(app).get(path).set('Host', '127.0.0.1').set('Accept', 'text/html');
+    expect((await get('/products/filler.2')).status).toBe(200);
+    expect((await get('/assets/filler.2')).status).toBe(404);
+    expect((await get('/api/filler.2')).status).toBe(404);
+  });
+
+  it('answers at its own address only, and to its own page only', async () => {
+    const scale = new SimulatedScale(
+      () => 0.5,
+      () => 0,
+    );
+    const app = createApp('/nowhere', createEventStream(), scale);
+    const tare = (headers: Record<string, string>, body: string | object = {}) =>
+      request(app)
+        .post('/api/scale/tare')
+        .set({ Host: '127.0.0.1:4170', 'Content-Type': 'application/json', ...headers })
+        .send(body);
+    expect((await tare({})).status).toBe(200);
+    expect((await tare({ Origin: 'http://127.0.0.1:4170' })).status).toBe(200);
+    expect((await tare({ Origin: 'http://127.0.0.1:8080' })).status).toBe(403);
+    expect((await tare({ Origin: 'null' })).status).toBe(403);
+    expect((await tare({ 'Sec-Fetch-Site': 'cross-site' })).status).toBe(403);
+    expect((await tare({ 'Content-Type': 'text/plain' }, 'x')).status).toBe(415);
+    expect((await tare({ Host: 'elsewhere.example' })).status).toBe(421);
+    const broken = await tare({}, '{"grams":');
+    expect(broken.status).toBe(400);
+    expect(broken.text).toMatch(/^\{"error":"[^"]*"\}$/);
+    expect(broken.text).not.toMatch(/at |node_modules|\.ts|SyntaxError/);
+  });
+
+  it('closes connections that only trickle', async () => {
+    const server = createHttpServer(served().app, { headMs: 100, requestMs: 100, idleMs: 100 });
+    server.listen(0, '127.0.0.1');
+    await once(server, 'listening');
+    const socket = connect((server.address() as AddressInfo).port, '127.0.0.1');
+    await once(socket, 'connect');
+    socket.write('POST /api/scale/tare HTTP/1.1\r\nHost: 127');
+    socket.resume();
+    // Ends only when the server closes it: nothing here ends it.
+    await once(socket, 'close');
+    server.close();
   });
 
   it('carries several topics on one stream and forgets clients that leave', async () => {

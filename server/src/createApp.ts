@@ -1,5 +1,4 @@
-import path from 'node:path';
-import express, { type Express } from 'express';
+import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { EventStream } from './eventStream';
@@ -32,12 +31,16 @@ const contentSecurityPolicy = {
 export function createApp(distFolder: string, stream: EventStream, scale?: SimulatedScale): Express {
   const app = express();
   app.disable('x-powered-by');
-  // One origin, so one IndexedDB: a workshop opened under the other name would seem lost.
+  // One origin, so one IndexedDB: a workshop opened under the other name would seem lost. Any other name that leads here is
+  // somebody else's page, reaching in through its own name for this address.
   app.use((request, response, next) => {
-    if (request.hostname !== 'localhost') return next();
+    if (request.hostname === '127.0.0.1') return next();
+    if (request.hostname !== 'localhost')
+      return void response.status(421).type('text').send('Cosmesis answers at 127.0.0.1 only.');
     response.redirect(307, `http://127.0.0.1:${request.socket.localPort}${request.originalUrl}`);
   });
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false, crossOriginEmbedderPolicy: false }));
+  app.use('/api', ownPageOnly);
   app.get('/api/health', (_request, response) => {
     response.set('Cache-Control', 'no-store').json({ status: 'ready', streamClients: stream.clients() });
   });
@@ -60,12 +63,41 @@ export function createApp(distFolder: string, stream: EventStream, scale?: Simul
     }),
   );
   app.use((request, response, next) => {
+    // Ids may hold a dot: only what lies under /assets, and what no page would ask for, is a file.
     const wantsPage = (request.method === 'GET' || request.method === 'HEAD') && request.accepts('html') !== false;
-    if (!wantsPage || path.extname(request.path) !== '') return next();
+    const isFile = request.path.startsWith('/assets/') || request.path.startsWith('/api/');
+    if (!wantsPage || isFile) return next();
     response.set('Cache-Control', 'no-cache').sendFile('index.html', { root: distFolder });
   });
   app.use((_request, response) => {
     response.status(404).type('text').send('There is nothing at this address.');
   });
+  app.use(inPlainWords);
   return app;
+}
+
+/** Only the page this server sends may speak to it: not a page of another origin, nor a form that needs no permission. */
+function ownPageOnly(request: Request, response: Response, next: NextFunction): void {
+  const { origin, 'sec-fetch-site': site } = request.headers;
+  const foreign =
+    (origin !== undefined && origin !== `http://${request.headers.host}`) ||
+    (site !== undefined && site !== 'same-origin' && site !== 'none');
+  const changes = request.method !== 'GET' && request.method !== 'HEAD';
+  if (foreign) return void response.status(403).json({ error: 'Only the page of Cosmesis itself may ask this.' });
+  if (changes && !request.is('application/json'))
+    return void response.status(415).json({ error: 'Send JSON, with the content type application/json.' });
+  next();
+}
+
+/** Whatever goes wrong is said in a sentence: no stack, no path of this machine. */
+function inPlainWords(error: unknown, _request: Request, response: Response, next: NextFunction): void {
+  if (response.headersSent) {
+    next(error);
+    return;
+  }
+  const status = (error as { status?: unknown } | null)?.status;
+  const code = typeof status === 'number' && status >= 400 && status < 500 ? status : 500;
+  response.status(code).json({
+    error: code === 500 ? 'The server could not do this. Try again.' : 'This cannot be read: send whole, valid JSON.',
+  });
 }

@@ -1,6 +1,6 @@
-import { createServer } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './createApp';
+import { createHttpServer } from './createHttpServer';
 import { createEventStream } from './eventStream';
 import { SimulatedScale } from './simulatedScale';
 
@@ -16,7 +16,7 @@ const scale = new SimulatedScale(Math.random, Date.now);
 const reading = setInterval(() => {
   if (stream.clients() > 0) stream.publish({ topic: 'scale', data: scale.read() });
 }, 250);
-const server = createServer(createApp(dist, stream, scale));
+const server = createHttpServer(createApp(dist, stream, scale));
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === 'EADDRINUSE'

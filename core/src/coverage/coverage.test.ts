@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { typicalProducts } from '../products';
+import { DomainError } from '../units';
 import type { Method, Product, Step } from '../workshop';
 import { cheapestPacks, filmWetUm, type Pack, stepVolume } from './index';
 
@@ -42,6 +43,15 @@ describe('stepVolume', () => {
   it('takes 1.6 times as much for a first coat on bare softwood, by its share of the area', () => {
     expect(likely('brush', 2, 1)).toBeCloseTo(0.34, 12);
     expect(likely('brush', 2, 0.5)).toBeCloseTo(0.28, 12);
+  });
+  it('puts nothing on no area, and refuses an area that cannot be', () => {
+    for (const method of ['brush', 'hvlp', 'wipe'] as const)
+      expect(stepVolume(step(method), { ...enamel, thinningFrac: { value: 0.1, tag: 'own' } }, 0, 0)).toMatchObject({
+        productL: { low: 0, likely: 0, high: 0 },
+        thinnerL: { low: 0, likely: 0, high: 0 },
+      });
+    for (const area of [Number.NaN, -1, Number.POSITIVE_INFINITY, 1e9])
+      expect(() => stepVolume(step('brush'), enamel, area, 0)).toThrow(DomainError);
   });
   it('adds thinner to the product without stretching it', () => {
     const thinned = stepVolume(step('brush'), { ...enamel, thinningFrac: { value: 0.1, tag: 'own' } }, 2, 0)!;

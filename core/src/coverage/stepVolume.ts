@@ -1,4 +1,4 @@
-import { certain, invertRange, multiplyRanges, type Range, scaleRange } from '../units';
+import { certain, DomainError, invertRange, multiplyRanges, type Range, scaleRange } from '../units';
 import type { Method, Product, SourcedRange, Step, Tag } from '../workshop';
 import { reconcile } from './filmBuild';
 import type { Working, WorkingInput } from './Working';
@@ -21,6 +21,9 @@ const thirstyFirstCoat: Range = { low: 1.3, likely: 1.6, high: 2 };
 /** How well an area is known from three dimensions: 10 to 90 % (from memory). */
 const areaSpread: Range = { low: 0.95, likely: 1, high: 1.08 };
 
+/** Larger than any furniture: what lies beyond is a mistake, m². */
+const largestAreaM2 = 10_000;
+
 /** Litres of product, and thinner, for one step. */
 export interface StepVolume {
   productL: Range;
@@ -40,12 +43,15 @@ const plain = ({ low, likely, high }: SourcedRange): Range => ({ low, likely, hi
  * Litres one step takes: by the place for fillers and glue, else area over the practical spreading rate by brush,
  * times the ratio of transfer efficiencies, times what a thirsty surface drinks, plus what stays in the tool.
  * Thinner is added to the product, it does not stretch it: solids decide the film.
- * @param areaM2 area of the step, m², ≥ 0
+ * @param areaM2 area of the step, m², 0 to 10,000; over no area nothing is put on and nothing stays in a tool
  * @param thirstyFrac share of that area that is bare softwood or board under its first coat, 0 to 1
  * @returns 10–likely–90 %, L; undefined where the product has neither a rate nor an amount per place
+ * @throws DomainError out_of_range (area, NaN included)
  * Check: 2 m² at 10 m²/L by brush on a sealed surface → 0.2 L + 0.02 L in the brush
  */
 export function stepVolume(step: Step, product: Product, areaM2: number, thirstyFrac: number): StepVolume | undefined {
+  if (!(areaM2 >= 0 && areaM2 <= largestAreaM2))
+    throw new DomainError('out_of_range', 'areaM2', areaM2, `0 to ${largestAreaM2} m²`);
   if (product.perPlaceL) return volumeByPlace(step, product, product.perPlaceL);
   if (!product.spreadM2PerL || !(product.spreadM2PerL.low > 0)) return undefined;
   const method = step.method ?? 'brush';
@@ -63,8 +69,10 @@ export function stepVolume(step: Step, product: Product, areaM2: number, thirsty
     byFilm.rateByFilmM2PerL === null
       ? plain(product.spreadM2PerL)
       : scaleRange(plain(product.spreadM2PerL), byFilm.rateByFilmM2PerL / product.spreadM2PerL.likely);
-  const onPiece = multiplyRanges([scaleRange(areaSpread, areaM2), invertRange(rate), thirst]);
-  const lossL = toolLossL[method];
+  // A spread in per cent has no meaning on nothing.
+  const onPiece =
+    areaM2 === 0 ? certain(0) : multiplyRanges([scaleRange(areaSpread, areaM2), invertRange(rate), thirst]);
+  const lossL = areaM2 === 0 ? 0 : toolLossL[method];
   const scaled = scaleRange(onPiece, methodFactor);
   const productL = { low: scaled.low + lossL, likely: scaled.likely + lossL, high: scaled.high + lossL };
   return {

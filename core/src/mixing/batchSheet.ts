@@ -1,5 +1,7 @@
+import { good, type Result, refused } from '../units';
 import type { Product } from '../workshop';
 import { batchesNeeded } from './batchesNeeded';
+import { cupIssues } from './cupIssues';
 import { type Amount, totalOf } from './Recipe';
 
 /** One batch of a mix. */
@@ -23,6 +25,9 @@ export interface BatchSheet {
   limit: 'working time' | 'cup' | null;
 }
 
+/** More than anybody mixes for one step. */
+const mostBatches = 99;
+
 /** A share of each amount, 0 to 1. */
 const shareOf = (amounts: readonly Amount[], frac: number): Amount[] =>
   amounts.map((a) => ({
@@ -36,20 +41,28 @@ const shareOf = (amounts: readonly Amount[], frac: number): Amount[] =>
  * @param whole all that is mixed
  * @param placingMin minutes to place all of it, ≥ 0; null: not known, so that time does not limit a batch
  * @param tempC temperature of the mix, °C, −10…60
- * @param cupL largest cup, L, > 0
+ * @param cupL largest cup, L, 0.01 to 100; refused outside, and where more than 99 batches would be mixed
  * @throws DomainError out_of_range (temperature)
  */
 export function batchSheet(
   product: Product,
   whole: readonly Amount[],
   { placingMin, tempC, cupL }: { placingMin: number | null; tempC: number; cupL: number },
-): BatchSheet {
+): Result<BatchSheet> {
+  const wrong = cupIssues(cupL);
+  if (wrong.length > 0) return { ok: false, issues: wrong };
   const volumeL = totalOf(whole, 'volumeL');
   const byTime = batchesNeeded(product, placingMin ?? 0, tempC);
   const byCup = Math.max(1, Math.ceil((volumeL ?? 0) / cupL - 1e-9));
   const count = Math.max(byTime.count, byCup);
+  if (!(count <= mostBatches))
+    return refused({
+      code: 'batches_too_many',
+      path: 'cup',
+      message: `That would be ${count} batches: take a larger cup, or mix for fewer places at a time.`,
+    });
   const amounts = shareOf(whole, 1 / count);
-  return {
+  return good({
     volumeL,
     batches: Array.from({ length: count }, (_, i) => ({
       number: i + 1,
@@ -59,5 +72,5 @@ export function batchSheet(
     workingMin: product.workingMin === null ? null : byTime.workingMin,
     placingMin,
     limit: count === 1 ? null : byTime.count >= byCup ? 'working time' : 'cup',
-  };
+  });
 }

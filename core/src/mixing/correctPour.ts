@@ -1,4 +1,5 @@
 import { good, type Result } from '../units';
+import { cupIssues } from './cupIssues';
 import { massFractions, type Recipe } from './Recipe';
 
 /** What is still to be poured of one component, and what is in the cup. */
@@ -26,15 +27,19 @@ export interface PourPlan {
   hardenerStop: 'too-little' | 'too-much' | null;
 }
 
+/** More than is ever mixed at a bench, kg. */
+const mostKg = 1000;
+
 /** Finer than any scale at the bench, kg. */
 const hair = 1e-9;
 
 /**
  * What still has to be poured for a batch, with any component in any order. After too much of one the batch grows: the
  * smallest additions of the others that restore the ratio. Nothing is ever taken out: masses are conserved exactly.
- * @param wantedKg mass of the batch wanted, kg, > 0
+ * @param wantedKg mass of the batch wanted, kg, more than 0, up to 1000
  * @param pouredKg mass of each component in the cup, kg, ≥ 0, in the order of the recipe
- * @param cupL what the cup holds, L
+ * @param cupL what the cup holds, L, 0.01 to 100
+ * Refused with every reason at once where a figure lies outside, NaN included.
  * Check: 98 : 2, 100 g wanted; 98 g and 4 g poured → 196 g of the first in all, 98 g more
  */
 export function correctPour(
@@ -56,6 +61,13 @@ export function correctPour(
           },
         ],
   );
+  if (!(wantedKg > 0 && wantedKg <= mostKg))
+    issues.push({
+      code: 'total_not_positive',
+      path: 'wanted',
+      message: `Say how much is wanted: more than nothing, up to ${mostKg} kg.`,
+    });
+  issues.push(...cupIssues(cupL));
   if (issues.length > 0) return { ok: false, issues };
   const needed = Math.max(wantedKg, ...fractions.value.map((f, i) => (pouredKg[i] ?? 0) / f));
   const parts = recipe.parts.map((p, i): ToPour => {

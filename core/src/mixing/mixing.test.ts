@@ -43,6 +43,12 @@ const twoParts: Recipe = {
   ],
 };
 
+const sheetOf = (...args: Parameters<typeof batchSheet>) => {
+  const sheet = batchSheet(...args);
+  if (!sheet.ok) throw new Error(sheet.issues[0]?.message);
+  return sheet.value;
+};
+
 describe('worked by hand', () => {
   it('4 : 1 by volume, half a litre: 0.4 L and 0.1 L, weighing 0.6 kg and 0.1 kg', () => {
     const [a, b] = value(mixTo(twoParts, 0.5, 'volume'));
@@ -97,7 +103,7 @@ describe('worked by hand', () => {
   it('six corners in two-part filler: 9 minutes to place, 4 minutes of working time, three batches of 60 g', () => {
     expect(batchesNeeded(product('filler-two-part'), 9, 20)).toEqual({ count: 3, workingMin: 4, placingMin: 9 });
     expect(placingMinutes({ count: 6 }, product('filler-two-part'), 60)).toBe(9);
-    const sheet = batchSheet(product('filler-two-part'), value(mixTo(filler, 0.1, 'volume')), {
+    const sheet = sheetOf(product('filler-two-part'), value(mixTo(filler, 0.1, 'volume')), {
       placingMin: 9,
       tempC: 20,
       cupL: 1,
@@ -111,15 +117,15 @@ describe('worked by hand', () => {
     expect(placingMinutesOf(paste, 0.09)).toBeCloseTo(9, 9);
     expect(placingMinutesOf(product('enamel'), 0.03)).toBeNull();
     const whole = value(mixTo(filler, 0.09, 'volume'));
-    const sheet = batchSheet(paste, whole, { placingMin: placingMinutesOf(paste, 0.09), tempC: 20, cupL: 0.09 });
+    const sheet = sheetOf(paste, whole, { placingMin: placingMinutesOf(paste, 0.09), tempC: 20, cupL: 0.09 });
     expect([sheet.batches.length, sheet.limit]).toEqual([3, 'working time']);
     // Half the time at 30 °C: 4 × 0.508 × 0.8 = 1.63 min, and 9 ÷ 1.63 = 5.5.
-    expect(batchSheet(paste, whole, { placingMin: 9, tempC: 30, cupL: 1 }).batches).toHaveLength(6);
+    expect(sheetOf(paste, whole, { placingMin: 9, tempC: 30, cupL: 1 }).batches).toHaveLength(6);
   });
   it('what needs more than the cup is split by the cup', () => {
     const enamel = product('enamel');
     const whole = value(mixTo(thinned(enamel, 0), 2.2, 'volume'));
-    const sheet = batchSheet(enamel, whole, { placingMin: 20, tempC: 20, cupL: 1 });
+    const sheet = sheetOf(enamel, whole, { placingMin: 20, tempC: 20, cupL: 1 });
     expect([sheet.volumeL, sheet.batches.length, sheet.limit]).toEqual([2.2, 3, 'cup']);
   });
 });
@@ -261,5 +267,28 @@ describe('a mix that cannot be made', () => {
     expect(codes(mixTo({ ...twoParts, parts: [] }, 1, 'volume'))).toEqual(['parts_none']);
     expect(codes(correctPour(filler, 0.1, [-0.001, 0], 1))).toEqual(['weight_negative']);
     expect(codes(mixTo(twoParts, Number.NaN, 'volume'))).toEqual(['total_not_positive']);
+  });
+});
+
+describe('figures that cannot be', () => {
+  const recipe = {
+    name: 'R',
+    by: 'mass' as const,
+    hardenerFrac: null,
+    parts: [{ name: 'a', productId: null, share: 1, densityKgPerL: 1, hardener: false }],
+  };
+  it.each([Number.NaN, 0, -1, Number.POSITIVE_INFINITY])('a batch of %s kg is refused', (kg) =>
+    expect(correctPour(recipe, kg, [0], 1).ok).toBe(false),
+  );
+  it.each([Number.NaN, 0, 1e-6, 1e9])('a cup of %s L is refused, poured into or planned for', (cupL) => {
+    expect(correctPour(recipe, 1, [0], cupL)).toMatchObject({ ok: false, issues: [{ code: 'cup_out_of_range' }] });
+    const whole = mixTo(recipe, 1, 'mass');
+    const sheet = whole.ok && batchSheet(typicalProducts[0]!, whole.value, { placingMin: null, tempC: 20, cupL });
+    expect(sheet).toMatchObject({ ok: false, issues: [{ code: 'cup_out_of_range' }] });
+  });
+  it('a hundred batches are refused with what to do', () => {
+    const whole = mixTo({ ...recipe, by: 'volume' }, 2, 'volume');
+    const sheet = whole.ok && batchSheet(typicalProducts[0]!, whole.value, { placingMin: null, tempC: 20, cupL: 0.02 });
+    expect(sheet).toMatchObject({ ok: false, issues: [{ code: 'batches_too_many' }] });
   });
 });

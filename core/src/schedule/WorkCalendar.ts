@@ -21,6 +21,25 @@ const minutesOf = (date: Date): number => Math.round(date.getTime() / 60_000);
 
 const dayMin = 24 * 60;
 
+/** Stretches in order, those that overlap or meet as one: nobody works an hour twice, and midnight is no break. */
+function joined(shifts: readonly Shift[]): Shift[] {
+  const whole: Shift[] = [];
+  for (const s of [...shifts].sort((a, b) => a.startMin - b.startMin)) {
+    const last = whole.at(-1);
+    if (last && s.startMin <= last.endMin) last.endMin = Math.max(last.endMin, s.endMin);
+    else whole.push({ ...s });
+  }
+  return whole;
+}
+
+/** The longest stretch of a week, minutes; one that never ends counts as three days. */
+function longestOf(workingHours: Settings['workingHours']): number {
+  const week = [...weekdays, ...weekdays].flatMap((d, i) =>
+    (workingHours[d] ?? []).map((s) => ({ startMin: i * dayMin + s.fromMin, endMin: i * dayMin + s.toMin })),
+  );
+  return Math.min(3 * dayMin, Math.max(...joined(week).map((s) => s.endMin - s.startMin)));
+}
+
 /** Days looked ahead for a shift before the calendar is called empty. */
 const mostDays = 400;
 
@@ -43,12 +62,12 @@ export function workCalendar(settings: Pick<Settings, 'timeZone' | 'workingHours
     const known = byUtcDay.get(utcDay);
     if (known) return known;
     const middle = new TZDate((utcDay * dayMin + dayMin / 2) * 60_000, timeZone);
-    const shifts = [-1, 0, 1].flatMap((n) => shiftsOf(addDays(middle, n))).sort((a, b) => a.startMin - b.startMin);
+    const shifts = joined([-1, 0, 1].flatMap((n) => shiftsOf(addDays(middle, n))));
     byUtcDay.set(utcDay, shifts);
     return shifts;
   };
   return {
-    longestShiftMin: Math.max(...weekdays.flatMap((d) => (workingHours[d] ?? []).map((s) => s.toMin - s.fromMin))),
+    longestShiftMin: longestOf(workingHours),
     shiftAt(minute) {
       const first = Math.floor(minute / dayMin);
       for (let day = first; day < first + mostDays; day += 1) {

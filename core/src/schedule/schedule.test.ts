@@ -47,6 +47,60 @@ describe('workCalendar', () => {
   });
 });
 
+describe('hours as they are typed', () => {
+  const day = (...shifts: [number, number][]) => shifts.map(([from, to]) => ({ fromMin: from * 60, toMin: to * 60 }));
+  const withDays = (mon: ReturnType<typeof day>, tue: ReturnType<typeof day> = []) =>
+    workCalendar({ ...settings, timeZone: 'UTC', workingHours: { ...settings.workingHours, mon, tue, wed: [] } });
+  it('overlapping shifts count once, adjoining ones are one, and midnight is no break', () => {
+    // Monday 23 November 2026.
+    const overlapping = withDays(day([8, 12], [10, 15]));
+    expect(overlapping.shiftAt(at('2026-11-23T11:00Z'))).toEqual({
+      startMin: at('2026-11-23T08:00Z'),
+      endMin: at('2026-11-23T15:00Z'),
+    });
+    expect(overlapping.longestShiftMin).toBe(7 * 60);
+    const adjoining = withDays(day([8, 12], [12, 17]));
+    const long = { activities: [activity('a', 300)], nowMin: at('2026-11-23T10:00Z') };
+    expect(scheduleInOrder(long, adjoining).placed[0]).toMatchObject({ startMin: at('2026-11-23T10:00Z') });
+    const night = withDays(day([20, 24]), day([0, 4]));
+    expect(night.shiftAt(at('2026-11-23T21:00Z'))).toEqual({
+      startMin: at('2026-11-23T20:00Z'),
+      endMin: at('2026-11-24T04:00Z'),
+    });
+  });
+  it('however they overlap, work lies in hours that were typed and takes the minutes it takes', () => {
+    const hours = fc.array(fc.tuple(fc.integer({ min: 0, max: 23 }), fc.integer({ min: 1, max: 24 })), {
+      minLength: 1,
+      maxLength: 4,
+    });
+    fc.assert(
+      fc.property(hours, fc.integer({ min: 1, max: 900 }), (typed, minutes) => {
+        const shifts = typed.filter(([from, to]) => from < to);
+        fc.pre(shifts.length > 0);
+        const own = workCalendar({
+          ...settings,
+          timeZone: 'UTC',
+          workingHours: { mon: day(...shifts), tue: [], wed: [], thu: [], fri: [], sat: [], sun: [] },
+        });
+        const { placed } = scheduleInOrder(
+          { activities: [activity('a', minutes, [], { divisible: true })], nowMin: at('2026-11-23T00:00Z') },
+          own,
+        );
+        const worked = (minute: number) => {
+          const date = new Date(minute * 60_000);
+          return (
+            date.getUTCDay() === 1 && shifts.some(([from, to]) => date.getUTCHours() >= from && date.getUTCHours() < to)
+          );
+        };
+        let counted = 0;
+        for (let m = placed[0]!.startMin; m < placed[0]!.endMin; m += 1) counted += worked(m) ? 1 : 0;
+        expect(counted).toBe(minutes);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
 describe('scheduleInOrder', () => {
   it('lets waits run through the night and the weekend, and work only in working hours', () => {
     // Friday 27 November 2026: 30 min from 16:00, then 2 h to dry: Monday.

@@ -20,5 +20,5 @@ export const buyListToCsv = (list: BuyList): string =>
         l.for.join(', '),
       ]),
     },
-    { newline: '\r\n' },
+    { newline: '\r\n', escapeFormulae: true },
   );

@@ -1,9 +1,11 @@
+import fc from 'fast-check';
 import jsQR from 'jsqr';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { ownProduct, typicalProducts } from '../products';
+import { buyList } from '../stock';
 import type { Product } from '../workshop';
-import { productsFromCsv, productsToCsv, qrCode, recordCode, recordOfCode } from './index';
+import { buyListToCsv, productsFromCsv, productsToCsv, qrCode, recordCode, recordOfCode } from './index';
 
 const known: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const read = (text: string, sheets: Record<string, Product> = {}) => {
@@ -69,6 +71,88 @@ describe('product sheets as CSV', () => {
     const { issues, products } = read([`${one[0]},shoe size`, `${one[1]},44`, `${one[1]},45`].join('\r\n'));
     expect(issues.map((i) => i.code)).toEqual(['csv_column_unknown', 'csv_row_twice']);
     expect(products).toHaveLength(1);
+  });
+});
+
+describe('sheets that somebody made to break it', () => {
+  const nasty = fc.oneof(
+    fc.constantFrom(
+      '(none)',
+      "'=x",
+      '=1+1',
+      '@SUM(A1)',
+      '+1',
+      '-1',
+      "'",
+      "''",
+      ' a ',
+      '\ta\t',
+      'a\rb',
+      'a\nb',
+      'a, b; c',
+      '"',
+      '',
+    ),
+    fc.string({ maxLength: 12 }),
+  );
+  it('words come back as they went: blanks at the ends, marks, tabs, line ends, what looks like nothing or like a formula', () => {
+    fc.assert(
+      fc.property(nasty, nasty, fc.option(nasty), (name, cleanUp, thinner) => {
+        const sheet: Product = { ...known.enamel!, name, cleanUp, thinner, family: name };
+        const csv = productsToCsv([sheet, known.enamel!]);
+        expect(read(csv).products[0]).toEqual(sheet);
+        for (const row of Papa.parse<string[]>(csv).data) for (const cell of row) expect(cell).not.toMatch(/^[=@\t\r]/);
+      }),
+      { numRuns: 300 },
+    );
+  });
+  it.each([
+    'times.__proto__.x',
+    '__proto__.polluted',
+    'constructor.prototype.x',
+    'times.constructor.x',
+    'valueTags.__proto__',
+  ])('a column %s is left out aloud, and nothing is written into what all objects share', (column) => {
+    const one = productsToCsv([known.enamel!]).split('\r\n');
+    const { issues, products } = read([`${one[0]},${column}`, `${one[1]},polluted`].join('\r\n'));
+    expect(issues).toMatchObject([{ code: 'csv_column_unknown', path: column }]);
+    expect(products).toEqual([known.enamel]);
+    expect(({} as Record<string, unknown>).x ?? ({} as Record<string, unknown>).polluted).toBeUndefined();
+  });
+  it('columns that stand inside one another are said by the row', () => {
+    const one = productsToCsv([known.enamel!]).split('\r\n');
+    const { issues } = read([`${one[0]},id.x.y`, `${one[1]},1`].join('\r\n'));
+    expect(issues).toMatchObject([{ code: 'csv_columns_clash', path: 'row 2' }]);
+  });
+  it('an id that every object answers to is refused by the row', () => {
+    const { issues, products } = read(
+      'id,name,kind,carrier\nconstructor,constructor,paint,water\nmine,constructor,paint,water',
+    );
+    expect(issues.map((i) => i.path)).toEqual(['row 2']);
+    expect(products.map((p) => p.name)).toEqual(['constructor']);
+  });
+  it('a hundred thousand bad rows are said in fifty sentences and a count', () => {
+    const rows = Array.from({ length: 100_000 }, (_, i) => `p${i},P,nonsense,water`);
+    const { issues } = read(['id,name,kind,carrier', ...rows].join('\n'));
+    expect(issues).toHaveLength(51);
+    expect(issues.at(-1)?.message).toMatch(/^99950 more rows/);
+  });
+  it('a comma between thousands is asked back where cells are parted by commas', () =>
+    expect(read('id,name,kind,carrier,coats\nx,X,paint,water,"1,000"').issues[0]?.message).toMatch(/Row 2/));
+});
+
+describe('a buy list', () => {
+  it('runs nothing in a spreadsheet, whatever a product or piece is called', () => {
+    const product = { ...known.enamel!, name: '=HYPERLINK("http://x")' };
+    const list = buyList(
+      [{ pieceId: 'p', pieceName: '@cmd', productId: product.id, atMin: 0, highL: 1 }],
+      [],
+      { [product.id]: product },
+      0,
+    );
+    const cells = Papa.parse<string[]>(buyListToCsv(list)).data.flat();
+    expect(cells.filter((c) => /^[=+@\t\r]/.test(c))).toEqual([]);
+    expect(cells).toContain(`'${product.name}`);
   });
 });
 

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { good, type Issue, parseNumber, type Result, refused } from '../units';
-import { issuesInWords, type Product, productSchema } from '../workshop';
+import { isReservedId, issuesInWords, type Product, productSchema } from '../workshop';
 
 type Json = string | number | boolean | null | Json[] | { [key: string]: Json };
 
@@ -8,6 +8,12 @@ type Json = string | number | boolean | null | Json[] | { [key: string]: Json };
 const nothing = '(none)';
 /** Lists of plain words stand in one cell. */
 const listMark = '; ';
+/** Stands before words that a spreadsheet would run or trim, or that would read as something else; taken off when they are read. */
+const wordMark = "'";
+
+/** Words as a cell: whatever a spreadsheet or our own reading would change is marked. */
+const wordCell = (word: string): string =>
+  word === '' || word === nothing || /^[=+\-@'\t\r\n]/.test(word) || word !== word.trim() ? `${wordMark}${word}` : word;
 
 /** A record as single cells, each under the path to it: `times.recoatFromMin.low`, `packs.1.price`. */
 function flat(value: Json, path: string, cells: Map<string, string>): void {
@@ -17,7 +23,7 @@ function flat(value: Json, path: string, cells: Map<string, string>): void {
     else value.forEach((v, i) => void flat(v, `${path}.${i + 1}`, cells));
   } else if (typeof value === 'object')
     for (const [key, v] of Object.entries(value)) flat(v, path ? `${path}.${key}` : key, cells);
-  else cells.set(path, String(value));
+  else cells.set(path, typeof value === 'string' ? wordCell(value) : String(value));
 }
 
 /** Columns that stand first, for people. */
@@ -34,7 +40,7 @@ export function productsToCsv(products: readonly Product[]): string {
   const columns = [...first, ...found.filter((c) => !first.includes(c)).sort()];
   return Papa.unparse(
     { fields: columns, data: rows.map((r) => columns.map((c) => r.get(c) ?? '')) },
-    { newline: '\r\n', escapeFormulae: true },
+    { newline: '\r\n' },
   );
 }
 
@@ -55,40 +61,58 @@ const words = new Set([
   'sheen',
   'cleanUp',
 ]);
-const isWord = (path: string): boolean => words.has(path) || /(^|\.)(tag|name|by)$/.test(path);
+const isWord = (path: string): boolean =>
+  words.has(path) || /(^|\.)(tag|name|by)$/.test(path) || path.startsWith('valueTags.');
 
-/** A cell as the value it stands for: numbers with point or comma, yes and no. */
-function readCell(path: string, written: string): Json {
+/** A cell as the value it stands for: numbers with point, or with comma where cells are parted by something else; yes and no. */
+function readCell(path: string, raw: string, commaIsDecimal: boolean): Json {
+  const written = raw.trim();
   if (written === nothing) return lists.includes(path) ? [] : null;
-  // Spreadsheets are kept from running a cell as a formula by a mark before it.
-  const cell = written.replace(/^'(?=[=+\-@])/, '');
+  if (isWord(path) && written.startsWith(wordMark)) return raw.slice(raw.indexOf(wordMark) + 1);
   if (wordLists.includes(path))
-    return cell
+    return written
       .split(';')
       .map((w) => w.trim())
       .filter((w) => w !== '');
-  if (isWord(path)) return cell;
-  if (/^(true|yes)$/i.test(cell)) return true;
-  if (/^(false|no)$/i.test(cell)) return false;
-  return parseNumber(cell) ?? cell;
+  if (isWord(path)) return written;
+  if (/^(true|yes)$/i.test(written)) return true;
+  if (/^(false|no)$/i.test(written)) return false;
+  // Some spreadsheets mark a negative number too.
+  const number = written.replace(/^'(?=-)/, '');
+  return parseNumber(commaIsDecimal ? number.replace(',', '.') : number) ?? written;
 }
 
-/** Puts a value where its path says; numbered steps of a path are places of a list. */
-function put(root: { [key: string]: Json }, path: readonly string[], value: Json): void {
+type Holder = { [key: string]: Json };
+
+/** Puts a value where its path says; numbered steps of a path are places of a list. False where something else stands there. */
+function put(root: Holder, path: readonly string[], value: Json): boolean {
   let at: Json = root;
-  path.forEach((key, i) => {
-    const last = i === path.length - 1;
+  for (const [i, key] of path.entries()) {
+    if (typeof at !== 'object' || at === null) return false;
     const place = /^\d+$/.test(key) ? String(Number(key) - 1) : key;
-    const holder = at as { [key: string]: Json };
-    if (last) holder[place] = value;
+    const holder = at as Holder;
+    if (i === path.length - 1) holder[place] = value;
     else {
-      holder[place] ??= /^\d+$/.test(path[i + 1]!) ? [] : {};
+      holder[place] ??= /^\d+$/.test(path[i + 1]!) ? [] : (Object.create(null) as Holder);
       at = holder[place]!;
     }
-  });
+  }
+  return true;
 }
 
-const isObject = (value: Json | undefined): value is { [key: string]: Json } =>
+/** Whether a column names a place on a sheet: its first step is one, none is a word that every object answers to. */
+const isColumn = (column: string): boolean => {
+  const path = column.split('.');
+  return path[0]! in productSchema.shape && path.every((key) => key !== '' && !isReservedId(key)) && path.length <= 5;
+};
+
+/** What the first line parts its columns with. */
+const delimiterOf = (text: string): string => {
+  const head = text.slice(0, Math.max(0, text.search(/[\r\n]/)) || undefined);
+  return [',', ';', '\t'].reduce((best, d) => (head.split(d).length > head.split(best).length ? d : best), ',');
+};
+
+const isObject = (value: Json | undefined): value is Holder =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** A row over the sheet it stands for: empty cells keep what that sheet says. */
@@ -101,6 +125,9 @@ function onto(base: Json, row: Json): Json {
     ]),
   );
 }
+
+/** As many are said one by one. */
+const mostIssues = 50;
 
 /** Sheets read from a CSV, and what could not be read, row by row. */
 export interface ReadProducts {
@@ -120,11 +147,9 @@ export function productsFromCsv(
   known: Readonly<Record<string, Product>>,
   blank: Omit<Product, 'id' | 'name' | 'kind' | 'carrier'>,
 ): Result<ReadProducts> {
-  const parsed = Papa.parse<Record<string, string>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-  });
-  const columns = parsed.meta.fields ?? [];
+  const plain = text.replace(/^\uFEFF/, '');
+  const delimiter = delimiterOf(plain);
+  const [columns = [], ...lines] = Papa.parse<string[]>(plain, { delimiter, skipEmptyLines: 'greedy' }).data;
   const lacking = ['id', 'name', 'kind', 'carrier'].filter((c) => !columns.includes(c));
   if (lacking.length > 0)
     return refused({
@@ -132,8 +157,7 @@ export function productsFromCsv(
       path: '',
       message: `The first line has to name the columns; missing: ${lacking.join(', ')}. Export the sheets once to see how they are named. Nothing was changed.`,
     });
-  const heads = new Set([...Object.keys(productSchema.shape)]);
-  const odd = columns.filter((c) => !heads.has(c.split('.')[0] ?? ''));
+  const odd = columns.filter((c) => !isColumn(c));
   const issues: Issue[] = odd.map((c) => ({
     code: 'csv_column_unknown',
     path: c,
@@ -141,16 +165,30 @@ export function productsFromCsv(
   }));
   const products: Product[] = [];
   const seen = new Set<string>();
-  parsed.data.forEach((cells, i) => {
+  let leftOut = 0;
+  const say = (...found: Issue[]) => {
+    if (issues.length < mostIssues) issues.push(...found);
+    else leftOut += 1;
+  };
+  lines.forEach((cells, i) => {
     const line = i + 2;
-    const row: { [key: string]: Json } = {};
-    for (const column of columns) {
-      const cell = (cells[column] ?? '').trim();
-      if (cell !== '' && !odd.includes(column)) put(row, column.split('.'), readCell(column, cell));
+    const row = Object.create(null) as Holder;
+    const lost = columns.filter((column, at) => {
+      const cell = cells[at] ?? '';
+      if (cell.trim() === '' || odd.includes(column)) return false;
+      return !put(row, column.split('.'), readCell(column, cell, delimiter !== ','));
+    });
+    if (lost.length > 0) {
+      say({
+        code: 'csv_columns_clash',
+        path: `row ${line}`,
+        message: `Row ${line}: the columns ${lost.join(', ')} stand inside another column. Take one of them out.`,
+      });
+      return;
     }
     const id = String(row.id ?? '');
     if (seen.has(id)) {
-      issues.push({
+      say({
         code: 'csv_row_twice',
         path: `row ${line}`,
         message: `Row ${line}: the id “${id}” stands twice; the first one was taken.`,
@@ -158,11 +196,11 @@ export function productsFromCsv(
       return;
     }
     seen.add(id);
-    const base = (known[id] ?? blank) as unknown as Json;
+    const base = (Object.hasOwn(known, id) ? known[id] : blank) as unknown as Json;
     const checked = productSchema.safeParse(onto(base, row));
     if (checked.success) products.push(checked.data);
     else
-      issues.push(
+      say(
         ...issuesInWords(checked.error, row).map((issue) => ({
           ...issue,
           path: `row ${line}`,
@@ -170,5 +208,11 @@ export function productsFromCsv(
         })),
       );
   });
+  if (leftOut > 0)
+    issues.push({
+      code: 'csv_more',
+      path: '',
+      message: `${leftOut} more rows could not be read. Mend the first ones and import again.`,
+    });
   return good({ products, issues });
 }

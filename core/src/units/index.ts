@@ -2,7 +2,7 @@ export { formatTemperature, formatTemperatureDifference, parseHumidity, parseTem
 export { DomainError, requireWithin } from './DomainError';
 export { formatArea, formatLength, lengthLimitsM, parseLength, type UnitSystem } from './length';
 export { minuteOf } from './minuteOf';
-export { parseNumber } from './parseNumber';
+export { isTwoWays, parseNumber, readNumber, twoWaysIssue } from './parseNumber';
 export { addRanges, certain, invertRange, multiplyRanges, type Range, scaleRange } from './Range';
 export { good, type Issue, type Result, refused } from './Result';
 export { seededRandom } from './seededRandom';

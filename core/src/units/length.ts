@@ -1,5 +1,5 @@
 import { convert } from 'convert';
-import { parseNumber } from './parseNumber';
+import { isTwoWays, parseNumber, twoWaysIssue } from './parseNumber';
 import { good, type Result, refused } from './Result';
 
 /** How a workshop shows its figures; fields accept either. */
@@ -52,15 +52,21 @@ const refuse = (code: string, message: string): Result<number> => refused({ code
  * @returns length, m, within lengthLimitsM
  */
 export function parseLength(text: string, system: UnitSystem): Result<number> {
-  const typed = text.trim().toLowerCase();
+  const typed = text
+    .trim()
+    .toLowerCase()
+    .replace(/('|’|′|ft|feet|foot)\s*[-−–]\s*(?=\d)/g, '$1 ');
   if (typed === '') return refuse('length_missing', 'Type a length, for example 76 cm or 30 in.');
+  // A dash between feet and inches parts them, as on a drawing: 3'-6".
   const chunk = /([-−]?[\d.,/ ½¼¾⅛⅜⅝⅞]+)\s*(''|["”″'’′]|[a-zµ]+)?\s*/gy;
   let totalM = 0;
   let at = 0;
   let previous: LengthUnit | undefined;
   for (let match = chunk.exec(typed); match !== null && match[0] !== ''; match = chunk.exec(typed)) {
-    const value = parseNumber(match[1] ?? '');
-    if (value === undefined)
+    const number = match[1] ?? '';
+    if (isTwoWays(number)) return refused(twoWaysIssue(number));
+    const value = parseNumber(number);
+    if (value === undefined || (previous !== undefined && value < 0))
       return refuse('length_unreadable', `"${text.trim()}" is not a length. Write 76 cm, 30 in or 2'6".`);
     // Bare inches after feet are usual: 2'6.
     const bare: LengthUnit = previous === 'ft' ? 'in' : system === 'metric' ? 'cm' : 'in';

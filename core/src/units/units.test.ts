@@ -8,8 +8,10 @@ import {
   multiplyRanges,
   parseHumidity,
   parseLength,
+  parseNumber,
   parseTemperature,
   parseVolume,
+  readNumber,
   requireWithin,
   theoreticalSpreadM2PerL,
 } from './index';
@@ -141,4 +143,30 @@ describe('guards and ranges', () => {
     expect(r.low).toBeCloseTo(1.0574, 4);
     expect(r.high).toBeCloseTo(1.3846, 4);
   });
+});
+
+describe('what can be read two ways', () => {
+  it.each(['1,000', '12,500', '-1,000'])('%s is asked back, never guessed', (text) => {
+    expect(parseNumber(text)).toBeUndefined();
+    const read = readNumber(text);
+    expect(!read.ok && read.issues[0]?.message).toMatch(/two ways: write -?\d+ or -?[\d.]+\./);
+    expect(parseVolume(`${text} ml`, 'metric').ok).toBe(false);
+    expect(parseLength(`${text} mm`, 'metric').ok).toBe(false);
+  });
+  it.each([
+    ['0,500', 0.5],
+    ['1,25', 1.25],
+    ['1000', 1000],
+    ['1.000', 1],
+  ])('%s is not', (text, value) => expect(parseNumber(text)).toBe(value));
+  it.each(['3\'-6"', "3' - 6", '3 ft-6 in', '3\'6"', '3 ft 6'])(
+    '%s is three feet six (NIST Handbook 44: 1 in = 0.0254 m)',
+    (text) => {
+      const read = parseLength(text, 'us');
+      expect(read.ok && read.value).toBeCloseTo(42 * 0.0254, 12);
+    },
+  );
+  it.each(['-3 in', "3' - - 6", '1 m -20 cm'])('%s is no length', (text) =>
+    expect(parseLength(text, 'us').ok).toBe(false),
+  );
 });

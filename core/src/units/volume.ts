@@ -1,6 +1,6 @@
 import { convert } from 'convert';
 import type { UnitSystem } from './length';
-import { parseNumber } from './parseNumber';
+import { isTwoWays, parseNumber, twoWaysIssue } from './parseNumber';
 import { good, type Result, refused } from './Result';
 
 /** Litres in one US liquid gallon. Source: NIST Handbook 44, App. C (231 in³ = 3.785411784 L). */
@@ -42,6 +42,7 @@ export function parseVolume(text: string, system: UnitSystem): Result<number> {
   const value = match ? parseNumber(match[1] ?? '') : undefined;
   const unitText = (match?.[2] ?? '').replace(/\./g, '').replace(/\s+/g, ' ').trim();
   const refuse = (code: string, message: string) => refused<number>({ code, path: '', message });
+  if (match && isTwoWays(match[1] ?? '')) return refused(twoWaysIssue(match[1] ?? ''));
   if (value === undefined)
     return refuse('volume_unreadable', `"${text.trim()}" is not an amount. Write 500 ml, 0.5 L or 1 qt.`);
   const bare = system === 'metric' ? 'L' : 'US liquid quart';

@@ -63,6 +63,7 @@ export {
 export { recordUpToDate } from './migrations';
 export { defaultSettings, newWorkshop } from './newWorkshop';
 export { fileSizeIssue, issuesInWords, largestFileBytes, readWorkshopFile } from './readWorkshopFile';
+export { emptyRecords, isReservedId, recordsById } from './reservedIds';
 export {
   type AddedPart,
   type Alteration,

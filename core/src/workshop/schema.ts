@@ -33,11 +33,18 @@ import {
   weekdays,
   zoneIds,
 } from './ids';
+import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
 export const schemaVersion = 3;
 
-const id = z.string().min(1).max(200);
+const id = z
+  .string()
+  .min(1)
+  .max(200)
+  .refine((word) => !isReservedId(word), {
+    message: 'is a word that this program keeps for itself; give it another id',
+  });
 const text = z.string().max(4000);
 const name = z.string().max(200);
 const instant = z.iso.datetime({ offset: true });
@@ -144,7 +151,13 @@ export const productSchema = z.object({
   deliveryDays: z.number().min(0).max(1000),
   cleanUp: name,
   /** Where the plain values come from, by their name: colour, hidingFrac, sheen…; left out: typical, from memory. */
-  valueTags: z.record(name, z.enum(tags)),
+  valueTags: z.record(
+    z
+      .string()
+      .regex(/^[a-z]\w{0,60}$/i)
+      .refine((word) => !isReservedId(word)),
+    z.enum(tags),
+  ),
   /** Order more when no more than this is left, L; null: never told. */
   reorderL: notNegative.nullable(),
 });

@@ -1,4 +1,4 @@
-import { good, parseNumber, type Result, refused } from '@cosmesis/core/units';
+import { good, type Result, readNumber, refused } from '@cosmesis/core/units';
 import { MeasureField } from './MeasureField';
 
 interface Props {
@@ -18,11 +18,10 @@ interface Props {
 /** A field for a plain number within limits; what cannot be read stays as typed, with what to do. */
 export function NumberField({ label, draftKey, value, least, most, onValue, onEmpty, help, digits = 3 }: Props) {
   const parse = (text: string): Result<number> => {
-    const read = parseNumber(text);
-    if (read === undefined)
-      return refused({ code: 'number_unreadable', path: '', message: 'Write a number, such as 2.5 or 1/2.' });
-    return read >= least && read <= most
-      ? good(read)
+    const read = readNumber(text);
+    if (!read.ok) return read;
+    return read.value >= least && read.value <= most
+      ? good(read.value)
       : refused({ code: 'number_out_of_range', path: '', message: `From ${least} to ${most}.` });
   };
   return (

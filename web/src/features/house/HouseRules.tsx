@@ -1,6 +1,6 @@
 import { type HouseRule, houseOf, houseRuleTable, methodNames } from '@cosmesis/core/finishing';
 import type { SchoolFigures } from '@cosmesis/core/reckoning';
-import { good, parseNumber, type Result, refused } from '@cosmesis/core/units';
+import { good, type Result, readNumber, refused } from '@cosmesis/core/units';
 import {
   type Carrier,
   carriers,
@@ -285,9 +285,10 @@ function Labour() {
       `labour/${label}`,
     );
   const amount = (text: string, most: number): Result<number> => {
-    const value = parseNumber(text.replace('%', ''));
-    return value !== undefined && value >= 0 && value <= most
-      ? good(value)
+    const read = readNumber(text.replace('%', ''));
+    if (!read.ok) return read;
+    return read.value >= 0 && read.value <= most
+      ? good(read.value)
       : refused({ code: 'amount_unreadable', path: '', message: `Write an amount between 0 and ${most}.` });
   };
   return (

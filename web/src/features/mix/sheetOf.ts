@@ -10,7 +10,7 @@ import {
   totalOf,
 } from '@cosmesis/core/mixing';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
-import { good, type Result } from '@cosmesis/core/units';
+import type { Result } from '@cosmesis/core/units';
 import type { Piece, Product } from '@cosmesis/core/workshop';
 
 /** A step that something is mixed for. */
@@ -52,5 +52,5 @@ export function sheetOf(
   const whole = size === 'can' ? mixFrom(p.recipe, 0, p.canFirst ?? 0) : mixTo(p.recipe, wholeL, 'volume');
   if (!whole.ok) return whole;
   const placingMin = placingOf(size, p.product, p.task, totalOf(whole.value, 'volumeL'));
-  return good(batchSheet(p.product, whole.value, { placingMin, tempC: p.tempC, cupL: p.cupL }));
+  return batchSheet(p.product, whole.value, { placingMin, tempC: p.tempC, cupL: p.cupL });
 }

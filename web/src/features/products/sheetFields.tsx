@@ -1,4 +1,4 @@
-import { good, parseNumber, type Result, refused } from '@cosmesis/core/units';
+import { good, type Result, readNumber, refused } from '@cosmesis/core/units';
 import { type Product, productSchema, type SourcedRange, type Tag } from '@cosmesis/core/workshop';
 import type { Draft } from 'immer';
 import { replanAll } from '../../store/replanAll';
@@ -11,9 +11,9 @@ import { tagWords } from '../../ui/Working';
 export const within =
   (low: number, high: number, unit: string) =>
   (text: string): Result<number> => {
-    const value = parseNumber(text.replace(new RegExp(`${unit}$`, 'i'), '').trim());
-    if (value === undefined)
-      return refused({ code: 'number_unreadable', path: '', message: `"${text}" is not a number.` });
+    const read = readNumber(text.replace(new RegExp(`${unit}$`, 'i'), '').trim());
+    if (!read.ok) return read;
+    const { value } = read;
     if (!(value >= low && value <= high))
       return refused({
         code: 'number_out_of_range',

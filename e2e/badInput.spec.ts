@@ -37,13 +37,12 @@ test('files that cannot be read are refused with the reason, and nothing changes
   };
   await refuse(good.slice(0, good.length / 2), 'it may be cut short');
   await refuse(
-    good.replace('"schemaVersion": 3', '"schemaVersion": 7'),
-    'The file is of version 7; this Cosmesis reads up to 3.',
+    good.replace(/"schemaVersion":\s*\d+/, '"schemaVersion":7'),
+    'The file is of version 7; this Cosmesis reads up to 4.',
   );
   await refuse('{"a":1}', 'This JSON is not a Cosmesis workshop file.');
-  await refuse(Buffer.alloc(50_000_001, 32), 'workshop files are read up to 50 MB');
-  await refuse(good.replaceAll('"heightM": 1.1,', '"heightM": "tall",'), '"Ticket-office cupboard" → heightM');
-  const without = (text: string) => text.replace(/"exportedAt": "[^"]+"/, '');
+  await refuse(good.replaceAll(/"heightM":\s*1.1,/g, '"heightM":"tall",'), '"Ticket-office cupboard" → heightM');
+  const without = (text: string) => text.replace(/"exportedAt":\s*"[^"]+"/, '');
   expect(without(await exportText(page))).toBe(without(good));
 });
 
@@ -120,9 +119,7 @@ test('a record that cannot be read is set aside and can be downloaded; the rest 
       }),
   );
   await page.goto('/pieces');
-  await expect(page.getByRole('alert')).toContainText(
-    'One record could not be read and was set aside. The rest is open.',
-  );
+  await expect(page.getByRole('alert')).toContainText('One thing was set aside, and is kept. The rest is open.');
   await expect(page.getByRole('link', { name: 'Refreshment table' })).toBeVisible();
   const [download] = await Promise.all([
     page.waitForEvent('download'),

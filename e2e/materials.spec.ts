@@ -102,25 +102,25 @@ test('a can’s label is typed in, the sheet chosen in a plan, reset, and sheets
 }) => {
   await openFresh(page, '/products');
   await page.getByRole('link', { name: 'Type in your can’s label' }).click();
-  await page.getByLabel('Name on the can').fill('Barn red, from the merchant');
+  await page.getByLabel('Name on the can').fill('Signal red, from the merchant');
   await page.getByRole('button', { name: 'Next' }).click();
   await page.getByLabel('Covers at least, m² per litre').fill('12,5');
   await page.getByLabel('Covers at most, m² per litre').fill('a lot');
-  await expect(page.getByText('Write a number, such as 2.5 or 1/2.')).toBeVisible();
+  await expect(page.getByText('"a lot" is not a number. Write 2.5 or 1/2.')).toBeVisible();
   await page.getByLabel('Covers at most, m² per litre').fill('13.5');
   await page.getByRole('button', { name: 'That is all it says' }).click();
-  await expect(page.getByRole('heading', { name: 'Barn red, from the merchant' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Signal red, from the merchant' })).toBeVisible();
   await expect(page.getByRole('group', { name: /Spreading rate by brush/ }).getByLabel('likely')).toHaveValue('13');
   await page.getByRole('link', { name: 'Products', exact: true }).click();
   const sheets = await downloaded(page, page.getByRole('button', { name: 'Sheets as CSV' }));
-  expect(sheets.text).toContain('Barn red, from the merchant');
+  expect(sheets.text).toContain('Signal red, from the merchant');
   const changed = sheets.text
-    .replace('"Barn red, from the merchant"', '"Barn red, read again"')
-    .replace('Barn red, from the merchant', 'Barn red, read again');
+    .replace('"Signal red, from the merchant"', '"Signal red, read again"')
+    .replace('Signal red, from the merchant', 'Signal red, read again');
   await page
     .getByLabel('Read sheets from CSV')
     .setInputFiles({ name: 'sheets.csv', mimeType: 'text/csv', buffer: Buffer.from(changed) });
-  await expect(page.getByRole('link', { name: 'Barn red, read again' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Signal red, read again' })).toBeVisible();
   await page
     .getByLabel('Read sheets from CSV')
     .setInputFiles({ name: 'sheets.csv', mimeType: 'text/csv', buffer: Buffer.from('name,price\nPaint,3') });

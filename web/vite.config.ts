@@ -1,8 +1,23 @@
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { compression } from 'vite-plugin-compression2';
 
+/** A name of the code that works things out: what another one has worked out is worked out again. */
+function codeVersion(): string {
+  const core = fileURLToPath(new URL('../core/src', import.meta.url));
+  const hash = createHash('sha256');
+  const files = readdirSync(core, { recursive: true, encoding: 'utf8' }).filter(
+    (f) => f.endsWith('.ts') && !f.endsWith('.test.ts'),
+  );
+  for (const file of files.sort()) hash.update(file).update(readFileSync(`${core}/${file}`));
+  return hash.digest('hex').slice(0, 12);
+}
+
 export default defineConfig({
+  define: { __CODE_VERSION__: JSON.stringify(codeVersion()) },
   plugins: [react(), compression({ algorithms: ['brotliCompress'], threshold: 512 })],
   worker: { format: 'es' },
   build: { target: 'es2022', sourcemap: false },

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { demoWorkshop } from '@cosmesis/core/demo';
+import { planOf } from '@cosmesis/core/finishing';
 import { reckonPiece } from '@cosmesis/core/reckoning';
 import { writeWorkshopFile } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
@@ -63,12 +64,13 @@ describe('the command line', () => {
     ).toEqual(['SAF-01', 'SAF-01', 'SUB-12']);
   });
 
-  it('plans a piece that has a survey and looks but no steps', () => {
+  it('plans a piece that has a survey and looks and was not begun', () => {
     const bare = JSON.parse(text);
-    for (const piece of bare.pieces) Object.assign(piece, { steps: [], log: [] });
+    for (const piece of bare.pieces) Object.assign(piece, { log: [] });
     const counter = printed('plan', JSON.stringify(bare)).find((p) => p.id === 'parcels-counter')!;
-    expect(counter.generated).toBe(true);
-    expect(counter.steps.map((s) => s.id)).toEqual(demo.pieces['parcels-counter']!.steps.map((s) => s.id));
+    expect(counter.steps.map((s) => s.id)).toEqual(
+      planOf(demo.pieces['parcels-counter']!, demo).steps.map((s) => s.id),
+    );
     expect(printed('schedule', JSON.stringify(bare)).find((p) => p.id === 'parcels-counter')?.steps.length).toBe(
       counter.steps.length,
     );
@@ -78,7 +80,7 @@ describe('the command line', () => {
     const good = run('schedule', file(text), '--now', at);
     expect(good.status).toBe(0);
     expect((JSON.parse(good.stdout) as Printed).pieces).toHaveLength(9);
-    const bad = run('check', file(text.replace('"heightM": 1.1,', '"heightM": "tall",')));
+    const bad = run('check', file(text.replace('"heightM":1.1,', '"heightM":"tall",')));
     expect(bad.status).toBe(1);
     expect(bad.stdout).toBe('');
     expect(bad.stderr).toMatch(/pieces → "Ticket-office cupboard" → heightM: .*expected number/);

@@ -1,6 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
+import { gunzipSync } from 'node:zlib';
 import type { Issue } from '@cosmesis/core/units';
-import { fileSizeIssue } from '@cosmesis/core/workshop';
+import { fileSizeIssue, largestFileBytes } from '@cosmesis/core/workshop';
 import { type Command, commands, runCommand } from './runCommand';
 
 const usage = `Use: npm run -s cosmesis -- ${commands.join('|')} FILE [--now 2026-11-25T08:00:00+00:00]`;
@@ -25,7 +26,9 @@ function read(path: string): string {
   try {
     const issue = fileSizeIssue(statSync(path).size);
     if (issue) stop([issue]);
-    return readFileSync(path, 'utf8');
+    const bytes = readFileSync(path);
+    const packed = bytes[0] === 0x1f && bytes[1] === 0x8b;
+    return (packed ? gunzipSync(bytes, { maxOutputLength: largestFileBytes }) : bytes).toString('utf8');
   } catch {
     return stop([complaint(`"${path}" cannot be read. Check the name of the file.`)]);
   }

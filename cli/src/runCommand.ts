@@ -1,7 +1,7 @@
-import { generatePlan, replan } from '@cosmesis/core/finishing';
+import { planOf } from '@cosmesis/core/finishing';
 import { type Reckoning, reckonPiece } from '@cosmesis/core/reckoning';
-import { good, type Issue, type Result, refused } from '@cosmesis/core/units';
-import { type Piece, readWorkshopFile, type Workshop, workshopFromFile } from '@cosmesis/core/workshop';
+import { good, type Result, refused } from '@cosmesis/core/units';
+import { readWorkshopFile, workshopFromFile } from '@cosmesis/core/workshop';
 
 /** What the command line can print. */
 export const commands = ['plan', 'quantities', 'schedule', 'check'] as const;
@@ -47,13 +47,6 @@ const views: Readonly<Record<Exclude<Command, 'plan'>, (r: Reckoning) => unknown
   check: (r) => ({ findings: r.findings }),
 };
 
-/** Prints the plan as it stands; of a piece without steps, the one that its survey and looks give. */
-function planOf(piece: Piece, workshop: Workshop): { steps: unknown; generated: boolean; issues: readonly Issue[] } {
-  const fresh = generatePlan(piece, workshop);
-  const steps = piece.steps.length > 0 ? piece.steps : replan(piece, workshop).steps;
-  return { steps, generated: piece.steps.length === 0, issues: fresh.ok ? fresh.warnings : fresh.issues };
-}
-
 /**
  * One command over a workshop file.
  * @param text the file's text
@@ -72,7 +65,10 @@ export function runCommand(command: Command, text: string, now?: string): Result
   const workshop = workshopFromFile(read.value);
   const pieces = Object.values(workshop.pieces).map((piece) => {
     const head = { id: piece.id, name: piece.name };
-    if (command === 'plan') return { ...head, ...planOf(piece, workshop) };
+    if (command === 'plan') {
+      const { steps, issues } = planOf(piece, workshop);
+      return { ...head, steps, issues };
+    }
     const reckoned = reckonPiece({ piece, products: workshop.products, settings: workshop.settings, nowMin });
     return reckoned.ok
       ? { ...head, ...(views[command](reckoned.value) as object), issues: reckoned.value.issues }

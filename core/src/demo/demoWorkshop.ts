@@ -1,4 +1,3 @@
-import { replan } from '../finishing';
 import { newDamage, newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { keepPlan, reckonPiece } from '../reckoning';
@@ -9,6 +8,7 @@ import {
   newWorkshop,
   type Piece,
   type Product,
+  recordsById,
   type Surface,
   type Workshop,
 } from '../workshop';
@@ -38,21 +38,19 @@ function begun(
   minutesAgo: number,
   nowMin: number,
 ): Piece {
-  const planned = { ...piece, steps: replan(piece, { products, settings }).steps };
   const start = nowMin - 14 * 24 * 60;
-  const reckoned = reckonPiece({ piece: { ...planned, startAt: iso(start) }, products, settings, nowMin: start });
-  if (!reckoned.ok) return planned;
+  const reckoned = reckonPiece({ piece: { ...piece, startAt: iso(start) }, products, settings, nowMin: start });
+  if (!reckoned.ok) return piece;
   const last = reckoned.value.steps.find((s) => s.step.id === lastStepId);
-  if (!last) return planned;
+  if (!last) return piece;
   const shift = nowMin - minutesAgo - last.endMin;
   const done = reckoned.value.steps.filter((s) => s.endMin <= last.endMin);
   return {
-    ...planned,
-    steps: reckoned.value.steps.map((s) => s.step),
+    ...piece,
     startAt: iso(start + shift),
     log: done.map((s, i) => ({
       id: `${piece.id}-log-${i}`,
-      stepId: s.step.id,
+      step: s.step,
       startedAt: iso(s.startMin + shift),
       doneAt: iso(s.endMin + shift),
       actualL: s.productL ? Math.round(s.productL.likely * (i % 3 === 0 ? 1.12 : 0.97) * 1000) / 1000 : null,
@@ -288,15 +286,13 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
   const pieces = [
     begun(ticketCupboard(created), workshop.products, settings, 'carcass/paint/1', 85, nowMin),
     begun(refreshmentTable(created), workshop.products, settings, 'top/seal/1', 40, nowMin),
-    ...[
-      parcelsCounter(created),
-      withOtherPlan(writingSlope(created), created),
-      stool(1, created),
-      stool(2, created),
-      stool(3, created),
-      bench(created),
-      caneChair(created),
-    ].map((piece) => ({ ...piece, steps: replan(piece, workshop).steps })),
+    parcelsCounter(created),
+    withOtherPlan(writingSlope(created), created),
+    stool(1, created),
+    stool(2, created),
+    stool(3, created),
+    bench(created),
+    caneChair(created),
   ];
   const weather = [
     [-5 * 24 * 60, 7.5, 0.88, 6.9],
@@ -315,7 +311,7 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
   ): Container => ({
     id,
     productId,
-    leftL,
+    ledger: [{ at: iso(nowMin - boughtDaysAgo * day), deed: 'brought', ofId: null, changeL: leftL, countedL: null }],
     boughtAt: iso(nowMin - boughtDaysAgo * day),
     openedAt: openedDaysAgo === null ? null : iso(nowMin - openedDaysAgo * day),
     place,
@@ -366,10 +362,10 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
   };
   return {
     ...workshop,
-    containers: Object.fromEntries(cans.map((c) => [c.id, c])),
-    mixes: { [mix.id]: mix },
-    supplies: {
-      sheets: {
+    containers: recordsById(cans),
+    mixes: recordsById([mix]),
+    supplies: recordsById([
+      {
         id: 'sheets',
         kind: 'abrasive sheet',
         name: 'Abrasive sheets, assorted grits',
@@ -379,13 +375,17 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
         reorderAt: 10,
         deliveryDays: 3,
       },
-    },
-    pieces: Object.fromEntries(pieces.map((p) => [p.id, p])),
-    readings: Object.fromEntries(
-      weather.map(([ago, airTempC, relHumFrac, surfaceTempC], i) => [
-        `r${i}`,
-        { id: `r${i}`, at: iso(nowMin + ago), space: 'Goods shed', airTempC, relHumFrac, surfaceTempC },
-      ]),
+    ]),
+    pieces: recordsById(pieces),
+    readings: recordsById(
+      weather.map(([ago, airTempC, relHumFrac, surfaceTempC], i) => ({
+        id: `r${i}`,
+        at: iso(nowMin + ago),
+        space: 'Goods shed',
+        airTempC,
+        relHumFrac,
+        surfaceTempC,
+      })),
     ),
   };
 }

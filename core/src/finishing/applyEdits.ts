@@ -75,7 +75,8 @@ function insert(steps: readonly Step[], extra: Piece['edits']['extra'][number]):
     productId: extra.productId,
     method: extra.method,
     grit: extra.grit,
-    byHand: true,
+    // How it is held is not asked: where a machine could go through the veneer, a machine is assumed.
+    byHand: extra.kind !== 'sand' && extra.kind !== 'strip-abrasive',
     part: null,
     count: 1,
     lineM: 0,

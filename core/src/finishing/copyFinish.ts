@@ -1,4 +1,6 @@
 import type { Piece, ZoneId } from '../workshop';
+import type { Shop } from './generatePlan';
+import { planOf } from './planOf';
 
 /** A finish taken from one piece and fitted to the zones of another. */
 export interface CopiedFinish {
@@ -17,16 +19,17 @@ export interface CopiedFinish {
  * number that was meant.
  * @param zones zones of the piece that is to get the finish
  */
-export function copyFinish(from: Piece, zones: readonly ZoneId[], as: 'planned' | 'logged'): CopiedFinish {
-  const done = new Set(from.log.filter((e) => e.doneAt !== null).map((e) => e.stepId));
+export function copyFinish(from: Piece, zones: readonly ZoneId[], as: 'planned' | 'logged', shop: Shop): CopiedFinish {
+  const { steps } = planOf(from, shop);
+  const done = new Set(from.log.filter((e) => e.doneAt !== null).map((e) => e.step.id));
   const matched = zones.filter((z) => from.looks[z] !== undefined);
   const choices: Piece['choices'] = Object.fromEntries(
     Object.entries(from.choices).filter(([key]) => zones.includes(key.split('/')[0] as ZoneId)),
   );
-  for (const step of from.steps) {
+  for (const step of steps) {
     if (step.zoneId === null || step.productId === null || !zones.includes(step.zoneId)) continue;
     const key = `${step.zoneId}/${step.kind}`;
-    const own = from.steps.filter((s) => s.zoneId === step.zoneId && s.kind === step.kind);
+    const own = steps.filter((s) => s.zoneId === step.zoneId && s.kind === step.kind);
     const laid = own.filter((s) => done.has(s.id));
     const coats = as === 'logged' && laid.length > 0 ? laid.length : own.length;
     choices[key] = { productId: step.productId, method: step.method, coats };

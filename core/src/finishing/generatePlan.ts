@@ -83,7 +83,7 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
         : planZone(chain(situation.zoneId), situation, house),
   }));
   if (planned.every((p) => p.chain.drafts.length === 0)) return good([]);
-  addNeighbourSteps(planned, house);
+  addNeighbourSteps(planned, house, piece.edits);
   const chains = planned.map((p) => p.chain);
   const whole = aroundTheWork({ whole: chain(null), house, planned, piece, zones, tools: settings.tools });
   const order = (zoneId: ZoneId | null) => (zoneId === null ? -1 : zoneOrder.indexOf(zoneId));

@@ -1,5 +1,5 @@
 import { zoneNames } from '../piece';
-import type { Step } from '../workshop';
+import type { Piece, Step } from '../workshop';
 import type { House } from './houseRules';
 import { lookRow } from './lookTable';
 import { phase } from './phases';
@@ -141,11 +141,27 @@ function coverKept(p: Planned, all: readonly Planned[]): void {
   }
 }
 
+/** The inside is begun before the outside has its last coat, however the days fall: what drips out of it falls on that. */
+function insideFirst(all: readonly Planned[]): void {
+  const coats = (p: Planned | undefined) =>
+    p?.chain.drafts.filter((d) => stepKind(d.step.kind).film || d.step.kind === 'wax') ?? [];
+  const inside = coats(all.find((p) => p.situation.zoneId === 'interior')).find((d) => stepKind(d.step.kind).film);
+  if (!inside) return;
+  for (const p of all) {
+    if (p.situation.zoneId === 'interior' || p.situation.zoneId === 'hardware') continue;
+    const last = coats(p).at(-1);
+    if (last && last.phase > inside.phase) waitOn(last.step, inside.step);
+  }
+}
+
 /** Adds to the zones' own steps what they ask of each other, and the waits between them. */
-export function addNeighbourSteps(all: readonly Planned[], house: House): void {
+export function addNeighbourSteps(all: readonly Planned[], house: House, edits: Piece['edits']): void {
   dustBeforeFilm(all);
   for (const p of all) if (p.situation.look === 'leave') coverKept(p, all);
   const clears = all.filter((p) => isClear(p.situation.look));
   if (house['top-or-base-first'] === 'top-first') for (const p of clears) maskForPaint(p, all, house);
   for (const p of clears) coverFromClear(p, all, house);
+  // Who puts the inside last by hand is let do so, and told.
+  const own = edits.pins.some((p) => p.afterId.startsWith('interior/'));
+  if (!own && house['interior-first'] !== 'after' && house['top-or-base-first'] !== 'base-first') insideFirst(all);
 }

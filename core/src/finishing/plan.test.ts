@@ -4,7 +4,7 @@ import { buildFaces, newDamage, newPiece, shapeOf, zonesOf } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type Piece, type Product, type Step, type Surface, type ZoneId } from '../workshop';
 import { ladderRemovalUm, veneerLadder } from './grits';
-import { checkPlan, generatePlan, houseOf, nothingAround, replan, ruleTable, runPlan, type StepTime } from './index';
+import { checkPlan, generatePlan, houseOf, nothingAround, planOf, ruleTable, runPlan, type StepTime } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const shop = { products, settings: defaultSettings('W', 'Europe/London', 'metric', 'GBP') };
@@ -241,16 +241,15 @@ describe('looks that keep or feed the wood', () => {
   });
 });
 
-describe('replan', () => {
+describe('planOf', () => {
   it('freezes logged steps, keeps choices that apply and names those that do not', () => {
     const piece = chest();
     const planned = {
       ...piece,
-      steps: steps(piece),
       log: [
         {
           id: 'l',
-          stepId: 'carcass/degrease/1',
+          step: steps(piece).find((s) => s.id === 'carcass/degrease/1')!,
           startedAt: null,
           doneAt: '2026-11-25T09:00:00Z',
           actualL: null,
@@ -260,7 +259,7 @@ describe('replan', () => {
         },
       ],
     };
-    const again = replan(
+    const again = planOf(
       {
         ...planned,
         looks: { ...piece.looks, carcass: 'leave' },

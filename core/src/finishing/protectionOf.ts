@@ -20,7 +20,7 @@ const mixedHot = (product: Product | undefined): boolean => product?.hazards.inc
  * breathed and gets into the eyes, waterborne too; a cartridge mask with its dust filter also serves against dust.
  * The label and the safety sheet come first.
  */
-export function protectionOf(step: Step, product: Product | undefined): Worn[] {
+function protectionOf(step: Step, product: Product | undefined): Worn[] {
   const kind = stepKind(step.kind);
   const worn = new Set(kind.protection.flatMap((p) => wornAs[p] ?? []));
   const vapour = product !== undefined && (isFlammable(product) || product.hazards.includes('vapour'));

@@ -2,7 +2,7 @@ import { buildFaces, formById, shapeOf, tips } from '../piece';
 import type { Piece } from '../workshop';
 
 /** Clothing storage at least this high tips: 27 in, ASTM F2057-23 and 16 CFR 1261 (written for makers; recalled), m. */
-export const restraintFromM = 0.6858;
+const restraintFromM = 0.6858;
 
 /**
  * What has to be fitted before a piece is handed over: a restraint to the wall for whatever is tall on one side or has

@@ -25,11 +25,13 @@ function filmOf(state: SurfaceState, products: Readonly<Record<string, Product>>
   return top.old ?? finishOf(top.productId ? products[top.productId] : undefined);
 }
 
-/** Steps done on a zone in its present round, in the order of the plan. */
+/** Steps done on a zone in its present round, in the order they were logged. */
 const doneNow = (piece: Piece, zoneId: ZoneId): Step[] => {
-  const logged = new Set(piece.log.filter((e) => e.startedAt !== null || e.doneAt !== null).map((e) => e.stepId));
   const earlier = earlierSteps(piece, zoneId);
-  return piece.steps.filter((s) => s.zoneId === zoneId && logged.has(s.id) && !earlier.has(s.id));
+  return piece.log
+    .filter((e) => e.startedAt !== null || e.doneAt !== null)
+    .map((e) => e.step)
+    .filter((s) => s.zoneId === zoneId && !earlier.has(s.id));
 };
 
 /** Coats that went on a zone in its present round: what a change of mind has to deal with. */
@@ -56,11 +58,10 @@ function statesNow(piece: Piece, zoneId: ZoneId, products: Readonly<Record<strin
   const shape = shapeOf(piece);
   if (!shape.ok) return [];
   const zones = zonesOf(piece, buildFaces(shape.value)).filter((z) => z.id === zoneId);
-  const logged = new Set(piece.log.map((e) => e.stepId));
   const run = runPlan(
     piece,
     zones,
-    piece.steps.filter((s) => s.zoneId === zoneId && logged.has(s.id)),
+    piece.log.map((e) => e.step).filter((s) => s.zoneId === zoneId),
     products,
   );
   return [...(run.at(-1)?.distinct.after ?? [])];

@@ -1,7 +1,7 @@
 import type { Issue } from '../units';
 
 /** Cups that are mixed in, L. */
-export const cupLimitsL = { least: 0.01, most: 100 } as const;
+const cupLimitsL = { least: 0.01, most: 100 } as const;
 
 /** What is wrong with a cup; none where it can be mixed in. @param cupL what it holds, L; NaN is refused */
 export const cupIssues = (cupL: number): Issue[] =>

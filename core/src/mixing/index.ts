@@ -18,6 +18,7 @@ export {
   recipeIssues,
   totalOf,
 } from './Recipe';
+export { recipeOf } from './recipeOf';
 export {
   alcoholToCut,
   colourParts,

@@ -60,7 +60,6 @@ export function newPiece(id: string, name: string, formId: FormId, createdAt: st
     houseRules: {},
     edits: { dropped: [], pins: [], extra: [] },
     stepNotes: {},
-    steps: [],
     log: [],
     startAt: null,
     note: '',

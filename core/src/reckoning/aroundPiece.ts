@@ -38,60 +38,74 @@ export interface Shop {
   products: Readonly<Record<string, Product>>;
   containers: readonly Container[];
   supplies: readonly Supply[];
-  draws: readonly Draw[];
+  /** What pieces will take of a product. */
+  drawsOf: (productId: string) => readonly Draw[];
+}
+
+/** No film stays open to dust longer, minutes. */
+const longestOpenMin = 7 * 24 * 60;
+
+const lastDone = new WeakMap<Piece['log'], number>();
+
+/** When something was last done on a piece, whole minutes since 1970; worked out once for each log as it is. */
+function lastDoneMin({ log }: Piece): number {
+  const known = lastDone.get(log);
+  if (known !== undefined) return known;
+  const last = log.reduce((most, e) => (e.doneAt === null ? most : Math.max(most, minuteOf(e.doneAt))), 0);
+  lastDone.set(log, last);
+  return last;
 }
 
 /** Films of a piece that are not dust-free yet, by its log. */
 function wetOf(piece: Piece, products: Shop['products'], nowMin: number): Around['wet'] {
-  const recent = piece.log.filter((e) => e.doneAt !== null && minuteOf(e.doneAt) + longestOpenMin > nowMin);
-  if (recent.length === 0) return [];
-  const steps = new Map(piece.steps.map((s) => [s.id, s]));
-  return recent.flatMap((entry) => {
-    const step = steps.get(entry.stepId);
-    const product = step?.productId ? products[step.productId] : undefined;
-    if (!step || !product || !stepKind(step.kind).film) return [];
-    const fromMin = minuteOf(entry.doneAt!);
+  if (lastDoneMin(piece) + longestOpenMin <= nowMin) return [];
+  return piece.log.flatMap((entry) => {
+    const { step } = entry;
+    const product = step.productId ? products[step.productId] : undefined;
+    if (entry.doneAt === null || !product || !stepKind(step.kind).film) return [];
+    const fromMin = minuteOf(entry.doneAt);
     const untilMin = fromMin + product.times.dustFreeMin.high;
     return untilMin > nowMin ? [{ pieceName: piece.name, what: product.name, fromMin, untilMin }] : [];
   });
 }
-/** No film stays open to dust longer, minutes. */
-const longestOpenMin = 7 * 24 * 60;
 
 /** Batches that colour went on a piece from. */
 const batchesOf = (piece: Piece): Around['set'] =>
   piece.log.flatMap((entry) => {
-    const productId = entry.batch ? piece.steps.find((s) => s.id === entry.stepId)?.productId : null;
+    const productId = entry.batch ? entry.step.productId : null;
     return entry.batch && productId ? [{ pieceName: piece.name, productId, batch: entry.batch }] : [];
   });
 
 /** What the rest of the workshop means for each of its pieces, at a moment: what all share is worked out once. */
-export function workshopAround(shop: Shop, nowMin: number): (piece: Piece) => Around {
-  const shelf = Object.entries(usableStock(shop.containers, shop.products, nowMin));
+export function workshopAround(shop: Shop, nowMin: number): (piece: Piece, productIds: Iterable<string>) => Around {
+  const shelf = usableStock(shop.containers, shop.products, nowMin);
   // Only what lies there is counted: with none in hand the plan orders it.
   const sheets = shop.supplies.filter((s) => s.kind === 'sheet goods' && s.left > 0);
   const sheetsM2 = sheets.length > 0 ? sheets.reduce((sum, s) => sum + s.left, 0) : null;
   const wet = shop.pieces
     .map((p) => ({ id: p.id, wet: wetOf(p, shop.products, nowMin) }))
     .filter((w) => w.wet.length > 0);
-  return (piece) => ({
-    wet: wet.filter((w) => w.id !== piece.id).flatMap((w) => w.wet),
-    stock: Object.fromEntries(
-      shelf.map(([productId, { usableL, finite }]) => [
-        productId,
-        {
-          usableL,
-          finite,
-          taken: shop.draws
-            .filter((d) => d.productId === productId && d.pieceId !== piece.id)
-            .map(({ pieceName, atMin, highL }) => ({ pieceName, atMin, highL })),
-        },
-      ]),
-    ),
-    set:
-      piece.setName === null
-        ? []
-        : shop.pieces.filter((p) => p.id !== piece.id && p.setName === piece.setName).flatMap(batchesOf),
-    sheetsM2,
-  });
+  const takenBy = (piece: Piece, productId: string) =>
+    shop
+      .drawsOf(productId)
+      .filter((d) => d.pieceId !== piece.id)
+      .map(({ pieceName, atMin, highL }) => ({ pieceName, atMin, highL }));
+  return (piece, productIds) => {
+    const own = new Set(productIds);
+    return {
+      wet: wet.filter((w) => w.id !== piece.id).flatMap((w) => w.wet),
+      // What others take counts only for what this piece uses too.
+      stock: Object.fromEntries(
+        Object.entries(shelf).map(([id, { usableL, finite }]) => [
+          id,
+          { usableL, finite, taken: own.has(id) ? takenBy(piece, id) : [] },
+        ]),
+      ),
+      set:
+        piece.setName === null
+          ? []
+          : shop.pieces.filter((p) => p.id !== piece.id && p.setName === piece.setName).flatMap(batchesOf),
+      sheetsM2,
+    };
+  };
 }

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { availableLooks, changeLook, coatsDone, replan } from '../finishing';
+import { availableLooks, changeLook, coatsDone, planOf } from '../finishing';
 import { buildFaces, shapeOf, zonesOf } from '../piece';
 import type { Piece } from '../workshop';
 import { jobs } from './fixtures/jobs';
-import { at, done, paintedBoard, planned, usualWorld } from './fixtures/ruleFixtures';
+import { at, done, paintedBoard, usualWorld } from './fixtures/ruleFixtures';
 import { changeOfMind, comparePlans, keepPlan, reckonPiece, takePlan } from './index';
 
 const reckon = (piece: Piece) => {
@@ -50,7 +50,7 @@ describe('a change of mind after two coats of paint', () => {
     expect(twice).toEqual(before);
     const draft = structuredClone(twice) as Piece;
     changeLook(draft, 'fronts', 'natural-clear', usualWorld.products, 'r', at);
-    const piece = { ...draft, steps: replan(draft, usualWorld).steps };
+    const piece = draft;
     const told = reckon(piece);
     expect(told.steps.filter((s) => s.status === 'done')).toHaveLength(twice.log.length);
     expect(new Set(told.steps.map((s) => s.step.id)).size).toBe(told.steps.length);
@@ -58,7 +58,7 @@ describe('a change of mind after two coats of paint', () => {
     expect(told.findings.filter((f) => f.severity.startsWith('stop'))).toEqual([]);
   });
   it('is a plain choice where no coat has gone on yet', () => {
-    const draft = structuredClone(planned(paintedBoard)) as Piece;
+    const draft = structuredClone(paintedBoard) as Piece;
     changeLook(draft, 'fronts', 'natural-clear', usualWorld.products, 'r', at);
     expect([draft.reworked, draft.looks.fronts]).toEqual([[], 'natural-clear']);
   });
@@ -69,7 +69,7 @@ describe('any look changed at any stage of any job', () => {
   // already, that its tape has waited, that a date passes, is forced by the change itself.
   const forced = ['SUB-03', 'CMP-10', 'APP-06', 'APP-09', 'SAF-08', 'SAF-13', 'ORD-08', 'ORD-18', 'MSK-04', 'FIN-02'];
   it.each(Object.entries(jobs))('%s', (_, job) => {
-    const whole = planned(job);
+    const whole = job as Piece;
     const shape = shapeOf(whole);
     if (!shape.ok) throw new Error('measured');
     const zones = zonesOf(whole, buildFaces(shape.value)).filter((z) => z.id !== 'hardware');
@@ -82,7 +82,7 @@ describe('any look changed at any stage of any job', () => {
         ...whole,
         log: laid.map((s) => ({
           id: s.step.id,
-          stepId: s.step.id,
+          step: s.step,
           startedAt: new Date(s.startMin * 60_000).toISOString(),
           doneAt: new Date(s.endMin * 60_000).toISOString(),
           actualL: null,
@@ -90,7 +90,6 @@ describe('any look changed at any stage of any job', () => {
           note: '',
           planned: null,
         })),
-        steps: start.steps.map((s) => s.step),
       };
       for (const zone of zones) {
         const other = availableLooks(begun, zone.faces, usualWorld.settings.tools).filter(
@@ -100,9 +99,8 @@ describe('any look changed at any stage of any job', () => {
         if (!choice) continue;
         const draft = structuredClone(begun) as Piece;
         changeLook(draft, zone.id, choice.look, usualWorld.products, 'r', at);
-        const plan = replan(draft, usualWorld);
-        if (!plan.ok) continue;
-        const told = reckonPiece({ ...usualWorld, nowMin, piece: { ...draft, steps: plan.steps } });
+        if (!planOf(draft, usualWorld).ok) continue;
+        const told = reckonPiece({ ...usualWorld, nowMin, piece: draft });
         if (!told.ok) throw new Error('worked out');
         const planStops = told.value.findings.filter(
           (f) =>
@@ -118,8 +116,8 @@ describe('any look changed at any stage of any job', () => {
 });
 
 describe('two plans of one piece', () => {
-  const clear = planned({ ...paintedBoard, looks: { fronts: 'natural-clear' } });
-  const kept = keepPlan(planned(paintedBoard), 'k', 'Painted', at);
+  const clear = { ...paintedBoard, looks: { fronts: 'natural-clear' as const } };
+  const kept = keepPlan(paintedBoard, 'k', 'Painted', at);
   const compared = comparePlans({ ...usualWorld, piece: clear }, kept);
   it('are held side by side: the steps that differ, hours, litres, cost, dates, findings', () => {
     if (!compared.ok) throw new Error('both can be had');

@@ -1,4 +1,4 @@
-import { changeLook, coatsDone, replan, stepKind } from '../finishing';
+import { changeLook, coatsDone, planOf, stepKind } from '../finishing';
 import { good, type Result } from '../units';
 import type { LookKind, Piece, Step, ZoneId } from '../workshop';
 import type { ReckonedStep, Reckoning } from './Reckoning';
@@ -63,8 +63,7 @@ const changed = (input: ReckonInput, piece: Piece, zoneId: ZoneId, look: LookKin
   const copy = structuredClone(piece) as Piece;
   const at = new Date(nowMin * 60_000).toISOString();
   changeLook(copy, zoneId, look, input.products, 'preview', at);
-  const { steps } = replan(copy, input);
-  return reckonPiece({ ...input, nowMin, piece: { ...copy, steps } });
+  return reckonPiece({ ...input, nowMin, piece: copy });
 };
 
 /** The piece once every coat of the zone that is still planned has been laid when it was to be. */
@@ -83,12 +82,11 @@ function finished(
     doneMin: laid.reduce((sum, s) => sum + s.handsOnMin, 0),
     piece: {
       ...piece,
-      steps: reckoning.steps.map((s) => s.step),
       log: [
         ...piece.log,
         ...laid.map((s) => ({
           id: `then-${s.step.id}`,
-          stepId: s.step.id,
+          step: s.step,
           startedAt: iso(s.startMin),
           doneAt: iso(s.endMin),
           actualL: null,
@@ -112,9 +110,9 @@ export function changeOfMind(input: ReckonInput, zoneId: ZoneId, look: LookKind)
   if (!leave.ok) return leave;
   const copy = structuredClone(piece) as Piece;
   changeLook(copy, zoneId, look, input.products, 'preview', new Date(input.nowMin * 60_000).toISOString());
-  const planned = replan(copy, input);
-  if (!planned.ok) return { ok: false, issues: planned.issues };
-  const now = reckonPiece({ ...input, piece: { ...copy, steps: planned.steps } });
+  const planned = planOf(copy, input);
+  if (!planned.ok) return { ok: false, issues: [...planned.issues] };
+  const now = reckonPiece({ ...input, piece: copy });
   if (!now.ok) return now;
   const coats = new Set(coatsDone(piece, zoneId).map((s) => s.id));
   const lost = leave.value.steps.filter((s) => coats.has(s.step.id));

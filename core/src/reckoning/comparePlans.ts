@@ -1,4 +1,4 @@
-import { replan } from '../finishing';
+import { planOf } from '../finishing';
 import { good, type Result } from '../units';
 import type { KeptPlan, Piece, Step } from '../workshop';
 import type { Reckoning } from './Reckoning';
@@ -87,9 +87,9 @@ export function comparePlans(input: ReckonInput, kept: KeptPlan): Result<PlanCom
   if (!one.ok) return one;
   const copy = structuredClone(input.piece) as Piece;
   takePlan(copy, kept);
-  const planned = replan(copy, input);
-  if (!planned.ok) return { ok: false, issues: planned.issues };
-  const other = reckonPiece({ ...input, piece: { ...copy, steps: planned.steps } });
+  const planned = planOf(copy, input);
+  if (!planned.ok) return { ok: false, issues: [...planned.issues] };
+  const other = reckonPiece({ ...input, piece: copy });
   if (!other.ok) return other;
   const [a, b] = [byKind(one.value, input.products), byKind(other.value, input.products)];
   const none = { times: 0, products: new Set<string>() };

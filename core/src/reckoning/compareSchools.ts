@@ -1,4 +1,4 @@
-import { houseOf, houseRuleTable, replan } from '../finishing';
+import { houseOf, houseRuleTable } from '../finishing';
 import { good, type Result } from '../units';
 import type { HouseRuleId } from '../workshop';
 import { type ReckonInput, reckonPiece } from './reckonPiece';
@@ -22,14 +22,13 @@ export interface SchoolFigures {
  * Nothing is stored; what is logged stays as it was.
  */
 export function compareSchools(input: ReckonInput, ruleId: HouseRuleId): Result<SchoolFigures[]> {
-  const { piece, products, settings } = input;
+  const { piece, settings } = input;
   const now = houseOf(settings, piece)[ruleId];
   const schools = houseRuleTable.find((r) => r.id === ruleId)?.schools ?? [];
   const figures: SchoolFigures[] = [];
   for (const school of schools) {
     const under = { ...piece, houseRules: { ...piece.houseRules, [ruleId]: school.id } };
-    const planned = { ...under, steps: replan(under, { products, settings }).steps };
-    const reckoned = reckonPiece({ ...input, piece: planned });
+    const reckoned = reckonPiece({ ...input, piece: under });
     if (!reckoned.ok) return reckoned;
     const { totals, findings, steps } = reckoned.value;
     figures.push({

@@ -6,7 +6,6 @@ import {
   houseOf,
   lookRow,
   recommendTakeOff,
-  replan,
   type Situation,
   situationsOf,
   takeOffOf,
@@ -56,13 +55,12 @@ type Draft = Omit<Question, 'alternatives'> & { alternatives: Omit<Alternative, 
 
 /** What the choice of one alternative comes to, worked out by planning, pricing and scheduling; nothing is stored. */
 function figuresOf(input: ReckonInput, key: string, choice: string): TreatmentFigures | null {
-  const { piece, products, settings } = input;
+  const { piece } = input;
   const decided: Piece = {
     ...piece,
     decisions: { ...piece.decisions, [key]: { choice, at: '1970-01-01T00:00:00Z', why: '' } },
   };
-  const planned = { ...decided, steps: replan(decided, { products, settings }).steps };
-  const reckoned = reckonPiece({ ...input, piece: planned });
+  const reckoned = reckonPiece({ ...input, piece: decided });
   if (!reckoned.ok) return null;
   const { totals, findings, steps } = reckoned.value;
   return {

@@ -1,34 +1,52 @@
 import { type House, stepKind } from '../finishing';
 import type { Consumable, ReckonedStep } from './Reckoning';
 
-/** Brushes or rollers a plan uses up, by what the house does with them between coats. */
-function toolsOf(
-  method: 'brush' | 'roller',
-  steps: readonly ReckonedStep[],
-  house: Pick<House, 'tools-reuse'>,
-): number {
-  const brushed = steps.filter((s) => s.step.method === method);
-  if (house['tools-reuse'] === 'keep') return 0;
-  if (house['tools-reuse'] === 'new') return brushed.length;
-  return new Set(brushed.map((s) => s.step.productId)).size;
+type Used = Pick<ReckonedStep, 'areaM2'> & { step: ReckonedStep['step'] };
+
+/** What some steps use up: sums by kind, and brushes or rollers by their product, so that pieces can be added up. */
+export type ConsumableUse =
+  | { what: Consumable['what']; unit: Consumable['unit']; amount: number }
+  | { tool: 'brush' | 'roller'; productId: string | null; times: number };
+
+/** What steps use up besides the products: by area, by length of tape and each time. Rates: typical from memory. */
+export function useOfSteps(steps: readonly Used[]): ConsumableUse[] {
+  const sums = new Map<string, ConsumableUse>();
+  for (const { step, areaM2 } of steps) {
+    for (const { what, unit, perM2 = 0, perMetre = 0, each = 0 } of stepKind(step.kind).consumes) {
+      const before = sums.get(what) as Consumable | undefined;
+      const amount = perM2 * areaM2 + perMetre * step.lineM + each;
+      sums.set(what, { what, unit, amount: (before?.amount ?? 0) + amount });
+    }
+    if (step.method !== 'brush' && step.method !== 'roller') continue;
+    const key = `${step.method}/${step.productId}`;
+    const before = sums.get(key) as { times: number } | undefined;
+    sums.set(key, { tool: step.method, productId: step.productId, times: (before?.times ?? 0) + 1 });
+  }
+  return [...sums.values()];
 }
 
-/**
- * Consumables of a plan: by area, by length of tape and each time. What comes in pieces is rounded up over the whole.
- * Rates: typical from memory.
- */
-export function consumablesOf(steps: readonly ReckonedStep[], house: Pick<House, 'tools-reuse'>): Consumable[] {
+/** Brushes or rollers used up, by what the house does with them between coats. */
+function toolsOf(tool: 'brush' | 'roller', uses: readonly ConsumableUse[], house: Pick<House, 'tools-reuse'>): number {
+  const own = uses.flatMap((u) => ('tool' in u && u.tool === tool ? [u] : []));
+  if (house['tools-reuse'] === 'keep') return 0;
+  if (house['tools-reuse'] === 'new') return own.reduce((sum, u) => sum + u.times, 0);
+  return new Set(own.map((u) => u.productId)).size;
+}
+
+/** Consumables of all that was added up. What comes in pieces is rounded up over the whole. */
+export function consumablesOfUse(uses: readonly ConsumableUse[], house: Pick<House, 'tools-reuse'>): Consumable[] {
   const sums = new Map<Consumable['what'], Consumable>();
   const add = (what: Consumable['what'], unit: Consumable['unit'], amount: number) => {
-    const before = sums.get(what)?.amount ?? 0;
-    sums.set(what, { what, unit, amount: before + amount });
+    sums.set(what, { what, unit, amount: (sums.get(what)?.amount ?? 0) + amount });
   };
-  for (const { step, areaM2 } of steps)
-    for (const { what, unit, perM2 = 0, perMetre = 0, each = 0 } of stepKind(step.kind).consumes)
-      add(what, unit, perM2 * areaM2 + perMetre * step.lineM + each);
-  add('brush', 'pieces', toolsOf('brush', steps, house));
-  add('roller', 'pieces', toolsOf('roller', steps, house));
+  for (const use of uses) if ('what' in use) add(use.what, use.unit, use.amount);
+  add('brush', 'pieces', toolsOf('brush', uses, house));
+  add('roller', 'pieces', toolsOf('roller', uses, house));
   return [...sums.values()]
     .filter((c) => c.amount > 0)
     .map((c) => ({ ...c, amount: c.unit === 'pieces' ? Math.ceil(c.amount - 1e-9) : c.amount }));
 }
+
+/** Consumables of a plan. */
+export const consumablesOf = (steps: readonly ReckonedStep[], house: Pick<House, 'tools-reuse'>): Consumable[] =>
+  consumablesOfUse(useOfSteps(steps), house);

@@ -1,4 +1,4 @@
-import { applyFix, type Finding, type Fix, replan } from '../finishing';
+import { applyFix, type Finding, type Fix } from '../finishing';
 import { good, type Result } from '../units';
 import type { Piece } from '../workshop';
 import { type ReckonInput, reckonPiece } from './reckonPiece';
@@ -26,7 +26,7 @@ const kinds = (findings: readonly Finding[]) => new Map(findings.map((f) => [`${
  * Refused where the piece cannot be worked out with it.
  */
 export function previewFix(input: ReckonInput, fix: Fix): Result<FixPreview> {
-  const { piece, products, settings } = input;
+  const { piece } = input;
   const before = reckonPiece(input);
   if (!before.ok) return before;
   const copy: Piece = {
@@ -42,8 +42,7 @@ export function previewFix(input: ReckonInput, fix: Fix): Result<FixPreview> {
     return `preview-${count}`;
   };
   applyFix(copy, fix, newId, '1970-01-01T00:00:00Z');
-  const planned = replan(copy, { products, settings });
-  const after = reckonPiece({ ...input, piece: { ...copy, steps: planned.steps } });
+  const after = reckonPiece({ ...input, piece: copy });
   if (!after.ok) return after;
   const [was, is] = [kinds(before.value.findings), kinds(after.value.findings)];
   const sum = ({ totals: t }: typeof before.value): Sum => ({

@@ -13,9 +13,8 @@ import {
   lookOf,
   nothingAround,
   planIssues,
-  replan,
+  planOf,
   runPlan,
-  type Shop,
   type StepStates,
   type SurfaceState,
   silencedFindings,
@@ -24,7 +23,7 @@ import {
 } from '../finishing';
 import { buildFaces, shapeOf, type Zone, zonesOf } from '../piece';
 import { keptWorkCalendar } from '../schedule';
-import type { Issue, Result } from '../units';
+import type { Result } from '../units';
 import { good, minuteOf, refused } from '../units';
 import type { LogEntry, Piece, Product, Settings, Step } from '../workshop';
 import { consumablesOf } from './consumablesOf';
@@ -113,13 +112,8 @@ function withHolds(steps: readonly ReckonedStep[], findings: readonly Finding[])
   });
 }
 
-/** The stored plan; of a piece with looks but no steps, the plan as it would be made. */
-function planOf(piece: Piece, shop: Shop): { steps: readonly Step[]; issues: Issue[] } {
-  return piece.steps.length > 0 ? { steps: piece.steps, issues: [] } : replan(piece, shop);
-}
-
 /**
- * Works out everything about one piece from its stored plan and its log: areas, litres, cans, times, findings.
+ * Works out everything about one piece from its plan and its log: areas, litres, cans, times, findings.
  * Pure: the same input gives the same figures in the page, in a worker and on the command line.
  * Refused where the piece has not been measured.
  */
@@ -129,7 +123,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   if (!shape.ok) return refused(...shape.issues);
   const faces = buildFaces(shape.value);
   const zones = zonesOf(piece, faces);
-  const plan = planOf(piece, { products, settings });
+  const plan = planOf(piece, input);
   const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
   const areaOf = (step: Step) => (zoneById.get(step.zoneId)?.areaM2 ?? 0) * step.areaFrac;
   const scheduled = scheduleSteps({
@@ -147,7 +141,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const house = houseOf(settings, piece);
   const byId = new Map(scheduled.steps.map((s) => [s.id, s]));
   const placed = new Map(scheduled.answer.placed.map((p) => [p.id, p]));
-  const logged = new Map(piece.log.map((entry) => [entry.stepId, entry]));
+  const logged = new Map(piece.log.map((entry) => [entry.step.id, entry]));
   const cures = new Set(scheduled.steps.filter((s) => s.kind === 'cure').map((s) => s.id));
   const readyMin = new Map<string, number>();
   for (const [id, lags] of scheduled.lags) {

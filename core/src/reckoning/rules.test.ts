@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { applyFix, type Finding, isFlammable, replan, ruleTable } from '../finishing';
+import { applyFix, type Finding, isFlammable, ruleTable } from '../finishing';
 import { newDamage } from '../piece';
 import type { Piece } from '../workshop';
 import {
@@ -8,8 +8,8 @@ import {
   clearBoard,
   fixtures,
   paintedBoard,
-  planned,
   positive,
+  stepsOf,
   strippedWet,
   surface,
   usualWorld,
@@ -21,10 +21,8 @@ import { previewFix, reckonPiece } from './index';
 
 const { products, settings, nowMin } = usualWorld;
 
-/** A piece whose plan is made again where it has one, as an edit does. */
-const again = (piece: Piece, world: World): Piece => ({ ...piece, steps: replan(piece, world).steps });
 const findings = (piece: Piece, world: World = usualWorld): readonly Finding[] => {
-  const r = reckonPiece({ ...world, piece: piece.steps.length > 0 ? piece : planned(piece, world) });
+  const r = reckonPiece({ ...world, piece });
   if (!r.ok) throw new Error(r.issues.map((i) => i.message).join());
   return r.value.findings;
 };
@@ -43,7 +41,7 @@ describe.each(fixtures)('$rule', ({ rule, raises, keepsStill, world, stillWorld 
       const fixed = structuredClone(raises) as Piece;
       let id = 0;
       applyFix(fixed, fix, () => `fix-${++id}`, at);
-      const after = findings(again(fixed, raising), raising);
+      const after = findings(fixed, raising);
       const first = of(raises)[0]!;
       expect(
         after.filter((f) => f.ruleId === rule && f.zoneId === first.zoneId).map((f) => `${fix.name}: ${f.sentence}`),
@@ -59,7 +57,7 @@ describe('a finding that is met', () => {
   const dusty = without(clearBoard, 'fronts/de-dust/1');
   const finding = findings(dusty).find((f) => f.ruleId === 'ORD-07')!;
   it('is previewed with its cost, and nothing is stored', () => {
-    const piece = planned(dusty);
+    const piece = dusty;
     const before = structuredClone(piece);
     const r = previewFix({ piece, products, settings, nowMin }, finding.fixes[0]!);
     if (!r.ok) throw new Error('previewed');
@@ -108,32 +106,32 @@ describe('what could hurt someone', () => {
   );
   it('advice takes nothing dry to such a film, whatever was decided, until it has tested negative', () => {
     const dry = (lead: Piece['lead']): string[] =>
-      planned({ ...held, lead, decisions: { 'fronts/take-off': { choice: 'scrape', at, why: '' } } })
-        .steps.map((s) => s.kind)
+      stepsOf({ ...held, lead, decisions: { 'fronts/take-off': { choice: 'scrape', at, why: '' } } })
+        .map((s) => s.kind)
         .filter((k) => k === 'scrape' || k === 'strip-chemical');
     expect(dry(positive)).toEqual(['strip-chemical', 'scrape']);
     expect(dry({ result: 'negative', everyLayer: true, licensedWork: false })).toEqual(['scrape']);
   });
   it('spirits one washes with are a product: they are counted in litres and bought', () => {
-    const r = reckonPiece({ ...usualWorld, piece: planned(board(surface('solid', 'oak', 'wax'), 'painted')) });
+    const r = reckonPiece({ ...usualWorld, piece: board(surface('solid', 'oak', 'wax'), 'painted') });
     // 1.06 m² at 10 m²/L, and what stays in the rag.
     expect(r.ok && r.value.products.find((p) => p.productId === 'mineral-spirits')?.needL.likely).toBeCloseTo(0.116, 3);
   });
   it('insect fluid waits for bare wood, and the first coat for its season, also where the user put it in', () => {
-    const worm = planned(
+    const worm = stepsOf(
       board(surface('solid', 'oak', 'paint'), 'natural-clear', { damage: [newDamage('w', 'live-insects', 'fronts')] }),
     );
-    const kinds = worm.steps.map((s) => s.kind);
+    const kinds = worm.map((s) => s.kind);
     expect(kinds.indexOf('treat-pests')).toBeGreaterThan(kinds.indexOf('scrape'));
-    for (const piece of [worm, planned(withStep(clearBoard, 'treat-pests', 'fronts/dry-out/1', 'insect-treatment'))]) {
-      const coat = piece.steps.find((s) => s.kind === 'clear')!;
-      const fluid = piece.steps.find((s) => s.kind === 'treat-pests')!;
+    for (const steps of [worm, stepsOf(withStep(clearBoard, 'treat-pests', 'fronts/dry-out/1', 'insect-treatment'))]) {
+      const coat = steps.find((s) => s.kind === 'clear')!;
+      const fluid = steps.find((s) => s.kind === 'treat-pests')!;
       expect(coat.waitsFor).toContainEqual({ stepId: fluid.id, wait: 'film' });
     }
-    const kept = planned(
+    const kept = stepsOf(
       board(surface('solid', 'beech', 'paint'), 'painted', { damage: [newDamage('w', 'live-insects', 'fronts')] }),
     );
-    expect(kept.steps.find((s) => s.kind === 'treat-pests')?.productId).toBeNull();
+    expect(kept.find((s) => s.kind === 'treat-pests')?.productId).toBeNull();
   });
   it('no product that is carried in oil, alcohol or lacquer thinner and put on the piece is taken for not flammable', () =>
     expect(

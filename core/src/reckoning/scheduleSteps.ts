@@ -1,4 +1,4 @@
-import { isSprayed, stepKind } from '../finishing';
+import { dustAfter, isSprayed, lateScuff, stepKind } from '../finishing';
 import { type Lag, type ScheduleAnswer, type SharedAir, scheduleInOrder, type WorkCalendar } from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Product, Step } from '../workshop';
@@ -27,8 +27,6 @@ export interface ScheduledSteps {
   answer: ScheduleAnswer;
   lags: ReadonlyMap<string, Lag[]>;
 }
-
-const lateScuffGrit = 320;
 
 /** What happened, as fixed time; a step that runs ends when it was meant to, but not before now. */
 function fixedTime(
@@ -61,7 +59,7 @@ function airOf(step: Step, { products, dustElsewhere }: StepTimes): { air?: Shar
 
 function layOut(steps: readonly Step[], times: StepTimes): { answer: ScheduleAnswer; lags: Map<string, Lag[]> } {
   const lags = resolveLags(steps, times.products);
-  const byStep = new Map(times.log.map((entry) => [entry.stepId, entry]));
+  const byStep = new Map(times.log.map((entry) => [entry.step.id, entry]));
   const begun = times.log.some((entry) => entry.startedAt !== null || entry.doneAt !== null);
   const activities = steps.map((step) => {
     const handsOnMin = times.handsOnMin(step);
@@ -83,38 +81,8 @@ function layOut(steps: readonly Step[], times: StepTimes): { answer: ScheduleAns
 
 /** The scuff and dust removal that a coat needs when the window of the one before it has closed. */
 function withScuff(steps: readonly Step[], coat: Step, beforeId: string, productName: string): Step[] {
-  const bare = {
-    of: 1,
-    ordinal: 1,
-    productId: null,
-    method: null,
-    part: null,
-    count: 0,
-    lineM: 0,
-    fixedWaitMin: 0,
-    test: null,
-    faceIds: null,
-    areaFrac: 1,
-    zoneId: coat.zoneId,
-  };
-  const scuff: Step = {
-    ...bare,
-    id: `${coat.id}/scuff`,
-    kind: 'scuff',
-    grit: lateScuffGrit,
-    byHand: true,
-    waitsFor: [{ stepId: beforeId, wait: 'sand' }],
-    reason: `The window of ${productName} closes before this coat can go on: unscuffed, it would not hold.`,
-  };
-  const dust: Step = {
-    ...bare,
-    id: `${coat.id}/de-dust`,
-    kind: 'de-dust',
-    grit: null,
-    byHand: false,
-    waitsFor: [{ stepId: scuff.id, wait: 'none' }],
-    reason: 'Dust left on the surface stands in the next coat.',
-  };
+  const scuff = lateScuff(coat, beforeId, productName);
+  const dust = dustAfter(coat, scuff.id);
   return steps.flatMap((s) =>
     s.id === coat.id
       ? [scuff, dust, { ...s, waitsFor: [...s.waitsFor, { stepId: dust.id, wait: 'none' as const }] }]

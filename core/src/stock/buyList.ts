@@ -1,8 +1,9 @@
 import { cheapestPacks, type PackChoice } from '../coverage';
 import type { Issue } from '../units';
 import type { Container, Product } from '../workshop';
+import { drawOrder } from './drawRows';
+import { isGone, leftL } from './ledger';
 import { leftoverWorth } from './leftoverWorth';
-import { usableUntilMin } from './usableStock';
 
 const dayMin = 24 * 60;
 
@@ -11,6 +12,7 @@ export interface NeedOf {
   pieceId: string;
   pieceName: string;
   productId: string;
+  stepId?: string;
   atMin: number;
   highL: number;
 }
@@ -40,30 +42,41 @@ export interface BuyList {
   issues: readonly Issue[];
 }
 
-/** What steps take of the cans of a product, in time: of those that are usable on the day, the first past its date first. */
-function drawDown(
-  needs: readonly NeedOf[],
-  cans: readonly Container[],
-  product: Product,
-): { coveredL: number; agedL: number; short: NeedOf | undefined } {
-  const left = cans
-    .map((c) => ({ untilMin: usableUntilMin(c, product) ?? Number.POSITIVE_INFINITY, leftL: c.leftL }))
-    .sort((a, b) => a.untilMin - b.untilMin);
-  let coveredL = 0;
-  let short: NeedOf | undefined;
-  for (const n of needs) {
-    let stillL = n.highL;
-    for (const can of left) {
-      if (can.untilMin < n.atMin) continue;
-      const takenL = Math.min(can.leftL, stillL);
-      can.leftL -= takenL;
+/** One step with what the shelf gives for it, and what is left after it of what can be used then. L */
+interface Drawn {
+  need: NeedOf;
+  coveredL: number;
+  shortL: number;
+  leftL: number;
+}
+
+/** What steps take of the containers of a product, in time: of those that are usable on the day, in the order they are drawn on. */
+function drawDown(needs: readonly NeedOf[], cans: readonly Container[], product: Product): Drawn[] {
+  const left = new Map(cans.map((c) => [c.id, leftL(c)]));
+  return needs.map((need): Drawn => {
+    const order = drawOrder(cans, product, need.atMin);
+    let stillL = need.highL;
+    for (const can of order) {
+      const takenL = Math.min(left.get(can.id)!, stillL);
+      left.set(can.id, left.get(can.id)! - takenL);
       stillL -= takenL;
-      coveredL += takenL;
     }
-    if (stillL > 1e-9) short ??= n;
-  }
-  const lastMin = needs.at(-1)?.atMin ?? 0;
-  return { coveredL, agedL: left.reduce((sum, c) => sum + (c.untilMin < lastMin ? c.leftL : 0), 0), short };
+    return {
+      need,
+      coveredL: need.highL - stillL,
+      shortL: stillL,
+      leftL: order.reduce((sum, can) => sum + left.get(can.id)!, 0),
+    };
+  });
+}
+
+/** Litres that are past their date when the last step comes, and were not used before. */
+function agedAt(cans: readonly Container[], product: Product, lastMin: number, drawn: readonly Drawn[]): number {
+  const usable = new Set(drawOrder(cans, product, lastMin).map((c) => c.id));
+  const all = cans.reduce((sum, c) => sum + leftL(c), 0);
+  const usedL = drawn.reduce((sum, d) => sum + d.coveredL, 0);
+  const usableLeftL = drawn.at(-1)?.leftL ?? 0;
+  return usable.size === cans.length ? 0 : Math.max(0, all - usedL - usableLeftL);
 }
 
 /**
@@ -84,7 +97,7 @@ export function buyList(
     else byProduct.set(n.productId, [n]);
   }
   const cans = new Map<string, Container[]>();
-  for (const c of containers) cans.set(c.productId, [...(cans.get(c.productId) ?? []), c]);
+  for (const c of containers) if (!isGone(c)) cans.set(c.productId, [...(cans.get(c.productId) ?? []), c]);
   const issues: Issue[] = [];
   const lines = [...byProduct].flatMap(([productId, unsorted]): BuyLine[] => {
     const product = products[productId];
@@ -99,8 +112,11 @@ export function buyList(
     const own = [...unsorted].sort((a, b) => a.atMin - b.atMin);
     const needL = own.reduce((sum, n) => sum + n.highL, 0);
     const onShelf = cans.get(productId) ?? [];
-    const { coveredL: shelfL, agedL, short } = drawDown(own, onShelf, product);
+    const drawn = drawDown(own, onShelf, product);
+    const short = drawn.find((d) => d.shortL > 1e-9)?.need;
     if (!short) return [];
+    const shelfL = drawn.reduce((sum, d) => sum + d.coveredL, 0);
+    const agedL = agedAt(onShelf, product, own.at(-1)!.atMin, drawn);
     const buyL = needL - shelfL;
     if (product.packs.length === 0)
       issues.push({
@@ -143,6 +159,8 @@ export function buyList(
 
 /** What is left of a product before one of its steps. */
 export interface LastLine {
+  pieceId: string;
+  stepId: string | undefined;
   pieceName: string;
   atMin: number;
   highL: number;
@@ -151,16 +169,19 @@ export interface LastLine {
 }
 
 /**
- * How far the shelf goes: every step that takes of a product, in time, with what is left after it.
+ * How far the shelf goes: every step that takes of a product, in time, with what can be used after it; drawn as the buy list
+ * draws, so that both always agree.
  * @param needs of all pieces
  */
-export function willItLast(productId: string, needs: readonly NeedOf[], shelfL: number): LastLine[] {
-  let left = shelfL;
-  return needs
-    .filter((n) => n.productId === productId)
-    .sort((a, b) => a.atMin - b.atMin)
-    .map(({ pieceName, atMin, highL }) => {
-      left -= highL;
-      return { pieceName, atMin, highL, leftL: left };
-    });
+export function willItLast(product: Product, needs: readonly NeedOf[], containers: readonly Container[]): LastLine[] {
+  const own = needs.filter((n) => n.productId === product.id).sort((a, b) => a.atMin - b.atMin);
+  const cans = containers.filter((c) => c.productId === product.id && !isGone(c));
+  return drawDown(own, cans, product).map(({ need, shortL, leftL: left }) => ({
+    pieceId: need.pieceId,
+    pieceName: need.pieceName,
+    stepId: need.stepId,
+    atMin: need.atMin,
+    highL: need.highL,
+    leftL: shortL > 1e-9 ? -shortL : left,
+  }));
 }

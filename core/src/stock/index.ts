@@ -1,6 +1,7 @@
 export { type BuyLine, type BuyList, buyList, type LastLine, type NeedOf, willItLast } from './buyList';
+export { type DrawFor, drawOrder, drawRows } from './drawRows';
+export { drawableL, isGone, leftL, openedAt } from './ledger';
 export { leftoverWorth } from './leftoverWorth';
-export { putBack } from './putBack';
 export { type SupplyLine, type SupplyNeed, supplyList } from './supplyList';
-export { takeFromShelf } from './takeFromShelf';
-export { type Shelved, usableStock, usableUntilMin } from './usableStock';
+export { type Shelved, usableStock } from './usableStock';
+export { usableUntilMin } from './usableUntilMin';

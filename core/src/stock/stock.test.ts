@@ -3,17 +3,35 @@ import loadHighs from 'highs';
 import { describe, expect, it } from 'vitest';
 import { cheapestPacks, type Pack } from '../coverage';
 import { typicalProducts } from '../products';
-import type { Container, Product } from '../workshop';
-import { buyList, leftoverWorth, type NeedOf, takeFromShelf, usableStock, usableUntilMin, willItLast } from './index';
+import type { Container, LedgerRow, Product } from '../workshop';
+import {
+  buyList,
+  drawableL,
+  drawRows,
+  leftL,
+  leftoverWorth,
+  type NeedOf,
+  openedAt,
+  usableStock,
+  usableUntilMin,
+  willItLast,
+} from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const enamel = products.enamel!;
 const now = Date.parse('2026-11-26T08:00:00Z') / 60_000;
 const day = 24 * 60;
-const can = (change: Partial<Container>): Container => ({
+const row = (at: string, changeL: number | null, countedL: number | null = null): LedgerRow => ({
+  at,
+  deed: countedL === null ? (changeL! < 0 ? 'coat' : 'brought') : 'weighed',
+  ofId: null,
+  changeL,
+  countedL,
+});
+const can = ({ litres = 0.5, ...change }: Partial<Container> & { litres?: number }): Container => ({
   id: 'c',
   productId: 'enamel',
-  leftL: 0.5,
+  ledger: [row('2025-01-01T00:00:00Z', litres)],
   boughtAt: null,
   openedAt: null,
   place: '',
@@ -57,35 +75,51 @@ describe('worked by hand', () => {
     const opened = can({ openedAt: '2026-01-01T08:00:00Z' });
     // Enamel keeps 365 days once opened.
     expect(usableUntilMin(opened, enamel)).toBe(Date.parse('2027-01-01T08:00:00Z') / 60_000);
-    const old = can({ id: 'o', openedAt: '2025-01-01T08:00:00Z', leftL: 0.3 });
+    const old = can({ id: 'o', openedAt: '2025-01-01T08:00:00Z', litres: 0.3 });
     expect(usableStock([opened, old], products, now).enamel).toEqual({ usableL: 0.5, agedL: 0.3, finite: false });
     expect(usableUntilMin(can({}), enamel)).toBeNull();
   });
   it('two pieces, half a litre on the shelf: the second runs short, and is ordered by its own day less the delivery', () => {
-    const list = buyList([need('Table', 1, 0.4), need('Chest', 9, 0.5)], [can({ leftL: 0.5 })], products, now);
+    const list = buyList([need('Table', 1, 0.4), need('Chest', 9, 0.5)], [can({ litres: 0.5 })], products, now);
     const [line] = list.lines;
     expect([line!.needL, line!.shelfL, +line!.buyL.toFixed(9)]).toEqual([0.9, 0.5, 0.4]);
     expect((line!.neededAtMin - now) / day).toBe(9);
     expect((line!.orderByMin - now) / day).toBe(6); // three days on the way
     expect(list.issues).toEqual([]);
   });
-  it('taken off the shelf: the open can first, then the one that is past its date first, and what is short is said', () => {
+  it('drawn: the open can first, then the one that is past its date first, never one that is past it unless the user says so', () => {
     const cans = [
-      can({ id: 'new', boughtAt: '2026-11-01T08:00:00Z', leftL: 1 }),
-      can({ id: 'old', boughtAt: '2026-01-01T08:00:00Z', leftL: 1 }),
-      can({ id: 'open', openedAt: '2026-10-01T08:00:00Z', leftL: 0.2 }),
+      can({ id: 'new', boughtAt: '2026-11-01T08:00:00Z', litres: 1 }),
+      can({ id: 'old', boughtAt: '2025-01-01T08:00:00Z', litres: 1 }),
+      can({ id: 'open', openedAt: '2026-10-01T08:00:00Z', litres: 0.2 }),
+      can({ id: 'stale', openedAt: '2020-01-01T08:00:00Z', litres: 5 }),
     ];
-    const { containers, shortL } = takeFromShelf(cans, enamel, 0.5, '2026-11-26T08:00:00Z');
-    expect(containers.map((c) => [c.id, +c.leftL.toFixed(9), c.openedAt])).toEqual([
-      ['new', 1, null],
-      ['old', 0.7, '2026-11-26T08:00:00Z'],
-      ['open', 0, '2026-10-01T08:00:00Z'],
-    ]);
-    expect(shortL).toBe(0);
-    expect(takeFromShelf(cans, enamel, 3, '2026-11-26T08:00:00Z').shortL).toBeCloseTo(0.8, 9);
+    const of = { deed: 'coat' as const, ofId: 'e', at: '2026-11-26T08:00:00Z' };
+    const drawn = (litres: number, evenExpired = false) => {
+      const { rows, shortL } = drawRows(cans, enamel, litres, { ...of, evenExpired });
+      return [Object.fromEntries([...rows].map(([id, r]) => [id, +r.changeL!.toFixed(9)])), +shortL.toFixed(9)];
+    };
+    expect(drawn(0.5)).toEqual([{ open: -0.2, old: -0.3 }, 0]);
+    expect(drawn(3)).toEqual([{ open: -0.2, old: -1, new: -1 }, 0.8]);
+    expect(drawn(3, true)).toEqual([{ open: -0.2, old: -1, new: -1, stale: -0.8 }, 0]);
+  });
+  it('a ledger: 1 L brought, 0.2 L drawn, 0.7 L weighed, 0.1 L drawn leave 0.6 L, whatever order they were written in', () => {
+    const ledger = [
+      row('2026-11-01T08:00:00Z', 1),
+      row('2026-11-03T08:00:00Z', null, 0.7),
+      row('2026-11-04T08:00:00Z', -0.1),
+      row('2026-11-02T08:00:00Z', -0.2),
+    ];
+    expect(leftL({ ledger })).toBeCloseTo(0.6, 12);
+    // Before the weighing at most 0.8 L can have gone, after it at most 0.6 L.
+    expect(drawableL({ ledger }, '2026-11-02T12:00:00Z')).toBeCloseTo(0.8, 12);
+    expect(drawableL({ ledger }, '2026-11-03T12:00:00Z')).toBeCloseTo(0.6, 12);
+    expect(openedAt({ ledger, openedAt: null })).toBe('2026-11-02T08:00:00Z');
+    expect(openedAt({ ledger: ledger.slice(0, 2), openedAt: null })).toBeNull();
   });
   it('will it last: what every other piece takes before it, in time', () => {
-    const lasts = willItLast('enamel', [need('Chest', 9, 0.5), need('Table', 1, 0.4), need('Sill', 2, 1, 'wax')], 0.6);
+    const needs = [need('Chest', 9, 0.5), need('Table', 1, 0.4), need('Sill', 2, 1, 'wax')];
+    const lasts = willItLast(enamel, needs, [can({ litres: 0.6 })]);
     expect(lasts.map((l) => [l.pieceName, +l.leftL.toFixed(9)])).toEqual([
       ['Table', 0.2],
       ['Chest', -0.3],
@@ -108,7 +142,7 @@ describe('the buy list', () => {
   });
   it('an open can that is past its date between two coats covers the first and not the second', () => {
     const open = enamel.shelf.openDays!;
-    const opened = can({ openedAt: new Date((now - (open - 5) * day) * 60_000).toISOString(), leftL: 1 });
+    const opened = can({ openedAt: new Date((now - (open - 5) * day) * 60_000).toISOString(), litres: 1 });
     const [line] = buyList([need('Table', 1, 0.3), need('Chest', 9, 0.5)], [opened], products, now).lines;
     expect([line!.shelfL, +line!.agedL.toFixed(9), +line!.buyL.toFixed(9)]).toEqual([0.3, 0.7, 0.5]);
     expect((line!.neededAtMin - now) / day).toBe(9);
@@ -123,9 +157,12 @@ describe('the buy list', () => {
         fc.double({ min: 0, max: 8, noNaN: true }),
         (rows, leftL) => {
           const needs = rows.map((r, i) => need(`P${i}`, r.inDays, r.highL));
-          const { lines } = buyList(needs, [can({ leftL })], products, now);
+          const { lines } = buyList(needs, [can({ litres: leftL })], products, now);
           const total = rows.reduce((sum, r) => sum + r.highL, 0);
           const bought = lines.reduce((sum, l) => sum + l.packs.volumeL, 0);
+          // The buy list, the shelf and "will it last" are one account.
+          const short = willItLast(enamel, needs, [can({ litres: leftL })]).some((l) => l.leftL < 0);
+          expect(short).toBe(lines.length > 0);
           if (total <= leftL) expect(lines).toEqual([]);
           else expect(bought + leftL).toBeGreaterThanOrEqual(total - 1e-6);
         },

@@ -1,4 +1,5 @@
 import { canonicalJson } from './canonicalJson';
+import { recordsById } from './reservedIds';
 import {
   type Container,
   type Mix,
@@ -23,19 +24,16 @@ export interface Workshop {
   supplies: Record<string, Supply>;
 }
 
-const byId = <T extends { id: string }>(records: readonly T[]): Record<string, T> =>
-  Object.fromEntries(records.map((r) => [r.id, r]));
-
 /** The workshop in a file that has been read. */
 export const workshopFromFile = (file: WorkshopFile): Workshop => ({
   id: file.id,
   settings: file.settings,
-  pieces: byId(file.pieces),
-  products: byId(file.products),
-  readings: byId(file.readings),
-  containers: byId(file.containers),
-  mixes: byId(file.mixes),
-  supplies: byId(file.supplies),
+  pieces: recordsById(file.pieces),
+  products: recordsById(file.products),
+  readings: recordsById(file.readings),
+  containers: recordsById(file.containers),
+  mixes: recordsById(file.mixes),
+  supplies: recordsById(file.supplies),
 });
 
 const inOrder = <T extends { id: string }>(records: Record<string, T>): T[] =>
@@ -56,6 +54,6 @@ export const workshopToFile = (workshop: Workshop, exportedAt: string): Workshop
   supplies: inOrder(workshop.supplies),
 });
 
-/** The file as text: canonical, so the same workshop at the same instant gives the same bytes. */
+/** The file as text: canonical and compact, so the same workshop at the same instant gives the same bytes. */
 export const writeWorkshopFile = (workshop: Workshop, exportedAt: string): string =>
-  `${canonicalJson(workshopToFile(workshop, exportedAt), 1)}\n`;
+  `${canonicalJson(workshopToFile(workshop, exportedAt))}\n`;

@@ -1,4 +1,5 @@
 export { canonicalJson } from './canonicalJson';
+export { hasPlan } from './hasPlan';
 export { type HouseRuleId, houseRuleIds } from './houseRuleIds';
 export {
   type AddedPartKind,
@@ -62,7 +63,12 @@ export {
 } from './ids';
 export { recordUpToDate } from './migrations';
 export { defaultSettings, newWorkshop } from './newWorkshop';
-export { fileSizeIssue, issuesInWords, largestFileBytes, readWorkshopFile } from './readWorkshopFile';
+export {
+  fileSizeIssue,
+  issuesInWords,
+  largestFileBytes,
+  readWorkshopFile,
+} from './readWorkshopFile';
 export { emptyRecords, isReservedId, recordsById } from './reservedIds';
 export {
   type AddedPart,
@@ -71,6 +77,7 @@ export {
   containerSchema,
   type Damage,
   type KeptPlan,
+  type LedgerRow,
   type LogEntry,
   type Mix,
   mixSchema,
@@ -86,6 +93,7 @@ export {
   type Step,
   type Supply,
   type Surface,
+  schemaVersion,
   settingsSchema,
   supplySchema,
   type WorkshopFile,

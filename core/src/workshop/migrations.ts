@@ -1,3 +1,5 @@
+import { stepKindIds, zoneIds } from './ids';
+
 /** Brings a file of version `from` to version `from` + 1. */
 export interface Migration {
   from: number;
@@ -38,7 +40,9 @@ const pieceOf2 = (piece: Json): unknown => ({
   surfaces: filled(piece.surfaces, { seat: null, hardware: null }),
   damage: list(piece.damage).map((d) => filled(d, { faceId: null, at: null, extentM: null, depth: 'unknown' })),
   edits: filled(piece.edits, { extra: [] }),
-  steps: list(piece.steps).map((s) => filled(s, { test: null, faceIds: null, areaFrac: 1 })),
+  ...(piece.steps === undefined
+    ? {}
+    : { steps: list(piece.steps).map((s) => filled(s, { test: null, faceIds: null, areaFrac: 1 })) }),
 });
 
 const settingsOf2 = (settings: unknown): unknown =>
@@ -84,15 +88,89 @@ const settingsOf3 = (settings: unknown): unknown =>
       }
     : settings;
 
+const known = (words: readonly string[], word: unknown): boolean => typeof word === 'string' && words.includes(word);
+
+/** What an id alone tells of a step, "zone/kind/number": of one whose plan is lost, so that it keeps standing in History. */
+function stepOfId(stepId: string): Json {
+  const [zone = '', kind = '', ordinal] = stepId.split('/');
+  return {
+    id: stepId,
+    zoneId: known(zoneIds, zone) ? zone : null,
+    kind: known(stepKindIds, kind) ? kind : 'judge',
+    ordinal: Math.min(99, Math.max(1, Number(ordinal) || 1)),
+    of: 1,
+    productId: null,
+    method: null,
+    grit: null,
+    byHand: false,
+    part: null,
+    count: 0,
+    lineM: 0,
+    test: null,
+    faceIds: null,
+    areaFrac: 1,
+    fixedWaitMin: 0,
+    reason: '',
+    waitsFor: [],
+  };
+}
+
+/** Only what was entered is stored: logged steps go into their entries, the plan is derived, and how it stood is kept to compare. */
+function pieceOf4(piece: unknown): unknown {
+  if (!isJson(piece) || !Array.isArray(piece.steps)) return piece;
+  const { steps, ...rest } = piece;
+  const byId = new Map(steps.filter(isJson).map((s) => [s.id, s]));
+  const frozen = (entry: unknown): unknown => {
+    if (!isJson(entry) || entry.step !== undefined || typeof entry.stepId !== 'string') return entry;
+    const { stepId, ...own } = entry;
+    return { ...own, step: byId.get(stepId) ?? stepOfId(stepId) };
+  };
+  return {
+    ...rest,
+    log: Array.isArray(piece.log) ? piece.log.map(frozen) : piece.log,
+    ...(steps.length > 0
+      ? {
+          plannedBefore: steps
+            .filter(isJson)
+            .map(({ id, productId = null, method = null, grit = null }) => ({ id, productId, method, grit })),
+        }
+      : {}),
+  };
+}
+
+/** A can of which only a count was kept: it becomes the first row of its ledger. */
+function containerOf4(container: unknown): unknown {
+  if (!isJson(container) || container.ledger !== undefined) return container;
+  const { leftL, ...rest } = container;
+  const at = typeof rest.openedAt === 'string' ? rest.openedAt : rest.boughtAt;
+  return {
+    ...rest,
+    ledger: [
+      {
+        at: typeof at === 'string' ? at : '1970-01-01T00:00:00Z',
+        deed: 'carried-over',
+        ofId: null,
+        changeL: leftL,
+        countedL: null,
+      },
+    ],
+  };
+}
+
 /**
  * A stored record as this version has it. Migrations only add what is missing, so a record may be of any older version,
  * also one that lies beside newer ones.
  */
 export function recordUpToDate(kind: RecordKind, record: unknown): unknown {
-  if (kind === 'piece' && isJson(record)) return pieceOf3(pieceOf2(record));
+  if (kind === 'piece' && isJson(record)) return pieceOf4(pieceOf3(pieceOf2(record)));
+  if (kind === 'container') return containerOf4(record);
   if (kind === 'product') return productOf3(record);
   return kind === 'settings' ? settingsOf3(settingsOf2(record)) : record;
 }
+
+/** A list of a file, each record brought up to date. */
+const upToDate = (kind: RecordKind, records: unknown): unknown =>
+  Array.isArray(records) ? records.map((r) => recordUpToDate(kind, r)) : records;
 
 /** Every migration in order. */
 export const migrations: readonly Migration[] = [
@@ -104,7 +182,7 @@ export const migrations: readonly Migration[] = [
             ...file,
             schemaVersion: 2,
             settings: recordUpToDate('settings', file.settings),
-            pieces: Array.isArray(file.pieces) ? file.pieces.map((p) => recordUpToDate('piece', p)) : file.pieces,
+            pieces: upToDate('piece', file.pieces),
           }
         : file,
   },
@@ -116,10 +194,20 @@ export const migrations: readonly Migration[] = [
             ...(filled(file, { containers: [], mixes: [], supplies: [] }) as Json),
             schemaVersion: 3,
             settings: recordUpToDate('settings', file.settings),
-            pieces: Array.isArray(file.pieces) ? file.pieces.map((p) => recordUpToDate('piece', p)) : file.pieces,
-            products: Array.isArray(file.products)
-              ? file.products.map((p) => recordUpToDate('product', p))
-              : file.products,
+            pieces: upToDate('piece', file.pieces),
+            products: upToDate('product', file.products),
+          }
+        : file,
+  },
+  {
+    from: 3,
+    migrate: (file) =>
+      isJson(file)
+        ? {
+            ...file,
+            schemaVersion: 4,
+            pieces: upToDate('piece', file.pieces),
+            containers: upToDate('container', file.containers),
           }
         : file,
   },

@@ -1,4 +1,5 @@
 import { carriers, methods, toolIds } from './ids';
+import { emptyRecords, recordsById } from './reservedIds';
 import type { Product, Settings } from './schema';
 import type { Workshop } from './Workshop';
 
@@ -42,10 +43,10 @@ export const defaultSettings = (
 export const newWorkshop = (id: string, settings: Settings, products: readonly Product[]): Workshop => ({
   id,
   settings,
-  pieces: {},
-  products: Object.fromEntries(products.map((p) => [p.id, p])),
-  readings: {},
-  containers: {},
-  mixes: {},
-  supplies: {},
+  pieces: emptyRecords(),
+  products: recordsById(products),
+  readings: emptyRecords(),
+  containers: emptyRecords(),
+  mixes: emptyRecords(),
+  supplies: emptyRecords(),
 });

@@ -36,7 +36,7 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 3;
+export const schemaVersion = 4;
 
 const id = z
   .string()
@@ -48,34 +48,44 @@ const id = z
 const text = z.string().max(4000);
 const name = z.string().max(200);
 const instant = z.iso.datetime({ offset: true });
-const positive = z.number().positive().max(1e9);
-const notNegative = z.number().min(0).max(1e9);
+/** Every figure has a bound of the trade: what lies beyond it is a slip, and would only break what is worked out from it. */
+const upTo = (most: number) => z.number().min(0).max(most);
+/** Money, in the workshop's currency. */
+const price = upTo(10_000_000);
+const litres = upTo(1000);
+/** Two years, minutes: longer than anything cures or waits. */
+const minutes = upTo(2 * 366 * 24 * 60);
+const packL = z.number().min(0.0001).max(1000);
 
-const sourced = z.object({ value: z.number(), tag: z.enum(tags) });
-const sourcedRange = z
-  .object({ low: notNegative, likely: notNegative, high: notNegative, tag: z.enum(tags) })
-  .refine((r) => r.low <= r.likely && r.likely <= r.high, {
-    message: 'low, likely and high have to stand in that order',
-  });
+const sourced = (value: z.ZodNumber) => z.object({ value, tag: z.enum(tags) });
+const sourcedRange = (most: number) =>
+  z
+    .object({ low: upTo(most), likely: upTo(most), high: upTo(most), tag: z.enum(tags) })
+    .refine((r) => r.low <= r.likely && r.likely <= r.high, {
+      message: 'low, likely and high have to stand in that order',
+    });
+const waiting = sourcedRange(2 * 366 * 24 * 60);
+const fraction = z.number().min(0).max(1);
+const tempC = z.number().min(-40).max(90);
 
 const productTimes = z.object({
-  dustFreeMin: sourcedRange,
-  recoatFromMin: sourcedRange,
+  dustFreeMin: waiting,
+  recoatFromMin: waiting,
   /** Until when a next coat needs no abrading; null: no upper limit. */
-  recoatUntilMin: sourcedRange.nullable(),
+  recoatUntilMin: waiting.nullable(),
   /** After the coat, an interval in which no next coat may go on. */
-  blockedMin: z.object({ from: notNegative, to: notNegative, tag: z.enum(tags) }).nullable(),
+  blockedMin: z.object({ from: minutes, to: minutes, tag: z.enum(tags) }).nullable(),
   /** Before a film of another product; null: as for a next coat. */
-  filmFromMin: sourcedRange.nullable(),
+  filmFromMin: waiting.nullable(),
   /** The same, under a waterborne film. */
-  waterFilmFromMin: sourcedRange.nullable(),
+  waterFilmFromMin: waiting.nullable(),
   /** Time on the surface before it is taken off; null: stays on. */
-  dwellMin: sourcedRange.nullable(),
-  sandFromMin: sourcedRange,
-  tapeSafeMin: sourcedRange,
-  handleMin: sourcedRange,
-  lightUseMin: sourcedRange,
-  cureMin: sourcedRange,
+  dwellMin: waiting.nullable(),
+  sandFromMin: waiting,
+  tapeSafeMin: waiting,
+  handleMin: waiting,
+  lightUseMin: waiting,
+  cureMin: waiting,
 });
 
 /** One part of what is mixed, by its share; shares need not add up to one. */
@@ -107,20 +117,25 @@ export const productSchema = z.object({
   kind: z.enum(productKinds),
   carrier: z.enum(carriers),
   /** Practical rate by brush, m² per litre; null for what goes by the place, not by area. */
-  spreadM2PerL: sourcedRange
+  spreadM2PerL: sourcedRange(1000)
     .refine((r) => r.low > 0, { message: 'a spreading rate has to be more than nothing' })
     .nullable(),
   /** Litres for one place (a dent, a joint); null for what goes by area. */
-  perPlaceL: sourcedRange.nullable(),
-  volumeSolidsFrac: sourced.nullable(),
+  perPlaceL: sourcedRange(10).nullable(),
+  volumeSolidsFrac: sourced(z.number().positive().max(1)).nullable(),
   thinner: name.nullable(),
-  thinningFrac: sourced,
-  thinningMaxFrac: sourced,
+  thinningFrac: sourced(upTo(5)),
+  thinningMaxFrac: sourced(upTo(5)),
   methods: z.array(z.enum(methods)).min(1),
   coats: z.int().min(1).max(20),
   times: productTimes,
-  air: z.object({ leastTempC: sourced, mostTempC: sourced, mostRelHumFrac: sourced, leastDewMarginK: sourced }),
-  packs: z.array(z.object({ volumeL: positive, price: notNegative, tag: z.enum(tags) })).max(20),
+  air: z.object({
+    leastTempC: sourced(tempC),
+    mostTempC: sourced(tempC),
+    mostRelHumFrac: sourced(fraction),
+    leastDewMarginK: sourced(upTo(30)),
+  }),
+  packs: z.array(z.object({ volumeL: packL, price, tag: z.enum(tags) })).max(20),
   /** Colour of the dry product as it shows, #rrggbb. */
   colour: z.string().regex(/^#[0-9a-f]{6}$/),
   /** Share of what is under it that it hides, 0 to 1. */
@@ -138,13 +153,13 @@ export const productSchema = z.object({
   /** What the thinner is carried in; null: none is used. */
   thinnerCarrier: z.enum(carriers).nullable(),
   /** Dry film of one coat that its label asks for, µm; null: not named. */
-  filmDryUm: sourced.refine((f) => f.value > 0, { message: 'a film has to be more than nothing' }).nullable(),
+  filmDryUm: sourced(z.number().positive().max(5000)).nullable(),
   /** Wet film that still hangs on a vertical face, µm; null: not known. */
-  sagUm: sourced.nullable(),
+  sagUm: sourced(upTo(10_000)).nullable(),
   /** Working time after mixing at 20 °C, minutes; null: does not set in the cup. */
-  workingMin: sourcedRange.nullable(),
+  workingMin: waiting.nullable(),
   mix: mix.nullable(),
-  densityKgPerL: sourced.refine((d) => d.value > 0, { message: 'a density has to be more than nothing' }).nullable(),
+  densityKgPerL: sourced(z.number().min(0.1).max(20)).nullable(),
   /** How long it keeps, days; null: not named. */
   shelf: z.object({ closedDays: days.nullable(), openDays: days.nullable(), tag: z.enum(tags) }),
   /** From order to shelf, days. */
@@ -159,7 +174,7 @@ export const productSchema = z.object({
     z.enum(tags),
   ),
   /** Order more when no more than this is left, L; null: never told. */
-  reorderL: notNegative.nullable(),
+  reorderL: litres.nullable(),
 });
 
 const surface = z.object({
@@ -190,7 +205,7 @@ const stepSchema = z.object({
   /** Things handled: hardware, places of damage. */
   count: z.int().min(0).max(500),
   /** Length of tape line, m. */
-  lineM: notNegative,
+  lineM: upTo(1000),
   /** What a test is to tell. */
   test: z.enum(testKinds).nullable(),
   /** Faces it acts on where these are not all of its zone; null: all. */
@@ -198,7 +213,7 @@ const stepSchema = z.object({
   /** Share of the area of its faces that it covers. */
   areaFrac: z.number().positive().max(1),
   /** A wait of the step itself, minutes, that no product decides (drying out). */
-  fixedWaitMin: notNegative,
+  fixedWaitMin: minutes,
   reason: text,
   waitsFor: z.array(waitFor).max(200),
 });
@@ -207,16 +222,19 @@ const air = z.object({ airTempC: z.number().min(-30).max(50), relHumFrac: z.numb
 
 const logEntry = z.object({
   id,
-  stepId: id,
+  /** The step as it was when it was begun: what happened stays as it was, whatever becomes of the plan. */
+  step: stepSchema,
   startedAt: instant.nullable(),
   doneAt: instant.nullable(),
-  actualL: notNegative.max(1000).nullable(),
+  actualL: litres.nullable(),
   air: air.nullable(),
   note: text,
   /** What the plan said before the step was begun, for History. */
-  planned: z.object({ startAt: instant, endAt: instant, volumeL: notNegative.nullable() }).nullable(),
+  planned: z.object({ startAt: instant, endAt: instant, volumeL: litres.nullable() }).nullable(),
   /** Batch or can it came from; left out: not noted. */
   batch: name.nullable().optional(),
+  /** It was taken from a can past its date, knowingly. */
+  fromExpired: z.boolean().optional(),
 });
 
 const lengthM = z.number().min(0.005).max(10);
@@ -410,7 +428,7 @@ export const pieceSchema = z.object({
   ownership: z.enum(ownerships),
   commission: z.object({ chosen: text, supplied: text, approvals: z.array(approval).max(200) }),
   /** What it is to sell for, in the workshop's currency. */
-  salePrice: notNegative.nullable(),
+  salePrice: price.nullable(),
   /** Decade it was made, e.g. 1930; null: unknown. */
   decade: z.int().min(1500).max(2100).nullable(),
   /** Country it was made in, ISO 3166-1 alpha-2; null: unknown. */
@@ -440,7 +458,6 @@ export const pieceSchema = z.object({
   edits,
   /** Notes of the user by step id. */
   stepNotes: z.record(id, text),
-  steps: z.array(stepSchema).max(1000),
   log: z.array(logEntry).max(5000),
   startAt: instant.nullable(),
   note: text,
@@ -448,6 +465,11 @@ export const pieceSchema = z.object({
   home: air.nullable(),
   keptPlans: z.array(keptPlan).max(20),
   reworked: z.array(reworked).max(200),
+  /** The plan as another version of this program last gave it, kept until the difference was seen; left out: none. */
+  plannedBefore: z
+    .array(z.object({ id, productId: id.nullable(), method: z.enum(methods).nullable(), grit: z.int().nullable() }))
+    .max(1000)
+    .optional(),
 });
 
 export const readingSchema = z.object({
@@ -460,12 +482,42 @@ export const readingSchema = z.object({
   surfaceTempC: z.number().min(-30).max(60).nullable(),
 });
 
-/** A can, tube or pack on the shelf. */
+/** Deeds by which what is in a container changes. */
+const ledgerDeeds = [
+  'brought',
+  'carried-over',
+  'kept',
+  'coat',
+  'mix',
+  'typed',
+  'weighed',
+  'used-up',
+  'thrown-away',
+] as const;
+
+/** One deed that changed what is in a container: by so much, or to what was counted. */
+const ledgerRow = z
+  .object({
+    at: instant,
+    deed: z.enum(ledgerDeeds),
+    /** The log entry or mix it belongs to; null: the shelf itself. */
+    ofId: id.nullable(),
+    /** Litres that came in, or, below nothing, went out; null: it was counted. */
+    changeL: z.number().min(-1000).max(1000).nullable(),
+    /** Litres there were when it was typed or weighed; null: it was not. */
+    countedL: litres.nullable(),
+  })
+  .refine((row) => (row.changeL === null) !== (row.countedL === null), {
+    message: 'a row of the ledger either changes an amount or counts it',
+  });
+
+/** A can, tube or pack on the shelf. What it holds is the sum of its ledger. */
 export const containerSchema = z.object({
   id,
   productId: id,
-  leftL: notNegative.max(1000),
+  ledger: z.array(ledgerRow).max(5000),
   boughtAt: instant.nullable(),
+  /** When it was opened, as typed; null: closed, or opened by the first deed that drew on it. */
   openedAt: instant.nullable(),
   place: name,
   /** Batch number of the maker, or name of a mix; null: not noted. */
@@ -482,7 +534,7 @@ const mixedPart = z.object({
   productId: id.nullable(),
   /** Its share in the recipe, by the measure of the recipe. */
   share: z.number().positive().max(1e6),
-  massKg: notNegative.max(1000),
+  massKg: upTo(1000),
   densityKgPerL: z.number().min(0.1).max(20).nullable(),
   hardener: z.boolean(),
 });
@@ -498,7 +550,7 @@ export const mixSchema = z.object({
   hardenerFrac: mix.shape.hardenerFrac,
   parts: z.array(mixedPart).min(1).max(12),
   /** Mass that was wanted, kg; null: not weighed, for want of a density. */
-  wantedKg: positive.nullable(),
+  wantedKg: z.number().positive().max(1000).nullable(),
   /** Closed: poured, used or put in a jar. */
   done: z.boolean(),
   /** The steps it was mixed for. */
@@ -506,7 +558,11 @@ export const mixSchema = z.object({
   colour: z.string().regex(/^#[0-9a-f]{6}$/),
   /** When the hardener went in; null: nothing sets. */
   startedAt: instant.nullable(),
-  workingMin: positive.nullable(),
+  workingMin: z
+    .number()
+    .positive()
+    .max(2 * 366 * 24 * 60)
+    .nullable(),
   useBy: instant.nullable(),
   note: text,
 });
@@ -517,9 +573,9 @@ export const supplySchema = z.object({
   kind: z.enum(supplyKinds),
   name,
   unit: z.enum(['pieces', 'm', 'm²']),
-  packs: z.array(z.object({ amount: positive, price: notNegative, tag: z.enum(tags) })).max(20),
-  left: notNegative,
-  reorderAt: notNegative.nullable(),
+  packs: z.array(z.object({ amount: z.number().positive().max(100_000), price, tag: z.enum(tags) })).max(20),
+  left: upTo(100_000),
+  reorderAt: upTo(100_000).nullable(),
   deliveryDays: z.number().min(0).max(1000),
 });
 
@@ -558,23 +614,33 @@ export const settingsSchema = z.object({
   sprayCarriers: z.array(z.enum(carriers)),
   /** Largest cup that is mixed in, L. */
   cupL: z.number().min(0.01).max(100),
-  labour: z.object({ ratePerHour: notNegative, shareOfSaleFrac: z.number().min(0).max(1) }),
+  labour: z.object({ ratePerHour: upTo(100_000), shareOfSaleFrac: z.number().min(0).max(1) }),
   demo: z.boolean(),
 });
 
-/** The workshop file, version 3. */
+/** So many records of each kind a workshop may hold. */
+export const mostRecords = {
+  pieces: 20_000,
+  products: 5000,
+  readings: 200_000,
+  containers: 20_000,
+  mixes: 50_000,
+  supplies: 1000,
+} as const;
+
+/** The workshop file, version 4. */
 export const workshopFileSchema = z.object({
   format: z.literal('cosmesis-workshop'),
   schemaVersion: z.literal(schemaVersion),
   id,
   exportedAt: instant,
   settings: settingsSchema,
-  pieces: z.array(pieceSchema).max(20_000),
-  products: z.array(productSchema).max(5000),
-  readings: z.array(readingSchema).max(200_000),
-  containers: z.array(containerSchema).max(20_000),
-  mixes: z.array(mixSchema).max(50_000),
-  supplies: z.array(supplySchema).max(1000),
+  pieces: z.array(pieceSchema).max(mostRecords.pieces),
+  products: z.array(productSchema).max(mostRecords.products),
+  readings: z.array(readingSchema).max(mostRecords.readings),
+  containers: z.array(containerSchema).max(mostRecords.containers),
+  mixes: z.array(mixSchema).max(mostRecords.mixes),
+  supplies: z.array(supplySchema).max(mostRecords.supplies),
 });
 
 export type WorkshopFile = z.infer<typeof workshopFileSchema>;
@@ -589,8 +655,9 @@ export type ZoneTests = z.infer<typeof zoneTests>;
 export type LogEntry = z.infer<typeof logEntry>;
 export type Product = z.infer<typeof productSchema>;
 export type ProductTimes = Product['times'];
-export type SourcedRange = z.infer<typeof sourcedRange>;
+export type SourcedRange = z.infer<typeof waiting>;
 export type Container = z.infer<typeof containerSchema>;
+export type LedgerRow = z.infer<typeof ledgerRow>;
 export type Mix = z.infer<typeof mixSchema>;
 export type Supply = z.infer<typeof supplySchema>;
 export type KeptPlan = z.infer<typeof keptPlan>;

@@ -2,13 +2,13 @@ import { ThemeProvider } from '@mui/material/styles';
 import { lazy, Suspense } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
-import { NewPiece } from '../features/pieces/NewPiece';
-import { Pieces } from '../features/pieces/Pieces';
 import { Today } from '../features/today/Today';
 import { Broken } from './Broken';
 import { Shell } from './Shell';
 import { theme } from './theme';
 
+const NewPiece = lazy(() => import('../features/pieces/NewPiece'));
+const Pieces = lazy(() => import('../features/pieces/Pieces'));
 const PieceFrame = lazy(() => import('../features/piece/PieceFrame'));
 const Survey = lazy(() => import('../features/piece/survey/Survey'));
 const Advice = lazy(() => import('../features/piece/advice/Advice'));

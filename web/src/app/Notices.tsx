@@ -1,10 +1,62 @@
 import { writeWorkshopFile } from '@cosmesis/core/workshop';
-import { nowIso, theStore } from '../store/theStore';
-import { useStoreState } from '../store/useWorkshop';
+import Button from '@mui/material/Button';
+import { newId, nowIso, theStore } from '../store/theStore';
+import { useStorePart } from '../store/useWorkshop';
+import type { StoreState } from '../store/WorkshopStore';
 import { download, fileName } from '../ui/download';
 
+const saveOf = (state: StoreState) => state.save;
+const asideOf = (state: StoreState) => state.setAside;
+const noticesOf = (state: StoreState) => state.notices;
+const whyReadOnly = (state: StoreState) => state.readOnly;
+const isGone = (state: StoreState) => state.gone;
+
+/** What is in memory, as a file. */
+function SaveAsFile() {
+  return (
+    <Button
+      variant="contained"
+      onClick={() => {
+        const { workshop } = theStore().get();
+        if (workshop)
+          download(fileName(workshop.settings.name, 'json'), 'application/json', writeWorkshopFile(workshop, nowIso()));
+      }}
+    >
+      Save as a file
+    </Button>
+  );
+}
+
+/** Nothing can be changed: the workshop is of a newer program, or was deleted in another tab. */
+function ReadOnly() {
+  const why = useStorePart(whyReadOnly);
+  const gone = useStorePart(isGone);
+  if (why === null) return null;
+  return (
+    <div className="notice stop" role="alert">
+      <span>
+        <b>{why}</b> {gone && 'What you see is only in this page: keep it as a new workshop, or save it as a file.'}
+      </span>
+      <span className="row spread">
+        {gone && (
+          <Button
+            variant="outlined"
+            onClick={() => {
+              const { workshop } = theStore().get();
+              if (workshop) void theStore().adopt({ ...workshop, id: newId() });
+            }}
+          >
+            Keep it as a new workshop
+          </Button>
+        )}
+        <SaveAsFile />
+      </span>
+    </div>
+  );
+}
+
 function SaveFailed() {
-  const { save, workshop } = useStoreState();
+  const save = useStorePart(saveOf);
   if (save.status !== 'failed') return null;
   return (
     <div className="notice stop" role="alert">
@@ -14,21 +66,7 @@ function SaveFailed() {
         close it.
       </span>
       <span className="row spread">
-        {workshop && (
-          <button
-            type="button"
-            className="go"
-            onClick={() =>
-              download(
-                fileName(workshop.settings.name, 'json'),
-                'application/json',
-                writeWorkshopFile(workshop, nowIso()),
-              )
-            }
-          >
-            Save as a file
-          </button>
-        )}
+        <SaveAsFile />
         <button type="button" className="line" onClick={() => theStore().retry()}>
           Try again
         </button>
@@ -38,25 +76,32 @@ function SaveFailed() {
 }
 
 function SetAsideNotice() {
-  const { setAside } = useStoreState();
+  const setAside = useStorePart(asideOf);
   if (setAside.length === 0) return null;
   const nameOf = (raw: unknown, id: string) =>
-    typeof raw === 'object' && raw !== null && 'name' in raw && typeof raw.name === 'string' ? raw.name : id;
+    ['name', 'label']
+      .map((key) => (raw as Record<string, unknown> | null)?.[key])
+      .find((word): word is string => typeof word === 'string') ?? id;
   return (
     <div className="notice" role="alert">
       <div className="stack" style={{ flex: 1 }}>
         <b>
           {setAside.length === 1
-            ? 'One record could not be read and was set aside.'
-            : `${setAside.length} records could not be read and were set aside.`}{' '}
+            ? 'One thing was set aside, and is kept.'
+            : `${setAside.length} things were set aside, and are kept.`}{' '}
           The rest is open.
         </b>
         {setAside.map((s) => (
           <span key={s.key} className="row">
             <span>
-              {s.kind} “{nameOf(s.raw, s.id)}”: {s.why}
+              {s.kind === 'edit' ? 'Your edit' : s.kind} “{nameOf(s.raw, s.id)}”: {s.why}
             </span>
             <span className="row spread">
+              {s.kind === 'edit' && (
+                <Button variant="outlined" onClick={() => void theStore().makeAfterAll(s)}>
+                  Make it all the same
+                </Button>
+              )}
               <button
                 type="button"
                 className="line"
@@ -89,19 +134,20 @@ function SetAsideNotice() {
 
 /** What has to be known before anything else: saves that fail, records set aside, edits another tab made impossible. */
 export function Notices() {
-  const { notice } = useStoreState();
+  const notices = useStorePart(noticesOf);
   return (
     <>
+      <ReadOnly />
       <SaveFailed />
       <SetAsideNotice />
-      {notice && (
-        <div className="notice" role="alert">
-          <span>{notice}</span>
-          <button type="button" className="line spread" onClick={() => theStore().dismissNotice()}>
+      {notices.map((notice) => (
+        <div className="notice" role="alert" key={notice.id}>
+          <span>{notice.text}</span>
+          <button type="button" className="line spread" onClick={() => theStore().dismissNotice(notice.id)}>
             Close
           </button>
         </div>
-      )}
+      ))}
     </>
   );
 }

@@ -1,18 +1,21 @@
 import { minuteOf } from '@cosmesis/core/units';
 import { Link, useLocation } from 'react-router';
 import { useNowMin } from '../store/useNowMin';
-import { useStoreState } from '../store/useWorkshop';
+import { useStorePart } from '../store/useWorkshop';
+import type { StoreState } from '../store/WorkshopStore';
 import { Timer } from '../ui/Timer';
 
 /** A mix that is over stays in sight for so long, minutes. */
 const shownAfterMin = 15;
 
+const mixesOf = ({ workshop }: StoreState) => workshop?.mixes;
+
 /** Clocks of mixes that are being placed, on every screen but their own. */
 export function RunningMixes() {
-  const { workshop } = useStoreState();
+  const mixes = useStorePart(mixesOf);
   const { pathname } = useLocation();
   const nowMin = useNowMin();
-  const running = Object.values(workshop?.mixes ?? {}).filter(
+  const running = Object.values(mixes ?? {}).filter(
     (m) =>
       !m.done &&
       m.startedAt !== null &&

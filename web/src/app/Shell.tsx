@@ -4,7 +4,8 @@ import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { AirStrip } from '../features/air/AirStrip';
 import { demoId } from '../store/demoId';
 import { emptyWorkshop, theStore } from '../store/theStore';
-import { useStoreState } from '../store/useWorkshop';
+import { useStorePart } from '../store/useWorkshop';
+import type { StoreState } from '../store/WorkshopStore';
 import { say, unsay, useSaid } from '../ui/say';
 import { Notices } from './Notices';
 import { RunningMixes } from './RunningMixes';
@@ -71,11 +72,13 @@ function SaidLine() {
   );
 }
 
+const idOf = ({ workshop }: StoreState) => workshop?.id;
+
 /** Frame of every screen: the air on top, the rooms at the side or below, messages at the foot. */
 export function Shell() {
   const [help, setHelp] = useState(false);
   const navigate = useNavigate();
-  const { workshop } = useStoreState();
+  const workshopId = useStorePart(idOf);
   const { pathname } = useLocation();
   useShortcuts(() => setHelp(true));
   const leaveDemo = async () => {
@@ -110,7 +113,7 @@ export function Shell() {
         </button>
       </nav>
       <main id="main" tabIndex={-1}>
-        {workshop?.id === demoId && (
+        {workshopId === demoId && (
           <div className="demo-line">
             <span>Demo, all made up.</span>
             <button type="button" className="line" onClick={leaveDemo}>

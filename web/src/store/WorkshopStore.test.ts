@@ -2,13 +2,17 @@ import 'fake-indexeddb/auto';
 import { createHash } from 'node:crypto';
 import { newPiece } from '@cosmesis/core/piece';
 import { typicalProducts } from '@cosmesis/core/products';
+import { seededRandom } from '@cosmesis/core/units';
 import { canonicalJson, defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/workshop';
 import fc from 'fast-check';
+import { openDB } from 'idb';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { Database } from './database';
-import { type Recipe, type Unsaved, WorkshopStore } from './WorkshopStore';
+import type { Recipe } from './Document';
+import { OperationLog } from './OperationLog';
+import { type Unsaved, WorkshopStore } from './WorkshopStore';
 
-const empty = (): Workshop => newWorkshop('w', defaultSettings('W', 'Europe/London', 'metric', 'GBP'), typicalProducts);
+const shelf = typicalProducts.slice(0, 3);
+const empty = (): Workshop => newWorkshop('w', defaultSettings('W', 'Europe/London', 'metric', 'GBP'), shelf);
 const add =
   (id: string): Recipe =>
   (draft) => {
@@ -22,41 +26,39 @@ const rename =
   };
 
 let databases = 0;
-/** Tabs of one browser: one database, one lock, messages to each other. */
+/** Tabs of one browser: one store on disk, messages to each other. */
 async function browser() {
   databases += 1;
   const name = `test-${databases}`;
   const channels: { postMessage: (m: unknown) => void; onmessage: ((e: { data: unknown }) => void) | null }[] = [];
-  let queue: Promise<void> = Promise.resolve();
   const retries: (() => void)[] = [];
+  const clock = { ms: 0 };
   let ids = 0;
   const tab = async (journal: Map<string, readonly Unsaved[]> = new Map()) => {
-    const database = await Database.open(name);
+    const log = await OperationLog.open(name);
     const channel: (typeof channels)[number] = {
       onmessage: null,
       postMessage: (data) => {
-        for (const c of channels) if (c !== channel) c.onmessage?.({ data });
+        for (const c of channels) if (c !== channel) c.onmessage?.({ data: structuredClone(data) });
       },
     };
     channels.push(channel);
-    const store = new WorkshopStore(database, {
-      nowMs: () => 0,
+    const store = new WorkshopStore(log, {
+      nowMs: () => clock.ms,
       channel,
       later: (work) => void retries.push(work),
       newId: () => {
         ids += 1;
         return `id-${ids}`;
       },
-      journal: { read: (w) => [...(journal.get(w) ?? [])], write: (w, unsaved) => void journal.set(w, unsaved) },
-      lock: (_name, work) => {
-        const run = queue.then(work);
-        queue = run.catch(() => {});
-        return run;
+      journal: {
+        read: (w) => [...(journal.get(w) ?? [])],
+        write: (w, unsaved) => void journal.set(w, structuredClone(unsaved)),
       },
     });
-    return { store, database, journal };
+    return { store, log, journal };
   };
-  return { tab, retries };
+  return { tab, retries, clock, name };
 }
 const names = (store: WorkshopStore) =>
   Object.values(store.get().workshop?.pieces ?? {})
@@ -64,17 +66,28 @@ const names = (store: WorkshopStore) =>
     .sort();
 /** The whole workshop as bytes, hashed so that a failure stays readable. */
 const bytes = (store: WorkshopStore) => createHash('sha256').update(canonicalJson(store.get().workshop)).digest('hex');
+const said = (store: WorkshopStore) =>
+  store
+    .get()
+    .notices.map((n) => n.text)
+    .join(' ');
+const full = () => Object.assign(new Error('full'), { name: 'QuotaExceededError' });
 
 afterEach(() => vi.restoreAllMocks());
 
 describe('WorkshopStore', () => {
-  it('shows a change at once, keeps it, and opens it again', async () => {
+  it('shows a change at once, with one word to its readers, says that it is not safe yet, and then that it is', async () => {
     const { tab } = await browser();
     const { store } = await tab();
     await store.adopt(empty());
+    let told = 0;
+    store.subscribe(() => {
+      told += 1;
+    });
     store.transact('New piece', add('a'));
-    expect(names(store)).toEqual(['a']);
+    expect([names(store), told, store.get().save, store.unsafe()]).toEqual([['a'], 1, { status: 'saving' }, true]);
     await store.idle();
+    expect([store.get().save, store.unsafe()]).toEqual([{ status: 'saved' }, false]);
     const { store: again } = await tab();
     await again.open('w');
     expect(bytes(again)).toBe(bytes(store));
@@ -118,12 +131,24 @@ describe('WorkshopStore', () => {
     );
   });
 
-  it('joins the keys typed into one field into one change', async () => {
-    const { store } = await (await browser()).tab();
+  it('joins the letters of one word into one small change, and what comes later into another', async () => {
+    const { tab, clock } = await browser();
+    const { store, log } = await tab();
     await store.adopt(empty());
     store.transact('New piece', add('a'));
-    for (const name of ['t', 'ta', 'tab']) store.transact('Name', rename('a', name), 'a/name');
     await store.idle();
+    for (const name of ['t', 'ta', 'tab', 'tabl', 'table']) {
+      store.transact('Name', rename('a', name), 'a/name');
+      await store.idle();
+    }
+    const change = (await log.change('w', 2))!;
+    expect([change.patches.length, change.inverse.length, JSON.stringify(change).length < 400]).toEqual([1, 1, true]);
+    clock.ms += 60_000;
+    store.transact('Name', rename('a', 'bench'), 'a/name');
+    await store.idle();
+    store.undo();
+    await store.idle();
+    expect(names(store)).toEqual(['table']);
     store.undo();
     await store.idle();
     expect(names(store)).toEqual(['a']);
@@ -141,7 +166,19 @@ describe('WorkshopStore', () => {
     expect(names(store)).toEqual(['b']);
   });
 
-  it('two tabs keep both edits, also those made at the same moment', async () => {
+  it('writes what waits in one act', async () => {
+    const { store, log } = await (await browser()).tab();
+    await store.adopt(empty());
+    const commit = vi.spyOn(log, 'commit');
+    for (let i = 0; i < 24; i += 1) store.transact('New piece', add(`p${i}`));
+    await store.idle();
+    expect(commit.mock.calls.length).toBeLessThanOrEqual(2);
+    expect((await log.lastChanges((await log.head('w'))!, 500)).length).toBe(24);
+  });
+});
+
+describe('several tabs', () => {
+  it('keep both edits, also those made at the same moment', async () => {
     const { tab } = await browser();
     const { store: one } = await tab();
     await one.adopt(empty());
@@ -150,16 +187,47 @@ describe('WorkshopStore', () => {
     one.transact('New piece', add('a'));
     two.transact('New piece', add('b'));
     await Promise.all([one.idle(), two.idle()]);
-    await vi.waitFor(() => {
+    await vi.waitFor(() =>
       expect([names(one), names(two)]).toEqual([
         ['a', 'b'],
         ['a', 'b'],
-      ]);
-    });
+      ]),
+    );
     expect(bytes(one)).toBe(bytes(two));
   });
 
-  it('says so where another tab has made an edit impossible, and keeps the rest', async () => {
+  it('with random edits, undos and pauses end equal, and no edit is lost without a word', async () => {
+    for (const seed of [1, 2, 3]) {
+      const { tab } = await browser();
+      const tabs = [await tab(), await tab()];
+      await tabs[0]!.store.adopt(empty());
+      await tabs[1]!.store.open('w');
+      const random = seededRandom(seed);
+      const made: string[] = [];
+      for (let i = 0; i < 60; i += 1) {
+        const { store } = tabs[random() < 0.5 ? 0 : 1]!;
+        const id = `p${Math.floor(random() * 6)}`;
+        const act = random();
+        if (act < 0.15) store.undo();
+        else if (act < 0.35 && store.get().workshop!.pieces[id]) {
+          store.transact('Delete', (draft) => void delete draft.pieces[id]);
+        } else if (act < 0.6 && store.get().workshop!.pieces[id]) store.transact('Name', rename(id, `n${i}`));
+        else {
+          store.transact('New piece', add(`u${i}`));
+          made.push(`u${i}`);
+        }
+        if (random() < 0.3) await store.idle();
+      }
+      for (let n = 0; n < 3; n += 1) await Promise.all(tabs.map((t) => t.store.idle()));
+      await vi.waitFor(() => expect(bytes(tabs[0]!.store)).toBe(bytes(tabs[1]!.store)));
+      const { store: fresh } = await tab();
+      await fresh.open('w');
+      expect(bytes(fresh)).toBe(bytes(tabs[0]!.store));
+      for (const { store } of tabs) expect(store.get().save).toEqual({ status: 'saved' });
+    }
+  });
+
+  it('an edit that another tab made impossible is said, and the rest is kept', async () => {
     const { tab } = await browser();
     const { store: one } = await tab();
     await one.adopt(empty());
@@ -173,26 +241,70 @@ describe('WorkshopStore', () => {
     two.transact('Name', rename('a', 'late'));
     two.transact('New piece', add('b'));
     await Promise.all([one.idle(), two.idle()]);
-    await vi.waitFor(() => {
-      expect(names(one)).toEqual(['b']);
-    });
-    expect(two.get().notice).toContain('changed in another tab');
+    await vi.waitFor(() => expect(names(one)).toEqual(['b']));
+    expect(said(two)).toContain('"Name" no longer fits');
   });
 
+  it('a workshop deleted in one tab does not come back as a husk from another: its edits stay in memory, and can be kept', async () => {
+    const { tab } = await browser();
+    const { store: one } = await tab();
+    await one.adopt(empty());
+    one.transact('New piece', add('a'));
+    await one.idle();
+    const { store: two, log } = await tab();
+    await two.open('w');
+    // The news does not reach the other tab: it finds out by its own act.
+    vi.spyOn(two as unknown as { hear: () => Promise<void> }, 'hear').mockResolvedValue();
+    await one.remove('w');
+    two.transact('New piece', add('b'));
+    await two.idle();
+    expect([two.get().gone, two.unsafe(), names(two)]).toEqual([true, true, ['a', 'b']]);
+    expect(await log.heads()).toEqual([]);
+    const { workshop } = two.get();
+    await two.adopt({ ...workshop!, id: 'kept' });
+    expect([names(two), two.get().gone, two.get().readOnly]).toEqual([['a', 'b'], false, null]);
+    expect(Object.keys(two.get().workshop!.products)).toHaveLength(shelf.length);
+  });
+
+  it('a journal found after a reload does not overwrite what another tab wrote meanwhile: both are kept and listed', async () => {
+    const { tab } = await browser();
+    const { store: one } = await tab();
+    await one.adopt(empty());
+    one.transact('New piece', add('a'));
+    one.transact('New piece', add('b'));
+    await one.idle();
+    const { store: two, log, journal } = await tab();
+    await two.open('w');
+    vi.spyOn(log, 'commit').mockReturnValue(new Promise(() => {}));
+    two.transact('Name', rename('a', 'from the reloaded tab'));
+    two.transact('Name', rename('b', 'untouched elsewhere'));
+    one.transact('Name', rename('a', 'from the other tab'));
+    await one.idle();
+    const { store: reloaded } = await tab(new Map(journal));
+    await reloaded.open('w');
+    await reloaded.idle();
+    expect(names(reloaded)).toEqual(['from the other tab', 'untouched elsewhere']);
+    const [aside] = reloaded.get().setAside;
+    expect(aside).toMatchObject({ kind: 'edit', why: expect.stringContaining('another tab') });
+    await reloaded.makeAfterAll(aside!);
+    await reloaded.idle();
+    expect([names(reloaded), reloaded.get().setAside]).toEqual([['from the reloaded tab', 'untouched elsewhere'], []]);
+  });
+});
+
+describe('what goes wrong', () => {
   it('a failed save keeps what is in memory, says why, and is made good', async () => {
     const { tab, retries } = await browser();
-    const { store, database } = await tab();
+    const { store, log } = await tab();
     await store.adopt(empty());
-    const save = vi
-      .spyOn(database, 'save')
-      .mockRejectedValue(Object.assign(new Error('full'), { name: 'QuotaExceededError' }));
+    const commit = vi.spyOn(log, 'commit').mockRejectedValue(full());
     store.transact('New piece', add('a'));
     await store.idle();
     expect(store.get().save).toEqual({ status: 'failed', why: 'full', waiting: 1 });
     store.transact('New piece', add('b'));
     store.undo();
     expect(names(store)).toEqual(['a']);
-    save.mockRestore();
+    commit.mockRestore();
     retries.at(-1)!();
     await store.idle();
     expect(store.get().save).toEqual({ status: 'saved' });
@@ -201,44 +313,221 @@ describe('WorkshopStore', () => {
     expect(names(again)).toEqual(['a']);
   });
 
-  it('a reload before the save finds the change in the journal, and makes it once', async () => {
+  it('undoing the only change that failed leaves nothing waiting, and says so', async () => {
     const { tab } = await browser();
-    const { store, database, journal } = await tab();
+    const { store, log } = await tab();
     await store.adopt(empty());
-    vi.spyOn(database, 'save').mockReturnValue(new Promise(() => {}));
+    vi.spyOn(log, 'commit').mockRejectedValue(full());
     store.transact('New piece', add('a'));
-    const { store: reloaded } = await tab(new Map(journal));
-    // The hung save holds the lock, as a page that went away does not.
-    expect(journal.get('w')).toHaveLength(1);
-    const fresh = await browser();
-    const { store: other } = await fresh.tab(new Map(journal));
-    await other.adopt(empty());
-    await other.idle();
-    expect(names(other)).toEqual(['a']);
-    await other.open('w');
-    await other.idle();
-    expect(names(other)).toEqual(['a']);
-    expect(reloaded.get().status).toBe('loading');
+    await store.idle();
+    store.undo();
+    expect([names(store), store.get().save, store.unsafe()]).toEqual([[], { status: 'saved' }, false]);
   });
 
-  it('sets a record aside that cannot be read, and opens the rest', async () => {
-    const { tab } = await browser();
-    const { store, database } = await tab();
+  it('a disk that is full at any single write of a day: every act says so, memory keeps it, and it is saved when there is room', async () => {
+    const day: Recipe[] = [add('a'), rename('a', 'x'), add('b'), (d) => void delete d.pieces.a, rename('b', 'y')];
+    for (let failing = 0; failing < day.length; failing += 1) {
+      const { tab, retries } = await browser();
+      const { store, log } = await tab();
+      await store.adopt(empty());
+      const commit = log.commit.bind(log);
+      let n = 0;
+      vi.spyOn(log, 'commit').mockImplementation((act) => {
+        n += 1;
+        return n === failing + 1 ? Promise.reject(full()) : commit(act);
+      });
+      for (const [i, recipe] of day.entries()) {
+        store.transact(`Edit ${i}`, recipe);
+        await store.idle();
+        if (i === failing) expect(store.get().save.status).toBe('failed');
+      }
+      while (store.unsafe()) {
+        retries.at(-1)!();
+        await store.idle();
+      }
+      const { store: again } = await tab();
+      await again.open('w');
+      expect([names(again), bytes(again)]).toEqual([['y'], bytes(store)]);
+    }
+  });
+
+  it('an undo whose record was set aside is dropped and said, and later edits are saved', async () => {
+    const { tab, name } = await browser();
+    const { store } = await tab();
+    await store.adopt(empty());
+    store.transact('New piece', add('a'));
+    store.transact('Name', rename('a', 'x'));
+    await store.idle();
+    const raw = await openDB(name);
+    await raw.put('records', { workshopId: 'w', kind: 'piece', id: 'a', value: { name: 'spoiled' }, rev: 9 });
+    const { store: again } = await tab();
+    await again.open('w');
+    expect(again.get().setAside.map((s) => s.raw)).toEqual([{ name: 'spoiled' }]);
+    again.undo();
+    await again.idle();
+    expect(said(again)).toMatch(/"Name" cannot be undone/);
+    again.transact('New piece', add('b'));
+    await again.idle();
+    expect([again.get().save, names(again)]).toEqual([{ status: 'saved' }, ['b']]);
+  });
+
+  it('damaged bytes in any one record: the rest opens', async () => {
+    const { tab, name } = await browser();
+    const { store } = await tab();
     await store.adopt(empty());
     store.transact('New piece', add('a'));
     store.transact('New piece', add('b'));
     await store.idle();
-    const head = (await database.head('w'))!;
-    await database.save({
-      head,
-      put: [{ workshopId: 'w', kind: 'piece', id: 'a', value: { name: 'spoiled' } }],
-      remove: [],
-      changes: [],
-      forgetAfter: null,
+    const raw = await openDB(name);
+    const keys = await raw.getAllKeys('records');
+    for (const key of keys) {
+      const whole = await raw.get('records', key);
+      for (const value of [null, 7, 'x', {}, [], { ...whole.value, id: 3, name: {} }]) {
+        await raw.put('records', { ...whole, value });
+        const { store: again } = await tab();
+        await again.open('w');
+        expect(again.get().status).toBe('ready');
+        const { workshop, setAside } = again.get();
+        const open = Object.keys(workshop!.pieces).length + Object.keys(workshop!.products).length;
+        expect(open + setAside.filter((s) => s.kind !== 'settings').length).toBe(keys.length - 1);
+        for (const s of setAside) await again.discardSetAside(s.key);
+        await raw.put('records', whole);
+      }
+    }
+  });
+
+  it('putting a workshop in the place of another is one act: on a full disk the old one stays', async () => {
+    const { tab } = await browser();
+    const { store, log } = await tab();
+    await store.adopt(empty());
+    store.transact('New piece', add('a'));
+    await store.idle();
+    await expect(
+      log.replaceAll({ workshopId: 'w', name: 'W', demo: true }, () => {
+        throw full();
+      }),
+    ).rejects.toThrow();
+    await expect(
+      // A record that cannot be cloned fails in the middle of the writing.
+      log.replaceAll({ workshopId: 'w', name: 'W', demo: true }, (rev) => [
+        { workshopId: 'w', kind: 'piece', id: 'x', value: {}, rev },
+        { workshopId: 'w', kind: 'piece', id: 'y', value: () => {}, rev },
+      ]),
+    ).rejects.toThrow();
+    const { store: again } = await tab();
+    await again.open('w');
+    expect(names(again)).toEqual(['a']);
+  });
+
+  it('what a newer program wrote is shown, and not touched', async () => {
+    const { tab, name } = await browser();
+    const { store, log } = await tab();
+    await store.adopt(empty());
+    store.transact('New piece', add('a'));
+    await store.idle();
+    const raw = await openDB(name);
+    await raw.put('heads', { ...(await raw.get('heads', 'w')), schemaVersion: 99 });
+    const piece = await raw.get('records', ['w', 'piece', 'a']);
+    const newer = { ...piece, value: { ...piece.value, glow: 'a field of tomorrow', form: 'hovering' } };
+    await raw.put('records', newer);
+    const { store: again } = await tab();
+    await again.open('w');
+    expect(again.get().readOnly).toMatch(/newer Cosmesis/);
+    again.transact('New piece', add('b'));
+    await again.idle();
+    expect([names(again), said(again)]).toEqual([[], expect.stringContaining('newer Cosmesis')]);
+    expect(await raw.get('records', ['w', 'piece', 'a'])).toEqual(newer);
+    expect(await log.setAside('w')).toEqual([]);
+  });
+
+  it('a store that a newer program made is opened to be read', async () => {
+    const { tab, name } = await browser();
+    const { store } = await tab();
+    await store.adopt(empty());
+    (await openDB(name, 9)).close();
+    const log = await OperationLog.open(name);
+    expect([log.readOnly, (await log.heads()).map((h) => h.name)]).toEqual([true, ['W']]);
+  });
+
+  it('the store of the first version opens with all that was in it', async () => {
+    const name = 'first-version';
+    const old = await openDB(name, 1, {
+      upgrade(db) {
+        db.createObjectStore('heads', { keyPath: 'workshopId' });
+        db.createObjectStore('records', { keyPath: ['workshopId', 'kind', 'id'] }).createIndex(
+          'workshop',
+          'workshopId',
+        );
+        db.createObjectStore('changes', { keyPath: ['workshopId', 'seq'] });
+        db.createObjectStore('setAside', { keyPath: 'key' }).createIndex('workshop', 'workshopId');
+        db.createObjectStore('kept');
+      },
+    });
+    const { plannedBefore: _, ...piece } = newPiece('a', 'A', 'table', '2026-11-25T08:00:00Z');
+    await old.put('heads', { workshopId: 'w', name: 'Old', demo: false, rev: 7, position: 0 });
+    await old.put('records', { workshopId: 'w', kind: 'settings', id: 'settings', value: empty().settings });
+    await old.put('records', { workshopId: 'w', kind: 'piece', id: 'a', value: { ...piece, steps: [] } });
+    const can = {
+      id: 'c',
+      productId: shelf[0]!.id,
+      leftL: 0.4,
+      boughtAt: null,
+      openedAt: null,
+      place: '',
+      batch: null,
+      finite: false,
+      mixId: null,
+      note: '',
+    };
+    await old.put('records', { workshopId: 'w', kind: 'container', id: 'c', value: can });
+    old.close();
+    const log = await OperationLog.open(name);
+    const journal = new Map<string, readonly Unsaved[]>([
+      [
+        'w',
+        [
+          {
+            id: 'u',
+            label: 'Name',
+            mergeKey: null,
+            atMs: 0,
+            patches: [{ op: 'replace', path: ['pieces', 'a', 'name'], value: 'From the journal' }],
+          },
+        ],
+      ],
+    ]);
+    const store = new WorkshopStore(log, {
+      nowMs: () => 0,
+      channel: { onmessage: null, postMessage: () => {} },
+      later: () => {},
+      newId: () => 'n',
+      journal: { read: (w) => [...(journal.get(w) ?? [])], write: (w, u) => void journal.set(w, u) },
     });
     await store.open('w');
-    expect(names(store)).toEqual(['b']);
-    expect(store.get().setAside.map((s) => s.raw)).toEqual([{ name: 'spoiled' }]);
+    await store.idle();
+    expect([names(store), store.get().setAside, store.get().workshop!.containers.c!.ledger[0]!.changeL]).toEqual([
+      ['From the journal'],
+      [],
+      0.4,
+    ]);
+    expect((await log.head('w'))!.schemaVersion).toBeGreaterThan(3);
+  });
+
+  it('a clock set back a day keeps the order of changes', async () => {
+    const { tab, clock } = await browser();
+    const { store } = await tab();
+    await store.adopt(empty());
+    clock.ms = 10 * 86_400_000;
+    store.transact('New piece', add('a'));
+    await store.idle();
+    clock.ms -= 86_400_000;
+    store.transact('Name', rename('a', 'x'), 'a/name');
+    await store.idle();
+    store.transact('Name', rename('a', 'y'), 'a/name');
+    await store.idle();
+    store.undo();
+    await store.idle();
+    expect(names(store)).toEqual(['a']);
   });
 
   it('keeps several workshops apart', async () => {

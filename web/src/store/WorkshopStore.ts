@@ -1,18 +1,24 @@
-import type { Workshop } from '@cosmesis/core/workshop';
-import { applyPatches, type Draft, enablePatches, type Patch, produce, produceWithPatches } from 'immer';
-import type { Database, Head, SetAside, StoredChange } from './database';
-import { recordsOf, touchedRecords, workshopFromRecords } from './records';
+import { schemaVersion, type Workshop } from '@cosmesis/core/workshop';
+import type { Patch } from 'immer';
+import { apply, type Diff, joined, type Recipe, recipeOf, transact } from './Document';
+import type { Act, Head, OperationLog, SetAside, StoredChange, Written } from './OperationLog';
+import { type Broken, readRecords, recordsOf, touchedKeys, touchedRecords, unreadWorkshop } from './records';
+import { type Channel, type News, TabSync } from './TabSync';
 
-enablePatches();
-
-/** A change of the workshop: pure, because it is applied again when another tab was faster. */
-export type Recipe = (draft: Draft<Workshop>) => void;
+export type { Recipe } from './Document';
 
 /** Whether what is on screen is on disk. */
-type SaveStatus =
+export type SaveStatus =
   | { status: 'saved' }
+  /** On its way: not safe yet. */
   | { status: 'saving' }
   | { status: 'failed'; why: 'full' | 'other'; waiting: number };
+
+/** Something to tell once. */
+interface Notice {
+  id: string;
+  text: string;
+}
 
 /** What the store shows its readers. */
 export interface StoreState {
@@ -23,22 +29,28 @@ export interface StoreState {
   setAside: readonly SetAside[];
   undoLabel: string | null;
   redoLabel: string | null;
-  /** Something to tell once, such as an edit that another tab made impossible. */
-  notice: string | null;
+  notices: readonly Notice[];
+  /** Why nothing can be changed; null: it can. */
+  readOnly: string | null;
+  /** The workshop was deleted in another tab: what this one has is in memory only. */
+  gone: boolean;
 }
 
-type Operation =
-  | {
-      kind: 'change';
-      id: string;
-      label: string;
-      recipe: Recipe;
-      mergeKey: string | null;
-      atMs: number;
-      patches: Patch[];
-    }
-  | { kind: 'undo' }
-  | { kind: 'redo' };
+interface Edit {
+  kind: 'change';
+  id: string;
+  label: string;
+  recipe: Recipe;
+  mergeKey: string | null;
+  atMs: number;
+  /** What it was worked out on, and what came of it: used as it is where nothing moved in between. */
+  on: Workshop;
+  next: Workshop;
+  diff: Diff;
+  /** Taken back while it was being written. */
+  dropped?: boolean;
+}
+type Operation = Edit | { kind: 'undo' } | { kind: 'redo' };
 
 /** A change that is not on disk yet, kept where a reload finds it again. */
 export interface Unsaved {
@@ -47,14 +59,14 @@ export interface Unsaved {
   mergeKey: string | null;
   atMs: number;
   patches: Patch[];
+  /** The revision it was made on; absent in journals of the first store. */
+  rev?: number;
 }
 
 /** What the store needs from its surroundings; tests bring their own. */
 export interface Surroundings {
   nowMs: () => number;
-  /** One tab at a time writes. */
-  lock: (name: string, work: () => Promise<void>) => Promise<void>;
-  channel: { postMessage: (message: unknown) => void; onmessage: ((event: { data: unknown }) => void) | null };
+  channel: Channel;
   later: (work: () => void, ms: number) => void;
   newId: () => string;
   /** Written at once at every change, read when the page opens again. */
@@ -64,22 +76,17 @@ export interface Surroundings {
   };
 }
 
-/** Keys typed into one field within this time are one change to undo. */
+/** Changes of one field within this time are one change to undo. */
 const mergeWithinMs = 2500;
 const retryAfterMs = [2000, 5000, 15_000];
 
-/** A step of undo history worked out on the confirmed document. */
-interface Worked {
-  next: Workshop;
-  patches: Patch[];
-  position: number;
-  change: StoredChange | null;
-  forgetAfter: number | null;
-}
+const newerWords =
+  'This workshop was written by a newer Cosmesis. It is shown as far as this one understands it, and nothing of it is changed: open it with the newer one, or export it here as it is.';
 
 /**
- * The workshop in memory and on disk. Changes show at once and are saved in order behind them; where another tab wrote in
- * between, they are applied again to what it left. A save that fails keeps everything and tries again.
+ * The open workshop, in memory and on disk. A change shows at once and is written behind it, all that waits in one act; where
+ * another tab wrote in between, it is done again on what that left. Nothing is half written, and what is not written yet is
+ * known as such. The document and its diffs are in Document, the disk in OperationLog, the other tabs in TabSync.
  */
 export class WorkshopStore {
   private state: StoreState = {
@@ -90,20 +97,25 @@ export class WorkshopStore {
     setAside: [],
     undoLabel: null,
     redoLabel: null,
-    notice: null,
+    notices: [],
+    readOnly: null,
+    gone: false,
   };
   private readonly listeners = new Set<() => void>();
+  private readonly tabs: TabSync;
+  /** What is on disk, as far as this tab knows. */
   private confirmed: Workshop | null = null;
   private head: Head | null = null;
   private pending: Operation[] = [];
-  private saving: Promise<void> | null = null;
+  private writing: Promise<void> | null = null;
   private failures = 0;
+  private heardRev = 0;
 
   constructor(
-    private readonly database: Database,
+    private readonly log: OperationLog,
     private readonly around: Surroundings,
   ) {
-    around.channel.onmessage = ({ data }) => void this.hear(data as { workshopId?: string; rev?: number });
+    this.tabs = new TabSync(around.channel, (news) => void this.hear(news));
   }
 
   /** The state now; the same object until something changes. */
@@ -115,281 +127,419 @@ export class WorkshopStore {
     return () => this.listeners.delete(listener);
   };
 
+  /** Whether something is in memory that is not on disk. */
+  unsafe = (): boolean => this.pending.length > 0 || (this.state.gone && this.state.workshop !== null);
+
   /** Opens a workshop. Records that cannot be read are set aside, the rest opens. */
   async open(workshopId: string): Promise<void> {
     await this.idle();
+    this.pending = [];
+    this.set({ gone: false, save: { status: 'saved' } });
     await this.load(workshopId);
     await this.recover(workshopId);
-    await this.database.setCurrentId(workshopId);
+    await this.log.setCurrentId(workshopId);
     await this.refreshHeads();
   }
 
-  /** Writes a workshop whole, as a new one or in place of the one under its id, and opens it. */
+  /** Writes a workshop whole, as a new one or in place of the one under its id, in one act, and opens it. */
   async adopt(workshop: Workshop): Promise<void> {
     await this.idle();
-    await this.around.lock(`cosmesis/${workshop.id}`, async () => {
-      const before = await this.database.head(workshop.id);
-      await this.database.removeWorkshop(workshop.id);
-      const { name, demo } = workshop.settings;
-      const head: Head = { workshopId: workshop.id, name, demo, rev: (before?.rev ?? 0) + 1, position: 0 };
-      await this.database.save({ head, put: recordsOf(workshop), remove: [], changes: [], forgetAfter: 0 });
-    });
-    this.around.channel.postMessage({ workshopId: workshop.id, rev: -1 });
+    const { name, demo } = workshop.settings;
+    const head = await this.log.replaceAll({ workshopId: workshop.id, name, demo }, (rev) => recordsOf(workshop, rev));
+    this.around.journal.write(workshop.id, []);
+    this.tabs.tell({ workshopId: workshop.id, rev: head.rev, heads: true });
     await this.open(workshop.id);
   }
 
   /** Deletes a workshop; if it is the open one, another one has to be opened next. */
   async remove(workshopId: string): Promise<void> {
     await this.idle();
-    await this.database.removeWorkshop(workshopId);
-    this.around.channel.postMessage({ workshopId, rev: -1 });
+    await this.log.bury(workshopId, new Date(this.around.nowMs()).toISOString());
+    this.tabs.tell({ workshopId, rev: Number.POSITIVE_INFINITY, heads: true });
     await this.refreshHeads();
   }
 
-  /** Makes a change: shown at once, saved behind it, undone as one. @param mergeKey joins it to the change before */
+  /**
+   * Makes a change: shown at once, written behind it, undone as one.
+   * @param mergeKey joins it to the change before
+   * @throws what the recipe throws; nothing is changed then
+   */
   transact(label: string, recipe: Recipe, mergeKey: string | null = null): void {
-    if (!this.state.workshop) return;
-    const [next, patches] = produceWithPatches(this.state.workshop, recipe);
-    if (patches.length === 0) return;
+    const { workshop, readOnly } = this.state;
+    if (!workshop) return;
+    if (readOnly !== null) {
+      this.say(readOnly);
+      return;
+    }
+    const changed = transact(workshop, recipe);
+    if (!changed) return;
+    const { newId, nowMs } = this.around;
     this.pending.push({
       kind: 'change',
-      id: this.around.newId(),
+      id: newId(),
       label,
       recipe,
       mergeKey,
-      atMs: this.around.nowMs(),
-      patches,
+      atMs: nowMs(),
+      on: workshop,
+      next: changed.workshop,
+      diff: changed.diff,
     });
     this.writeJournal();
-    this.set({ workshop: next, undoLabel: label, redoLabel: null });
+    this.set({ workshop: changed.workshop, undoLabel: label, redoLabel: null, save: this.saveNow() });
     this.kick();
   }
 
-  /** Takes the last change back. One that could not be saved yet is simply dropped. */
+  /** Takes the last change back. One that could not be written yet is simply dropped. */
   undo(): void {
-    const last = this.pending.at(-1);
+    if (this.state.readOnly !== null) return;
+    const last = this.pending.findLast((p) => p.kind !== 'change' || !p.dropped);
     if (this.state.save.status === 'failed' && last?.kind === 'change') {
-      this.pending.pop();
+      last.dropped = true;
+      if (!this.writing) this.forgetDropped();
       this.writeJournal();
       this.show();
+      void this.showLabels();
       return;
     }
-    this.pending.push({ kind: 'undo' });
-    this.kick();
+    this.enqueue({ kind: 'undo' });
+  }
+
+  /** Changes taken back before they were written are gone. */
+  private forgetDropped(): void {
+    this.pending = this.pending.filter((p) => p.kind !== 'change' || !p.dropped);
   }
 
   /** Does again what was taken back. */
   redo(): void {
-    this.pending.push({ kind: 'redo' });
-    this.kick();
+    if (this.state.readOnly === null) this.enqueue({ kind: 'redo' });
   }
 
   /** Forgets a notice that has been read. */
-  dismissNotice = (): void => this.set({ notice: null });
+  dismissNotice = (id: string): void => this.set({ notices: this.state.notices.filter((n) => n.id !== id) });
 
-  /** Drops a set-aside record for good. */
+  /** Drops something set aside for good. */
   async discardSetAside(key: string): Promise<void> {
-    await this.database.discardSetAside(key);
-    if (this.head) this.set({ setAside: await this.database.setAside(this.head.workshopId) });
+    await this.log.discardSetAside(key);
+    await this.showSetAside();
+  }
+
+  /** Makes an edit after all that was kept aside because another tab was faster. */
+  async makeAfterAll(aside: SetAside): Promise<void> {
+    const { label, patches } = aside.raw as Unsaved;
+    const { workshop } = this.state;
+    if (!workshop || apply(workshop, patches) === null) return this.say(`"${label}" no longer fits what is there now.`);
+    this.transact(label, recipeOf(patches));
+    await this.discardSetAside(aside.key);
   }
 
   /** Settles when everything pending is on disk or has failed. */
   async idle(): Promise<void> {
-    while (this.saving) await this.saving;
+    while (this.writing) await this.writing;
   }
 
   /** Tries a failed save again at once. */
   retry = (): void => this.kick();
+
+  private enqueue(operation: Operation): void {
+    if (!this.state.workshop) return;
+    this.pending.push(operation);
+    this.set({ save: this.saveNow() });
+    this.kick();
+  }
 
   private set(change: Partial<StoreState>): void {
     this.state = { ...this.state, ...change };
     for (const listener of this.listeners) listener();
   }
 
-  private writeJournal(): void {
-    if (!this.head) return;
-    const unsaved = this.pending.flatMap((p) =>
-      p.kind === 'change' ? [{ id: p.id, label: p.label, mergeKey: p.mergeKey, atMs: p.atMs, patches: p.patches }] : [],
-    );
-    this.around.journal.write(this.head.workshopId, unsaved);
+  private say(text: string): void {
+    if (this.state.notices.some((n) => n.text === text)) return;
+    this.set({ notices: [...this.state.notices, { id: this.around.newId(), text }] });
   }
 
-  /** Changes that a reload interrupted before they were on disk are made again. */
+  /** How things stand with what is in memory. */
+  private saveNow(): SaveStatus {
+    if (this.pending.every((p) => p.kind === 'change' && p.dropped)) return { status: 'saved' };
+    const { save } = this.state;
+    return save.status === 'failed' ? { ...save, waiting: this.pending.length } : { status: 'saving' };
+  }
+
+  private writeJournal(): void {
+    if (!this.head) return;
+    const { rev, workshopId } = this.head;
+    const unsaved = this.pending.flatMap((p) =>
+      p.kind === 'change' && !p.dropped
+        ? [{ id: p.id, label: p.label, mergeKey: p.mergeKey, atMs: p.atMs, patches: p.diff.patches, rev }]
+        : [],
+    );
+    this.around.journal.write(workshopId, unsaved);
+  }
+
+  /** Changes that a reload interrupted are made again; where a record moved meanwhile, both are kept and listed. */
   private async recover(workshopId: string): Promise<void> {
     const unsaved = this.around.journal.read(workshopId);
-    if (unsaved.length === 0) return;
-    const last = await this.database.change(workshopId, this.head!.position);
-    const missing = unsaved.filter((u) => u.id !== last?.id);
-    this.pending.push(
-      ...missing.map((u) => ({
-        ...u,
-        kind: 'change' as const,
-        recipe: (draft: Draft<Workshop>) => void applyPatches(draft, u.patches),
-      })),
-    );
-    this.show();
-    this.kick();
+    if (unsaved.length === 0 || !this.head) return;
+    const written = new Set((await this.log.lastChanges(this.head, 100)).flatMap((c) => [c.id, ...(c.ids ?? [])]));
+    for (const entry of unsaved.filter((u) => !written.has(u.id))) {
+      const now = await this.log.revisions(workshopId, touchedKeys(entry.patches));
+      const moved = now.some((rev) => rev !== undefined && rev > (entry.rev ?? 0));
+      const { workshop } = this.state;
+      const fits = !moved && workshop !== null && apply(workshop, entry.patches) !== null;
+      if (fits) this.transact(entry.label, recipeOf(entry.patches));
+      else
+        await this.log.keepAside({
+          key: `${workshopId}/edit/${entry.id}`,
+          workshopId,
+          kind: 'edit',
+          id: entry.id,
+          raw: entry,
+          why: 'it was changed in another tab meanwhile, and that stands',
+        });
+    }
+    this.writeJournal();
+    await this.showSetAside();
   }
 
   private async refreshHeads(): Promise<void> {
-    this.set({ heads: await this.database.heads() });
+    this.set({ heads: await this.log.heads() });
+  }
+
+  private async showSetAside(): Promise<void> {
+    if (this.head) this.set({ setAside: await this.log.setAside(this.head.workshopId) });
   }
 
   private async load(workshopId: string): Promise<void> {
-    const { head, records } = await this.database.readAll(workshopId);
-    const { workshop, broken } = workshopFromRecords(workshopId, records);
-    for (const { record, why } of broken) await this.database.moveAside(record, why);
+    const workshop = unreadWorkshop(workshopId);
+    const broken: Broken[] = [];
+    const head = await this.log.readEach(workshopId, (records) => broken.push(...readRecords(workshop, records)));
+    if (!head || head.deletedAt) return this.lose();
+    const newer = this.log.readOnly || (head.schemaVersion ?? 0) > schemaVersion;
+    const asides = broken.map(({ record: { kind, id, value }, why }) => ({
+      key: `${workshopId}/${kind}/${id}`,
+      workshopId,
+      kind,
+      id,
+      raw: value,
+      why,
+    }));
+    if (asides.length > 0 && !newer) await this.log.moveAside(asides);
     this.confirmed = workshop;
-    this.head = head ?? { workshopId, name: workshop.settings.name, demo: workshop.settings.demo, rev: 0, position: 0 };
-    const setAside = await this.database.setAside(workshopId);
-    this.set({ status: 'ready', setAside });
+    this.head = head;
+    const kept = await this.log.setAside(workshopId);
+    this.set({ status: 'ready', setAside: newer ? [...kept, ...asides] : kept, readOnly: newer ? newerWords : null });
+    this.show();
     await this.showLabels();
+  }
+
+  /** The workshop was deleted: what is in memory stays there, to be taken away. */
+  private lose(): void {
+    if (this.state.gone) return;
+    this.pending = [];
+    this.set({ gone: true, save: { status: 'saved' }, readOnly: 'This workshop was deleted in another tab.' });
+  }
+
+  /** Another tab has written: what it did is done here too, and our own pending changes stay on top. */
+  private async hear({ workshopId, rev, made, heads }: News): Promise<void> {
+    if (heads) await this.refreshHeads();
+    if (!this.head || workshopId !== this.head.workshopId || this.state.gone) return;
+    this.heardRev = Math.max(this.heardRev, Number.isFinite(rev) ? rev : this.head.rev + 1);
+    // While an act is under way it finds out by itself.
+    if (this.writing) return;
+    const next = made && this.confirmed && made.fromRev === this.head.rev ? apply(this.confirmed, made.patches) : null;
+    if (!next || !made) return void (rev > this.head.rev && (await this.catchUp()));
+    this.confirmed = next;
+    this.head = { ...this.head, rev, position: made.position, name: next.settings.name };
+    if (this.pending.length === 0) this.set({ undoLabel: made.undoLabel, redoLabel: made.redoLabel });
     this.show();
   }
 
-  /** Another tab has written: read what it left and put our own pending changes on top. */
-  private async hear({ workshopId, rev }: { workshopId?: string; rev?: number }): Promise<void> {
-    if (rev === -1) await this.refreshHeads();
-    if (!this.head || workshopId !== this.head.workshopId || rev === this.head.rev || this.saving) return;
-    if (await this.database.head(workshopId)) await this.load(workshopId);
-    else this.set({ notice: 'This workshop was deleted in another tab. Export it here if you still need it.' });
+  private async catchUp(): Promise<void> {
+    if (this.head) await this.load(this.head.workshopId);
   }
 
-  /** Puts pending changes on top of what is confirmed. */
+  /** Puts pending changes on top of what is confirmed; those that no longer fit are dropped, and said. */
   private show(): void {
     if (!this.confirmed) return;
     let workshop = this.confirmed;
-    for (const operation of this.pending) {
-      if (operation.kind !== 'change') continue;
-      try {
-        workshop = produce(workshop, operation.recipe);
-      } catch {
-        this.set({ notice: `"${operation.label}" no longer fits: it was changed in another tab.` });
-      }
+    this.pending = this.pending.filter((operation) => {
+      if (operation.kind !== 'change' || operation.dropped) return true;
+      const redone = this.redoEdit(operation, workshop);
+      if (redone) workshop = redone.next;
+      return redone !== null;
+    });
+    this.set({ workshop, save: this.saveNow() });
+  }
+
+  /** An edit worked out on what is there now; null where it no longer fits or changes nothing, which is said. */
+  private redoEdit(edit: Edit, on: Workshop): Edit | null {
+    if (edit.on === on) return edit;
+    try {
+      const changed = transact(on, edit.recipe);
+      if (!changed) return null;
+      edit.on = on;
+      edit.next = changed.workshop;
+      edit.diff = changed.diff;
+      return edit;
+    } catch {
+      this.say(`"${edit.label}" no longer fits: it was changed in another tab.`);
+      return null;
     }
-    this.set({ workshop });
   }
 
   private async showLabels(): Promise<void> {
     if (!this.head) return;
     const { workshopId, position } = this.head;
     const [last, next] = await Promise.all([
-      this.database.change(workshopId, position),
-      this.database.change(workshopId, position + 1),
+      this.log.change(workshopId, position),
+      this.log.change(workshopId, position + 1),
     ]);
-    this.set({ undoLabel: last?.label ?? null, redoLabel: next?.label ?? null });
+    const edit = this.pending.findLast((p) => p.kind === 'change');
+    this.set({ undoLabel: edit?.label ?? last?.label ?? null, redoLabel: edit ? null : (next?.label ?? null) });
   }
 
   private kick(): void {
-    if (this.saving || !this.head || this.pending.length === 0) return;
-    const { workshopId } = this.head;
-    this.set({ save: this.failures > 0 ? this.state.save : { status: 'saving' } });
-    this.saving = this.around
-      .lock(`cosmesis/${workshopId}`, () => this.saveOne())
-      .then(
-        () => {
-          this.failures = 0;
-          this.saving = null;
-          if (this.pending.length > 0) this.kick();
-          else this.set({ save: { status: 'saved' } });
-        },
-        (error: unknown) => {
-          this.saving = null;
-          const why = error instanceof Error && error.name === 'QuotaExceededError' ? 'full' : 'other';
-          this.set({ save: { status: 'failed', why, waiting: this.pending.length } });
-          this.around.later(() => this.kick(), retryAfterMs[Math.min(this.failures, retryAfterMs.length - 1)]!);
-          this.failures += 1;
-        },
-      );
+    if (this.writing || !this.head || this.pending.length === 0) return;
+    this.writing = this.write().then(
+      () => {
+        this.failures = 0;
+        this.writing = null;
+        if (this.pending.length > 0) return this.kick();
+        this.set({ save: { status: 'saved' } });
+        if (this.head && this.heardRev > this.head.rev) void this.catchUp();
+      },
+      (error: unknown) => {
+        this.writing = null;
+        this.forgetDropped();
+        const why = error instanceof Error && error.name === 'QuotaExceededError' ? 'full' : 'other';
+        const waiting = this.pending.length;
+        this.set({ save: waiting === 0 ? { status: 'saved' } : { status: 'failed', why, waiting } });
+        if (waiting === 0) return;
+        this.around.later(() => this.kick(), retryAfterMs[Math.min(this.failures, retryAfterMs.length - 1)]!);
+        this.failures += 1;
+      },
+    );
   }
 
-  /** Saves the first pending operation, on top of whatever is on disk now. */
-  private async saveOne(): Promise<void> {
-    const onDisk = await this.database.head(this.head!.workshopId);
-    const behind = onDisk !== undefined && onDisk.rev !== this.head!.rev;
-    if (behind) await this.load(this.head!.workshopId);
-    const operation = this.pending[0]!;
-    const worked = await this.work(operation);
-    if (worked) {
-      const { name, demo } = worked.next.settings;
-      const head: Head = { ...this.head!, name, demo, rev: this.head!.rev + 1, position: worked.position };
-      const touched = touchedRecords(worked.next, worked.patches);
-      await this.database.save({
-        head,
-        ...touched,
-        changes: worked.change ? [worked.change] : [],
-        forgetAfter: worked.forgetAfter,
-      });
-      const renamed = head.name !== this.head!.name;
-      this.confirmed = worked.next;
-      this.head = head;
-      this.around.channel.postMessage({ workshopId: head.workshopId, rev: head.rev });
-      if (renamed) await this.refreshHeads();
+  /** Writes what waits: all changes up to the next undo in one act. */
+  private async write(): Promise<void> {
+    const first = this.pending[0]!;
+    if (first.kind !== 'change') return this.writeStep(first.kind);
+    const until = this.pending.findIndex((p) => p.kind !== 'change');
+    const edits = (until < 0 ? this.pending : this.pending.slice(0, until)) as Edit[];
+    await this.writeEdits([...edits]);
+  }
+
+  private async writeEdits(edits: readonly Edit[]): Promise<void> {
+    const head = this.head!;
+    const before = await this.changeToJoin(edits[0]!, head);
+    const changes: StoredChange[] = before ? [before] : [];
+    let seq = before ? before.seq : head.position;
+    for (const edit of edits) {
+      const last = changes.at(-1);
+      if (last && joins(last, edit)) changes[changes.length - 1] = joinedChange(last, edit);
+      else {
+        seq += 1;
+        changes.push(newChange(head.workshopId, seq, edit));
+      }
     }
+    const patches = edits.flatMap((e) => e.diff.patches);
+    const next = edits.at(-1)!.next;
+    const written = await this.commit(next, patches, seq, changes, before ? before.seq - 1 : head.position);
+    if (!written.ok) return this.again(written);
+    const done = new Set<Operation>(edits);
+    // What was taken back while it was written is taken back on disk too.
+    const takenBack = edits.filter((e) => e.dropped).map((): Operation => ({ kind: 'undo' }));
+    this.pending = [...takenBack, ...this.pending.filter((p) => !done.has(p))];
+    this.confirm(next, patches, seq, written);
+  }
+
+  /** The change on disk that an edit goes on with, such as the letters of one word. */
+  private async changeToJoin(edit: Edit, head: Head): Promise<StoredChange | undefined> {
+    if (edit.mergeKey === null) return undefined;
+    const last = await this.log.change(head.workshopId, head.position);
+    return last && joins(last, edit) ? last : undefined;
+  }
+
+  /** Takes the last change of the workshop back, or does the next one again. One that no longer fits is dropped, and said. */
+  private async writeStep(what: 'undo' | 'redo'): Promise<void> {
+    const head = this.head!;
+    const seq = what === 'undo' ? head.position : head.position + 1;
+    const change = await this.log.change(head.workshopId, seq);
+    const patches = change && (what === 'undo' ? change.inverse : change.patches);
+    const next = patches && apply(this.confirmed!, patches);
+    if (!change || !patches || !next) {
+      this.pending.shift();
+      if (change)
+        this.say(`"${change.label}" cannot be ${what === 'undo' ? 'undone' : 'done again'}: what it changed is gone.`);
+      this.show();
+      return;
+    }
+    const position = what === 'undo' ? seq - 1 : seq;
+    const written = await this.commit(next, patches, position, [], null);
+    if (!written.ok) return this.again(written);
     this.pending.shift();
+    this.confirm(next, patches, position, written);
+    this.show();
+  }
+
+  private commit(
+    next: Workshop,
+    patches: readonly Patch[],
+    position: number,
+    changes: readonly StoredChange[],
+    forgetAfter: number | null,
+  ): Promise<Written> {
+    const { name, demo } = next.settings;
+    const head: Head = { ...this.head!, name, demo, rev: this.head!.rev + 1, position };
+    const act: Act = { head, ...touchedRecords(next, patches, head.rev), changes, forgetAfter };
+    return this.log.commit(act);
+  }
+
+  /** What was written is confirmed, and the other tabs are told. */
+  private confirm(next: Workshop, patches: Patch[], position: number, written: Extract<Written, { ok: true }>): void {
+    const head = this.head!;
+    const { name, demo } = next.settings;
+    const renamed = name !== head.name;
+    this.confirmed = next;
+    this.head = { ...head, name, demo, rev: head.rev + 1, position, schemaVersion };
     this.writeJournal();
-    if (operation.kind !== 'change' || behind) this.show();
-    if (this.pending.length === 0) await this.showLabels();
+    const { undoLabel, redoLabel } = written;
+    this.tabs.tell({
+      workshopId: head.workshopId,
+      rev: this.head.rev,
+      made: { fromRev: head.rev, patches, position, undoLabel, redoLabel },
+      heads: renamed,
+    });
+    if (this.pending.length === 0) this.set({ undoLabel, redoLabel });
+    if (renamed) void this.refreshHeads();
   }
 
-  private async work(operation: Operation): Promise<Worked | null> {
-    const { workshopId, position } = this.head!;
-    if (operation.kind === 'undo') {
-      const change = await this.database.change(workshopId, position);
-      if (!change) return null;
-      return {
-        next: applyPatches(this.confirmed!, change.inverse),
-        patches: change.inverse,
-        position: position - 1,
-        change: null,
-        forgetAfter: null,
-      };
-    }
-    if (operation.kind === 'redo') {
-      const change = await this.database.change(workshopId, position + 1);
-      if (!change) return null;
-      return {
-        next: applyPatches(this.confirmed!, change.patches),
-        patches: change.patches,
-        position: position + 1,
-        change: null,
-        forgetAfter: null,
-      };
-    }
-    return this.workChange(operation);
-  }
-
-  private async workChange(operation: Extract<Operation, { kind: 'change' }>): Promise<Worked | null> {
-    const { workshopId, position } = this.head!;
-    let result: readonly [Workshop, Patch[], Patch[]];
-    try {
-      result = produceWithPatches(this.confirmed!, operation.recipe);
-    } catch {
-      this.set({ notice: `"${operation.label}" no longer fits: it was changed in another tab.` });
-      return null;
-    }
-    const [next, patches, inverse] = result;
-    if (patches.length === 0) return null;
-    const before = operation.mergeKey === null ? undefined : await this.database.change(workshopId, position);
-    const merges = before?.mergeKey === operation.mergeKey && operation.atMs - before.atMs < mergeWithinMs;
-    const change: StoredChange = merges
-      ? {
-          ...before,
-          id: operation.id,
-          atMs: operation.atMs,
-          patches: [...before.patches, ...patches],
-          inverse: [...inverse, ...before.inverse],
-        }
-      : {
-          workshopId,
-          id: operation.id,
-          seq: position + 1,
-          label: operation.label,
-          mergeKey: operation.mergeKey,
-          atMs: operation.atMs,
-          patches,
-          inverse,
-        };
-    return { next, patches, position: change.seq, change, forgetAfter: position };
+  /** The workshop moved while an act was worked out: read what is there, and work it out again on that. */
+  private async again({ why }: Extract<Written, { ok: false }>): Promise<void> {
+    if (why === 'gone') return this.lose();
+    await this.catchUp();
   }
 }
+
+const joins = (last: StoredChange, edit: Edit): boolean =>
+  edit.mergeKey !== null && last.mergeKey === edit.mergeKey && edit.atMs - last.atMs < mergeWithinMs;
+
+const newChange = (workshopId: string, seq: number, { id, label, mergeKey, atMs, diff }: Edit): StoredChange => ({
+  workshopId,
+  seq,
+  id,
+  ids: [id],
+  label,
+  mergeKey,
+  atMs,
+  ...diff,
+});
+
+const joinedChange = (last: StoredChange, { id, atMs, diff }: Edit): StoredChange => ({
+  ...last,
+  id,
+  ids: [...(last.ids ?? [last.id]), id].slice(-50),
+  atMs,
+  ...joined(last, diff),
+});

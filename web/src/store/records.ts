@@ -12,7 +12,7 @@ import {
   type Workshop,
 } from '@cosmesis/core/workshop';
 import type { Patch } from 'immer';
-import type { RecordKind, StoredRecord } from './database';
+import type { RecordKind, StoredRecord } from './OperationLog';
 
 /** Collections of a workshop by the kind of their records. */
 const collectionOf = {
@@ -24,7 +24,7 @@ const collectionOf = {
   supply: 'supplies',
 } as const;
 type Collected = keyof typeof collectionOf;
-const kinds = Object.keys(collectionOf) as Collected[];
+const collectedKinds = Object.keys(collectionOf) as Collected[];
 const schemas = {
   piece: pieceSchema,
   product: productSchema,
@@ -39,15 +39,22 @@ const schemas = {
 const fallbackSettings = () =>
   defaultSettings('Workshop', Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC', 'metric', 'EUR');
 
-/** Builds a workshop from its records; those that are not valid come back with the reason. */
-export function workshopFromRecords(
-  id: string,
-  records: readonly StoredRecord[],
-): { workshop: Workshop; broken: { record: StoredRecord; why: string }[] } {
-  const workshop: Workshop = newWorkshop(id, fallbackSettings(), []);
-  const broken: { record: StoredRecord; why: string }[] = [];
+/** A record that cannot be read, with the reason. */
+export interface Broken {
+  record: StoredRecord;
+  why: string;
+}
+
+/** A workshop that no record was read of yet. */
+export const unreadWorkshop = (id: string): Workshop => newWorkshop(id, fallbackSettings(), []);
+
+/** Reads records into a workshop; those that are not valid come back with the reason. */
+export function readRecords(workshop: Workshop, records: readonly StoredRecord[]): Broken[] {
+  const broken: Broken[] = [];
   for (const record of records) {
-    const parsed = schemas[record.kind]?.safeParse(recordUpToDate(record.kind, record.value));
+    const parsed = Object.hasOwn(schemas, record.kind)
+      ? schemas[record.kind].safeParse(recordUpToDate(record.kind, record.value))
+      : undefined;
     if (!parsed?.success) {
       const first = parsed?.error.issues[0];
       broken.push({
@@ -57,38 +64,44 @@ export function workshopFromRecords(
     } else if (record.kind === 'settings') workshop.settings = parsed.data as Workshop['settings'];
     else (workshop[collectionOf[record.kind]] as Record<string, unknown>)[record.id] = parsed.data;
   }
-  return { workshop, broken };
+  return broken;
 }
 
-/** Every record of a workshop, to write it whole. */
-export function recordsOf(workshop: Workshop): StoredRecord[] {
+/** Every record of a workshop, to write it whole. @param rev the revision they are written at */
+export function recordsOf(workshop: Workshop, rev: number): StoredRecord[] {
   const { id: workshopId } = workshop;
   return [
-    { workshopId, kind: 'settings', id: 'settings', value: workshop.settings },
-    ...kinds.flatMap((kind) =>
-      Object.entries(workshop[collectionOf[kind]]).map(([id, value]) => ({ workshopId, kind, id, value })),
+    { workshopId, kind: 'settings', id: 'settings', value: workshop.settings, rev },
+    ...collectedKinds.flatMap((kind) =>
+      Object.entries(workshop[collectionOf[kind]]).map(([id, value]) => ({ workshopId, kind, id, value, rev })),
     ),
   ];
 }
 
-/** Records that patches touch: to be put, or removed where they are gone. */
-export function touchedRecords(
-  workshop: Workshop,
-  patches: readonly Patch[],
-): { put: StoredRecord[]; remove: [RecordKind, string][] } {
+/** Names of the records that patches touch. */
+export function touchedKeys(patches: readonly Patch[]): [RecordKind, string][] {
   const keys = new Map<string, [RecordKind, string]>();
   for (const { path } of patches) {
     const [collection, id] = path.map(String);
     if (collection === 'settings') keys.set('settings', ['settings', 'settings']);
-    const kind = kinds.find((k) => collectionOf[k] === collection);
+    const kind = collectedKinds.find((k) => collectionOf[k] === collection);
     if (kind && id !== undefined) keys.set(`${kind}/${id}`, [kind, id]);
   }
+  return [...keys.values()];
+}
+
+/** Records that patches touch: to be put, or removed where they are gone. @param rev the revision they are written at */
+export function touchedRecords(
+  workshop: Workshop,
+  patches: readonly Patch[],
+  rev: number,
+): { put: StoredRecord[]; remove: [RecordKind, string][] } {
   const put: StoredRecord[] = [];
   const remove: [RecordKind, string][] = [];
-  for (const [kind, id] of keys.values()) {
+  for (const [kind, id] of touchedKeys(patches)) {
     const value = kind === 'settings' ? workshop.settings : workshop[collectionOf[kind]][id];
     if (value === undefined) remove.push([kind, id]);
-    else put.push({ workshopId: workshop.id, kind, id, value });
+    else put.push({ workshopId: workshop.id, kind, id, value, rev });
   }
   return { put, remove };
 }

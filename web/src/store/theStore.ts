@@ -1,6 +1,7 @@
 import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/workshop';
-import { callCore } from '../workers/callCore';
-import { Database } from './database';
+import { callCore, mirrorWorkshop } from '../workers/callCore';
+import { OperationLog } from './OperationLog';
+import { theBook } from './useSummaries';
 import { type Surroundings, type Unsaved, WorkshopStore } from './WorkshopStore';
 
 const timeZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
@@ -29,7 +30,7 @@ export async function emptyWorkshop(name: string): Promise<Workshop> {
 
 /** The demo, dated from now. */
 export async function freshDemo(): Promise<Workshop> {
-  const made = await callCore('demo', Math.floor(Date.now() / 60_000), timeZone());
+  const made = await callCore('demo', [Math.floor(Date.now() / 60_000), timeZone()], { urgent: true, needs: [] });
   return made.ok ? made.value : emptyWorkshop('New workshop');
 }
 
@@ -71,18 +72,29 @@ function otherTabs(): Surroundings['channel'] {
 
 /** Opens the store: the workshop used last, or the demo on a first visit. */
 export async function openStore(): Promise<WorkshopStore> {
-  const database = await Database.open();
-  const opened = new WorkshopStore(database, {
+  const log = await OperationLog.open();
+  const opened = new WorkshopStore(log, {
     nowMs: () => Date.now(),
-    lock: (name, work) => navigator.locks.request(name, work) as Promise<void>,
     channel: otherTabs(),
     later: (work, ms) => void setTimeout(work, ms),
     newId,
     journal: sessionJournal,
   });
   store = opened;
-  const heads = await database.heads();
-  const last = await database.currentId();
+  let shown: Workshop | null = null;
+  opened.subscribe(() => {
+    const { workshop } = opened.get();
+    if (workshop === shown) return;
+    shown = workshop;
+    mirrorWorkshop(workshop);
+    theBook().follow(workshop);
+  });
+  setInterval(theBook().tick, 20_000);
+  window.addEventListener('beforeunload', (event) => {
+    if (opened.unsafe()) event.preventDefault();
+  });
+  const heads = await log.heads();
+  const last = await log.currentId();
   const id = heads.some((h) => h.workshopId === last) ? last : heads[0]?.workshopId;
   if (id === undefined) await opened.adopt(await freshDemo());
   else await opened.open(id);

@@ -1,89 +1,78 @@
-import type { Question, ReckonInput, Reckoning, SchoolFigures } from '@cosmesis/core/reckoning';
+import type { Question, SchoolFigures } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { HouseRuleId, Piece } from '@cosmesis/core/workshop';
-import { useMemo } from 'react';
 import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
+import type { Reckoned } from '../workers/Engine';
 import { nameOf } from './nameOf';
-import { airOf, aroundIn, useDraws } from './useAround';
 import { useNowMin } from './useNowMin';
-import { useWorkshop } from './useWorkshop';
+import { useSummaries } from './useSummaries';
+import { useParts } from './useWorkshop';
 
-/** What pieces are worked out in, now: shelf, ways, air and what is around each. */
-export function useReckonInputs(): { key: string; inputOf: (piece: Piece) => ReckonInput } {
-  const workshop = useWorkshop();
-  const stocked = Object.keys(workshop.containers).length > 0;
+const asked = { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false };
+
+/** A name of all that pieces are worked out in: it changes when any of it does. */
+export function useShopKey(): string {
+  const parts = useParts('products', 'settings', 'readings', 'containers', 'supplies');
   const nowMin = useNowMin();
-  const draws = useDraws(stocked);
-  const { pieces, products, readings, containers, supplies, settings } = workshop;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the parts of the workshop it reads, not the workshop
-  const around = useMemo(
-    () => aroundIn(workshop, draws, nowMin),
-    [pieces, products, containers, supplies, draws, nowMin],
-  );
-  const air = airOf(readings);
-  // What other pieces mean for one is a matter of their logs and draws: any change of any piece may bear on it.
-  const key = [nowMin, ...[products, settings, readings, containers, supplies, pieces, draws].map(nameOf)].join('/');
-  return { key, inputOf: (piece) => ({ piece, products, settings, nowMin, air, around: around(piece) }) };
+  return [nowMin, ...Object.values(parts).map((part) => nameOf(part))].join('/');
 }
 
 /** Reckonings of several pieces by id, as they are now; the last ones stay while new ones are worked out. */
-export function useReckonings(pieces: readonly Piece[]): ReadonlyMap<string, Result<Reckoning>> | undefined {
-  const { key: shopKey, inputOf } = useReckonInputs();
-  const key = ['reckon', shopKey, ...pieces.map(nameOf)].join('/');
-  const { data } = useSWR<ReadonlyMap<string, Result<Reckoning>>, Error, string>(
+export function useReckonings(pieces: readonly Piece[]): ReadonlyMap<string, Result<Reckoned>> | undefined {
+  const shop = useShopKey();
+  const nowMin = useNowMin();
+  // What other pieces take and leave wet bears on each: looked at again once all of them are known.
+  const settled = useSummaries().missing === 0;
+  const key = pieces.length === 0 ? null : ['reckon', shop, settled, ...pieces.map(nameOf)].join('/');
+  const { data } = useSWR<ReadonlyMap<string, Result<Reckoned>>, Error>(
     key,
     async () =>
       new Map(
-        await Promise.all(pieces.map(async (piece) => [piece.id, await callCore('reckon', inputOf(piece))] as const)),
+        await Promise.all(
+          pieces.map(async ({ id }) => {
+            const told = await callCore('reckon', [id, nowMin], { key: `reckon/${id}`, urgent: true, needs: [id] });
+            return [id, told] as const;
+          }),
+        ),
       ),
-    { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+    asked,
   );
   return data;
+}
+
+/** The reckoning of one piece, undefined until it is there. */
+export function useReckoning(piece: Piece): Result<Reckoned> | undefined {
+  return useReckonings([piece])?.get(piece.id);
 }
 
 /** The schools of a house rule side by side on a piece, while they are asked for. */
 export function useSchools(
   piece: Piece | undefined,
   ruleId: HouseRuleId,
-  asked: boolean,
+  wanted: boolean,
 ): Result<SchoolFigures[]> | undefined {
-  const { products, settings } = useWorkshop();
+  const { products, settings } = useParts('products', 'settings');
   const nowMin = useNowMin();
   const key =
-    asked && piece ? ['schools', ruleId, nowMin, nameOf(products), nameOf(settings), nameOf(piece)].join('/') : null;
+    wanted && piece ? ['schools', ruleId, nowMin, nameOf(products), nameOf(settings), nameOf(piece)].join('/') : null;
   const { data } = useSWR<Result<SchoolFigures[]>, Error>(
     key,
-    () => callCore('schools', { piece: piece as Piece, products, settings, nowMin }, ruleId),
-    {
-      compare: Object.is,
-      keepPreviousData: true,
-      revalidateOnFocus: false,
-      revalidateIfStale: false,
-    },
+    () => callCore('schools', [piece!.id, ruleId, nowMin], { key: `schools/${ruleId}`, needs: [piece!.id] }),
+    asked,
   );
   return data;
 }
 
 /** Every choice of treatment on a piece with its alternatives side by side; undefined until it is there. */
 export function useTreatments(piece: Piece): Result<Question[]> | undefined {
-  const { products, settings } = useWorkshop();
+  const { products, settings } = useParts('products', 'settings');
   const nowMin = useNowMin();
   const key = ['treatments', nowMin, nameOf(products), nameOf(settings), nameOf(piece)].join('/');
   const { data } = useSWR<Result<Question[]>, Error>(
     key,
-    () => callCore('treatments', { piece, products, settings, nowMin }),
-    {
-      compare: Object.is,
-      keepPreviousData: true,
-      revalidateOnFocus: false,
-      revalidateIfStale: false,
-    },
+    () => callCore('treatments', [piece.id, nowMin], { key: 'treatments', needs: [piece.id] }),
+    asked,
   );
   return data;
-}
-
-/** The reckoning of one piece, undefined until it is there. */
-export function useReckoning(piece: Piece): Result<Reckoning> | undefined {
-  return useReckonings([piece])?.get(piece.id);
 }

@@ -1,11 +1,15 @@
-/** Hands a text to the browser as a file. */
-export function download(name: string, type: string, text: string): void {
+/** Hands a file to the browser to be kept. */
+export function downloadBlob(name: string, blob: Blob): void {
   const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type }));
+  link.href = URL.createObjectURL(blob);
   link.download = name;
   link.click();
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
+
+/** Hands a text to the browser as a file. */
+export const download = (name: string, type: string, text: string): void =>
+  downloadBlob(name, new Blob([text], { type }));
 
 /** A name a file system takes, made from what a person called something. */
 export const fileName = (name: string, ending: string): string =>

@@ -21,6 +21,18 @@ export const dayName = (minute: number, timeZone: string): string =>
 /** Weekday and its full name: Wednesday. */
 export const weekdayName = (minute: number, timeZone: string): string => format(minute, timeZone, { weekday: 'long' });
 
+/** The minute at which the day of a moment ends in a time zone; summer time and zones far from Greenwich included. */
+export function dayEndMin(minute: number, timeZone: string): number {
+  const day = dayName(minute, timeZone);
+  let [inside, outside] = [minute, minute + 26 * 60];
+  while (outside - inside > 1) {
+    const middle = Math.floor((inside + outside) / 2);
+    if (dayName(middle, timeZone) === day) inside = middle;
+    else outside = middle;
+  }
+  return outside;
+}
+
 /** Clock time, with the day where it is not today: 13:40, Thu 11:00, Tue 9 Dec 11:00. */
 export function dayTime(minute: number, nowMin: number, timeZone: string): string {
   const clock = clockTime(minute, timeZone);

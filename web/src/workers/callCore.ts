@@ -1,49 +1,27 @@
-import type { Result } from '@cosmesis/core/units';
-import { type Remote, wrap } from 'comlink';
-import type { Core } from './core.worker';
+import type { Workshop } from '@cosmesis/core/workshop';
+import { type CallOptions, CoreClient, type WorkerLike } from './CoreClient';
+import type { AnswerOf, ArgsOf, CallName } from './protocol';
 
-/** A call that takes longer is given up and the worker started anew, ms. */
-const limitMs = 20_000;
-
-let worker: Worker | undefined;
-let remote: Remote<Core> | undefined;
+const client = new CoreClient({
+  spawn: () => {
+    const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module', name: 'core' });
+    return worker as unknown as WorkerLike;
+  },
+  after: (ms, work) => {
+    const timer = setTimeout(work, ms);
+    return () => clearTimeout(timer);
+  },
+});
 
 /** Starts the worker early, so that it is warm when the first figure is asked for. */
-export function startCore(): Remote<Core> {
-  worker ??= new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module', name: 'core' });
-  remote ??= wrap<Core>(worker);
-  return remote;
-}
+export const startCore = (): void => client.start();
 
-function giveUp(): void {
-  worker?.terminate();
-  worker = undefined;
-  remote = undefined;
-}
+/** The workshop as it is now: the worker gets what changed. */
+export const mirrorWorkshop = (workshop: Workshop | null): void => client.mirror(workshop);
 
-/** Calls core in its worker, with a time limit. Never throws. */
-export async function callCore<K extends keyof Core>(
+/** Asks core in its worker. Never throws. */
+export const callCore = <K extends CallName>(
   name: K,
-  ...args: Parameters<Core[K]>
-): Promise<Awaited<ReturnType<Core[K]>>> {
-  type Answer = Awaited<ReturnType<Core[K]>>;
-  const failed = (message: string): Answer =>
-    ({ ok: false, issues: [{ code: 'worker_failed', path: '', message }] }) satisfies Result<never> as Answer;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const limit = new Promise<Answer>((resolve) => {
-    timer = setTimeout(() => {
-      giveUp();
-      resolve(failed('Working this out took too long and was given up. Try again.'));
-    }, limitMs);
-  });
-  try {
-    const call = startCore()[name] as unknown as (...a: Parameters<Core[K]>) => Promise<Answer>;
-    return await Promise.race([call(...args), limit]);
-  } catch (error) {
-    return failed(
-      `The workshop engine did not answer (${error instanceof Error ? error.message : String(error)}). Reload the page.`,
-    );
-  } finally {
-    clearTimeout(timer);
-  }
-}
+  args: ArgsOf<K>,
+  options: CallOptions = {},
+): Promise<AnswerOf<K>> => client.call(name, args, options);

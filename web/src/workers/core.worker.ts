@@ -1,82 +1,52 @@
-import { demoWorkshop } from '@cosmesis/core/demo';
-import type { Fix } from '@cosmesis/core/finishing';
-import {
-  type ChangeOfMind,
-  changeOfMind,
-  comparePlans,
-  compareSchools,
-  compareTreatments,
-  type Draw,
-  drawsOf,
-  type FixPreview,
-  type PlanComparison,
-  previewFix,
-  type Question,
-  type ReckonInput,
-  type Reckoning,
-  reckonPiece,
-  type SchoolFigures,
-} from '@cosmesis/core/reckoning';
-import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
-import { quantitiesToCsv, stepsToICalendar } from '@cosmesis/core/takeaway';
-import { good, type Result, refused } from '@cosmesis/core/units';
-import type {
-  Container,
-  HouseRuleId,
-  KeptPlan,
-  LookKind,
-  Piece,
-  Product,
-  Workshop,
-  ZoneId,
-} from '@cosmesis/core/workshop';
-import { expose } from 'comlink';
+import { OperationLog } from '../store/OperationLog';
+import { recordsOf } from '../store/records';
+import { type Disk, Engine, type KeptAnswer } from './Engine';
+import type { FromWorker, ToWorker } from './protocol';
 
-/** Runs core and turns whatever it throws into an issue: nothing is thrown across the border. */
-function guarded<T>(work: () => Result<T>): Result<T> {
-  try {
-    return work();
-  } catch (error) {
-    return refused({
-      code: 'core_failed',
-      path: '',
-      message: `This could not be worked out (${error instanceof Error ? error.message : String(error)}). The record is kept as it is.`,
-    });
-  }
-}
+declare const __CODE_VERSION__: string;
 
-const core = {
-  reckon: (input: ReckonInput): Result<Reckoning> => guarded(() => reckonPiece(input)),
-  schools: (input: ReckonInput, ruleId: HouseRuleId): Result<SchoolFigures[]> =>
-    guarded(() => compareSchools(input, ruleId)),
-  treatments: (input: ReckonInput): Result<Question[]> => guarded(() => compareTreatments(input)),
-  preview: (input: ReckonInput, fix: Fix): Result<FixPreview> => guarded(() => previewFix(input, fix)),
-  changeOfMind: (input: ReckonInput, zoneId: ZoneId, look: LookKind): Result<ChangeOfMind> =>
-    guarded(() => changeOfMind(input, zoneId, look)),
-  plans: (input: ReckonInput, kept: KeptPlan): Result<PlanComparison> => guarded(() => comparePlans(input, kept)),
-  draws: (pieces: readonly Piece[], shop: Omit<ReckonInput, 'piece'>): Result<Draw[][]> =>
-    guarded(() =>
-      good(
-        pieces.map((piece) => {
-          const reckoned = reckonPiece({ ...shop, piece });
-          return reckoned.ok ? drawsOf(piece, reckoned.value) : [];
-        }),
-      ),
-    ),
-  buy: (
-    needs: readonly NeedOf[],
-    containers: readonly Container[],
-    products: Record<string, Product>,
-    nowMin: number,
-  ): Result<BuyList> => guarded(() => good(buyList(needs, containers, products, nowMin))),
-  demo: (nowMin: number, timeZone: string): Result<Workshop> => guarded(() => good(demoWorkshop(nowMin, timeZone))),
-  calendar: (name: string, reckoning: Reckoning, products: Record<string, Product>, nowMin: number): Result<string> =>
-    guarded(() => good(stepsToICalendar(name, reckoning, products, nowMin))),
-  csv: (name: string, reckoning: Reckoning, products: Record<string, Product>): Result<string> =>
-    guarded(() => good(quantitiesToCsv(name, reckoning, products))),
+let opened: Promise<OperationLog> | undefined;
+const log = (): Promise<OperationLog> => {
+  opened ??= OperationLog.open();
+  return opened;
 };
 
-/** What the worker offers. */
-export type Core = typeof core;
+/** Answers in the store of the browser; what cannot be kept is worked out again. */
+const disk: Disk = {
+  read: async (workshopId) => (await (await log()).answers(workshopId)).map((a) => a.value as KeptAnswer),
+  write: async (workshopId, answers) =>
+    (await log()).keepAnswers(answers.map((value) => ({ workshopId, pieceId: value.pieceId, key: value.key, value }))),
+  isTaken: async (workshopId) => {
+    const head = await (await log()).head(workshopId);
+    return head !== undefined && !head.deletedAt;
+  },
+  adopt: async (workshop) => {
+    const { name, demo } = workshop.settings;
+    await (await log()).replaceAll({ workshopId: workshop.id, name, demo }, (rev) => recordsOf(workshop, rev));
+  },
+};
 
-expose(core);
+const engine = new Engine(__CODE_VERSION__, disk);
+const tell = (message: FromWorker): void => postMessage(message);
+
+/** Kept answers are written when nothing was asked for a while, ms. */
+const restMs = 1500;
+let rest: ReturnType<typeof setTimeout> | undefined;
+function restSoon(): void {
+  clearTimeout(rest);
+  rest = setTimeout(() => void engine.keepAnswers().catch(() => {}), restMs);
+}
+
+addEventListener('message', ({ data }: MessageEvent<ToWorker>) => {
+  if (data.type === 'changes') {
+    engine.apply(data.changes);
+    return;
+  }
+  const { id, name, args } = data;
+  const call = engine[name] as (...args: readonly unknown[]) => unknown;
+  const more = name === 'importFile' ? [(share: number) => tell({ type: 'progress', id, share })] : [];
+  void Promise.resolve(call.apply(engine, [...args, ...more])).then((answer) => {
+    tell({ type: 'answer', id, answer });
+    restSoon();
+  });
+});

@@ -353,7 +353,7 @@ export const benchRules: readonly Rule[] = [
     remedies: ['Mix one batch for the whole set', 'Coat the other piece again from this batch'],
     check: (context) =>
       context.piece.log.flatMap((entry) => {
-        const step = context.run.find((at) => at.step.id === entry.stepId)?.step;
+        const step = context.run.find((at) => at.step.id === entry.step.id)?.step;
         if (!step?.productId || !entry.batch) return [];
         const other = context.around.set.find((s) => s.productId === step.productId && s.batch !== entry.batch);
         return other

@@ -196,10 +196,11 @@ export const conditionRules: readonly Rule[] = [
     remedies: ['Wait', 'Coat the faces in another order'],
     check: (context) => {
       const turns = context.run.filter((at) => at.step.kind === 'turn').map((at) => at.step);
-      return turns.flatMap((step, i) => {
+      return turns.flatMap((step) => {
         const start = context.times.get(step.id)?.startMin;
         if (start === undefined) return [];
-        const young = (i % 2 === 0 ? lyingZones : standingZones).flatMap((zone) => {
+        // The first turn lays it upside down, the next stands it up again, and so on.
+        const young = (step.ordinal % 2 === 1 ? lyingZones : standingZones).flatMap((zone) => {
           const last = inZone(context, zone)
             .map((at) => at.step)
             .filter((s) => isFilm(s) && (context.times.get(s.id)?.endMin ?? Number.POSITIVE_INFINITY) <= start)

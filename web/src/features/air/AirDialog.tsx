@@ -1,17 +1,18 @@
+import { latestReading } from '@cosmesis/core/deeds';
 import { formatTemperature, parseHumidity, parseTemperature } from '@cosmesis/core/units';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { latestReading } from '../../store/latestReading';
-import { newId, nowIso, theStore } from '../../store/theStore';
-import { useWorkshop } from '../../store/useWorkshop';
+import { doDeed } from '../../store/doDeed';
+import { theStore } from '../../store/theStore';
+import { useParts } from '../../store/useWorkshop';
 import { say } from '../../ui/say';
 
 /** Asks for a reading of the air, and of the surface where there is one. */
 export default function AirDialog({ onClose }: { onClose: () => void }) {
-  const { settings, readings } = useWorkshop();
+  const { settings, readings } = useParts('settings', 'readings');
   const last = latestReading(readings);
   const [temp, setTemp] = useState('');
   const [humidity, setHumidity] = useState('');
@@ -28,17 +29,14 @@ export default function AirDialog({ onClose }: { onClose: () => void }) {
     event.preventDefault();
     setTried(true);
     if (!readTemp.ok || !readHumidity.ok || (readSurface && !readSurface.ok)) return;
-    const id = newId();
-    const at = nowIso();
-    theStore().transact('Read the air', (draft) => {
-      draft.readings[id] = {
-        id,
-        at,
+    doDeed('Read the air', {
+      do: 'read-air',
+      reading: {
         space: last?.space ?? 'Workshop',
         airTempC: readTemp.value,
         relHumFrac: readHumidity.value,
         surfaceTempC: readSurface ? readSurface.value : null,
-      };
+      },
     });
     say({ text: 'Air noted.', action: { name: 'Undo', run: () => theStore().undo() } });
     onClose();

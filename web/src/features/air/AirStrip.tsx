@@ -1,10 +1,11 @@
 import { type AirBreach, airVerdict } from '@cosmesis/core/climate';
+import { latestReading } from '@cosmesis/core/deeds';
 import { formatTemperature, formatTemperatureDifference, minuteOf, type UnitSystem } from '@cosmesis/core/units';
-import type { Product, Reading } from '@cosmesis/core/workshop';
-import { lazy, Suspense, useState } from 'react';
-import { latestReading } from '../../store/latestReading';
+import type { Product, Reading, Workshop } from '@cosmesis/core/workshop';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNowMin } from '../../store/useNowMin';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useDraws } from '../../store/useSummaries';
+import { useParts, useWorkshopPart } from '../../store/useWorkshop';
 import { duration } from '../../ui/formatTime';
 
 const AirDialog = lazy(() => import('./AirDialog'));
@@ -28,15 +29,17 @@ const breachWords = (b: AirBreach, system: UnitSystem): string => {
 };
 
 /** Products that coats still to come will need. */
-function productsAhead(workshop: ReturnType<typeof useWorkshop>): Product[] {
-  const ids = new Set<string>();
-  for (const piece of Object.values(workshop.pieces)) {
-    const done = new Set(piece.log.filter((e) => e.doneAt).map((e) => e.stepId));
-    for (const s of piece.steps) if (s.productId && !done.has(s.id)) ids.add(s.productId);
-  }
-  const coats = new Set(['conditioner', 'stain', 'sealer', 'blocker', 'primer', 'paint', 'clear']);
-  return [...ids].flatMap((id) => workshop.products[id] ?? []).filter((p) => coats.has(p.kind));
+function useProductsAhead(): Product[] {
+  const products = useWorkshopPart(productsOf);
+  const draws = useDraws();
+  return useMemo(() => {
+    const ids = new Set(draws.map((d) => d.productId));
+    const coats = new Set(['conditioner', 'stain', 'sealer', 'blocker', 'primer', 'paint', 'clear']);
+    return [...ids].flatMap((id) => products[id] ?? []).filter((p) => coats.has(p.kind));
+  }, [draws, products]);
 }
+
+const productsOf = (w: Workshop) => w.products;
 
 const short = (p: Product): string => p.name.split(',')[0]!;
 
@@ -79,11 +82,12 @@ function Verdicts({
 
 /** Always on top: the air, its dew point, and in words what may go on now. */
 export function AirStrip() {
-  const workshop = useWorkshop();
+  const { settings, readings } = useParts('settings', 'readings');
+  const ahead = useProductsAhead();
   const nowMin = useNowMin();
   const [asking, setAsking] = useState(false);
-  const system = workshop.settings.unitSystem;
-  const reading = latestReading(workshop.readings);
+  const system = settings.unitSystem;
+  const reading = latestReading(readings);
   const ageMin = reading ? nowMin - minuteOf(reading.at) : 0;
   const verdict =
     reading &&
@@ -126,7 +130,7 @@ export function AirStrip() {
         {reading && ageMin > oldReadingMin ? (
           <span className="maynot">This reading is {duration(ageMin)} old: press it and type a new one.</span>
         ) : (
-          reading && <Verdicts reading={reading} products={productsAhead(workshop)} system={system} />
+          reading && <Verdicts reading={reading} products={ahead} system={system} />
         )}
       </div>
       {asking && (

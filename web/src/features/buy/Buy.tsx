@@ -1,6 +1,6 @@
 import { houseOf } from '@cosmesis/core/finishing';
 import { typicalSupplies } from '@cosmesis/core/products';
-import { consumablesOf } from '@cosmesis/core/reckoning';
+import { consumablesOfUse } from '@cosmesis/core/reckoning';
 import {
   type BuyLine,
   type BuyList,
@@ -12,16 +12,16 @@ import {
 } from '@cosmesis/core/stock';
 import { buyListToCsv } from '@cosmesis/core/takeaway';
 import { formatVolume, type Result } from '@cosmesis/core/units';
-import type { Container } from '@cosmesis/core/workshop';
-import { useState } from 'react';
+import { hasPlan } from '@cosmesis/core/workshop';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import useSWR from 'swr';
+import { doDeed } from '../../store/doDeed';
 import { nameOf } from '../../store/nameOf';
-import { newId, nowIso, theStore } from '../../store/theStore';
-import { useDraws } from '../../store/useAround';
+import { newId, theStore } from '../../store/theStore';
 import { useNowMin } from '../../store/useNowMin';
-import { useReckonings } from '../../store/useReckoning';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useDraws, useSummaries } from '../../store/useSummaries';
+import { useParts } from '../../store/useWorkshop';
 import { download, fileName } from '../../ui/download';
 import { dayName, money } from '../../ui/formatTime';
 import { ScrollRegion } from '../../ui/ScrollRegion';
@@ -29,22 +29,15 @@ import { say } from '../../ui/say';
 import { callCore } from '../../workers/callCore';
 
 function useBuyList(left: ReadonlySet<string>): Result<BuyList> | undefined {
-  const { products, containers } = useWorkshop();
+  const { products, containers } = useParts('products', 'containers');
   const nowMin = useNowMin();
   const draws = useDraws();
-  const needs = draws.filter((d) => !left.has(d.pieceId));
+  const needs = useMemo(() => draws.filter((d) => !left.has(d.pieceId)), [draws, left]);
   const hour = Math.floor(nowMin / 60);
-  const key = [
-    'buy',
-    hour,
-    nameOf(products),
-    nameOf(containers),
-    nameOf(draws as object),
-    [...left].sort().join(),
-  ].join('/');
+  const key = ['buy', hour, nameOf(products), nameOf(containers), nameOf(draws), [...left].sort().join()].join('/');
   const { data } = useSWR<Result<BuyList>, Error>(
     key,
-    () => callCore('buy', needs, Object.values(containers), products, nowMin),
+    () => callCore('buy', [needs, nowMin], { key: 'buy', urgent: true, needs: [] }),
     { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
   );
   return data;
@@ -52,27 +45,16 @@ function useBuyList(left: ReadonlySet<string>): Result<BuyList> | undefined {
 
 /** Cans of a line as they come onto the shelf. */
 function bought(line: BuyLine): void {
-  const at = nowIso();
   const cans = line.packs.counts.flatMap(({ pack, count }) =>
-    Array.from(
-      { length: count },
-      (): Container => ({
-        id: newId(),
-        productId: line.product.id,
-        leftL: pack.volumeL,
-        boughtAt: at,
-        openedAt: null,
-        place: '',
-        batch: null,
-        finite: false,
-        mixId: null,
-        note: '',
-      }),
-    ),
+    Array.from({ length: count }, () => ({
+      productId: line.product.id,
+      litres: pack.volumeL,
+      place: '',
+      batch: null,
+      finite: false,
+    })),
   );
-  theStore().transact(`Bought: ${line.product.name}`, (draft) => {
-    for (const can of cans) draft.containers[can.id] = can;
-  });
+  doDeed(`Bought: ${line.product.name}`, { do: 'bring', containers: cans });
   say({
     text: `On the shelf: ${line.product.name}, ${cans.length} ${cans.length === 1 ? 'can' : 'cans'}.`,
     action: { name: 'Undo', run: () => theStore().undo() },
@@ -80,10 +62,10 @@ function bought(line: BuyLine): void {
 }
 
 function Line({ line }: { line: BuyLine }) {
-  const { settings } = useWorkshop();
+  const { settings, containers } = useParts('settings', 'containers');
   const draws = useDraws();
   const nowMin = useNowMin();
-  const lasts = willItLast(line.product.id, draws, line.shelfL);
+  const lasts = willItLast(line.product, draws, Object.values(containers));
   const late = line.orderByMin <= nowMin;
   return (
     <li className="buy-line">
@@ -180,15 +162,11 @@ function boughtSupply(line: SupplyLine): void {
 
 /** What is used up besides the products, less what there is, in packs. */
 function Supplies({ left }: { left: ReadonlySet<string> }) {
-  const { pieces, supplies, settings } = useWorkshop();
-  const all = Object.values(pieces).filter((p) => !left.has(p.id));
-  const reckonings = useReckonings(all);
+  const { supplies, settings } = useParts('supplies', 'settings');
+  const { byId } = useSummaries();
   // Over all pieces at once and only for what is still to come: one brush does for a product, wherever it goes.
-  const toCome = all.flatMap((piece) => {
-    const r = reckonings?.get(piece.id);
-    return r?.ok ? r.value.steps.filter((x) => x.status === 'planned') : [];
-  });
-  const needs: SupplyNeed[] = consumablesOf(toCome, houseOf(settings, { houseRules: {} }));
+  const uses = [...byId.values()].flatMap((s) => (left.has(s.pieceId) ? [] : s.use));
+  const needs: SupplyNeed[] = consumablesOfUse(uses, houseOf(settings, { houseRules: {} }));
   const lines = supplyList(needs, Object.values(supplies), typicalSupplies);
   if (lines.length === 0) return null;
   const amount = (n: number, unit: string) =>
@@ -252,10 +230,11 @@ function Supplies({ left }: { left: ReadonlySet<string> }) {
 
 /** The buy list: what the planned steps need less the shelf, in the cheapest cans, by the day each has to be ordered. */
 export default function Buy() {
-  const { pieces, settings } = useWorkshop();
+  const { pieces, settings } = useParts('pieces', 'settings');
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const list = useBuyList(left);
-  const planned = Object.values(pieces).filter((p) => p.steps.length > 0);
+  const { all, missing } = useSummaries();
+  const planned = Object.values(pieces).filter(hasPlan);
   return (
     <div className="stack" style={{ gap: 20, maxWidth: 980 }}>
       <div className="row">
@@ -309,7 +288,11 @@ export default function Buy() {
           ))}
         </div>
       </details>
-      {list === undefined && <p className="quiet">Working it out…</p>}
+      {(list === undefined || missing > 0) && (
+        <p className="quiet" role="status">
+          Working it out{missing > 0 ? `: ${all - missing} of ${all} pieces` : ''}…
+        </p>
+      )}
       {list?.ok === false && list.issues.map((i) => <p key={i.code}>{i.message}</p>)}
       {list?.ok && (
         <>

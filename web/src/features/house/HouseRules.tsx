@@ -5,6 +5,7 @@ import {
   type Carrier,
   carriers,
   type HouseRuleId,
+  hasPlan,
   methods,
   type Piece,
   type Settings,
@@ -12,11 +13,10 @@ import {
   toolIds,
 } from '@cosmesis/core/workshop';
 import { useState } from 'react';
-import { replanAll } from '../../store/replanAll';
 import { theStore } from '../../store/theStore';
 import { editPiece } from '../../store/useEditPiece';
 import { useSchools } from '../../store/useReckoning';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useParts, useSettings } from '../../store/useWorkshop';
 import { dayName, duration, money } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { MeasureField } from '../../ui/MeasureField';
@@ -62,7 +62,7 @@ function dateChange(figures: SchoolFigures, current: SchoolFigures | undefined):
 }
 
 function Comparison({ rule, piece }: { rule: HouseRule; piece: Piece }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const result = useSchools(piece, rule.id, true);
   if (!result) return <p className="quiet">Working it out…</p>;
   if (!result.ok) return <p>{result.issues[0]?.message}</p>;
@@ -131,12 +131,11 @@ function choose(rule: HouseRule, school: string, piece: Piece | undefined): void
   }
   theStore().transact(rule.question, (draft) => {
     draft.settings.houseRules[rule.id] = school;
-    replanAll(draft);
   });
 }
 
 function Rule({ rule, piece, shownOn }: { rule: HouseRule; piece: Piece | undefined; shownOn: Piece | undefined }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const [open, setOpen] = useState(false);
   const ofWorkshop = houseOf(settings, { houseRules: {} })[rule.id];
   const own = piece?.houseRules[rule.id];
@@ -221,11 +220,10 @@ function Ticks<T extends string>({
 
 /** What the workshop has and allows: nothing else is proposed. */
 function Tools() {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const change = (label: string, to: (settings: Settings) => void) =>
     theStore().transact(label, (draft) => {
       to(draft.settings);
-      replanAll(draft);
     });
   const without = <T extends string>(all: readonly T[], chosen: readonly T[], value: T, on: boolean): T[] =>
     all.filter((v) => (v === value ? on : chosen.includes(v)));
@@ -275,7 +273,7 @@ function Tools() {
 
 /** What the hours cost, by the hour or as a share of the sale price. */
 function Labour() {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const set = (label: string, change: Partial<typeof settings.labour>) =>
     theStore().transact(
       label,
@@ -313,11 +311,15 @@ function Labour() {
 
 /** The schools a workshop, or one piece, follows; and what each would change. */
 export default function HouseRules() {
-  const { pieces } = useWorkshop();
-  const all = Object.values(pieces).filter((p) => p.steps.length > 0);
+  const { pieces } = useParts('pieces');
+  const all = Object.values(pieces).filter(hasPlan);
   const [forId, setForId] = useState('');
   const piece = pieces[forId];
-  const shownOn = piece ?? [...all].sort((a, b) => b.steps.length - a.steps.length)[0];
+  const shownOn =
+    piece ??
+    [...all].sort(
+      (a, b) => Object.keys(b.looks).length - Object.keys(a.looks).length || b.log.length - a.log.length,
+    )[0];
   return (
     <div className="stack" style={{ gap: 26, maxWidth: 940 }}>
       <h1>House rules</h1>

@@ -1,6 +1,6 @@
 import type { Batch, BatchSheet, Recipe } from '@cosmesis/core/mixing';
 import { formatVolume, type Result } from '@cosmesis/core/units';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useSettings } from '../../store/useWorkshop';
 import { Cup } from './Cup';
 import { partColours } from './partColours';
 
@@ -27,7 +27,7 @@ export function Batches({
   begun: (number: number, batches: number) => boolean;
   onBegin: (batch: Batch, batches: number) => void;
 }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   if (sheet === null) return <p className="quiet">Type what is left in the can.</p>;
   if (!sheet.ok)
     return (

@@ -1,5 +1,5 @@
 import type { Product } from '@cosmesis/core/workshop';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useParts } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
@@ -17,7 +17,7 @@ export function KindFields({
   set: (change: Partial<RecipeSettings>) => void;
   product: Product;
 }) {
-  const { products } = useWorkshop();
+  const { products } = useParts('products');
   const field = (
     label: string,
     key: 'thinPercent' | 'waterParts' | 'colourPercent' | 'cutLb' | 'fromLb' | 'dropsPer100Ml',

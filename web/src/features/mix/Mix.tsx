@@ -1,12 +1,12 @@
+import { latestReading } from '@cosmesis/core/deeds';
 import { type Batch, totalOf, usualMixTempC } from '@cosmesis/core/mixing';
 import { formatVolume } from '@cosmesis/core/units';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { startMix } from '../../store/mixes';
-import { airOf } from '../../store/useAround';
 import { useNowMin } from '../../store/useNowMin';
 import { useReckonings } from '../../store/useReckoning';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useSummaries } from '../../store/useSummaries';
+import { useParts, useSettings, useWorkshop } from '../../store/useWorkshop';
 import { dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { NumberField } from '../../ui/NumberField';
@@ -14,6 +14,7 @@ import { Select } from '../../ui/Select';
 import { doWhat, whereOf } from '../../ui/stepWords';
 import { Batches } from './Batches';
 import { KindFields } from './KindFields';
+import { startMix } from './mixDeeds';
 import { barredBy, kindsFor, kindWords, type RecipeKind, type RecipeSettings, recipeFor } from './recipeKinds';
 import { type Size, sheetOf, type Task } from './sheetOf';
 
@@ -31,10 +32,16 @@ const start: RecipeSettings = {
 
 /** The steps to come that use a product, the first in time first. */
 function useTasks(): readonly Task[] {
-  const { pieces, products } = useWorkshop();
-  const all = Object.values(pieces);
-  const reckonings = useReckonings(all);
-  return all
+  const { pieces, products } = useParts('pieces', 'products');
+  const { byId } = useSummaries();
+  // The pieces whose next steps come first: more than can be mixed for in a day.
+  const soon = [...byId.values()]
+    .filter((s) => s.draws.length > 0)
+    .sort((a, b) => Math.min(...a.draws.map((d) => d.atMin)) - Math.min(...b.draws.map((d) => d.atMin)))
+    .slice(0, 20)
+    .flatMap((s) => pieces[s.pieceId] ?? []);
+  const reckonings = useReckonings(soon);
+  return soon
     .flatMap((piece) => {
       const r = reckonings?.get(piece.id);
       if (!r?.ok) return [];
@@ -49,7 +56,7 @@ function useTasks(): readonly Task[] {
 
 /** Pieces of the same set that need the same colour: best from one batch. */
 function SetNote({ task, tasks }: { task: Task; tasks: readonly Task[] }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   if (task.piece.setName === null || task.product.workingMin !== null) return null;
   const set = tasks.filter((t) => t.piece.setName === task.piece.setName && t.product.id === task.product.id);
   const pieces = new Set(set.map((t) => t.piece.id));
@@ -91,7 +98,7 @@ export default function Mix() {
   };
   const recipe = recipeFor(kind, product, products, recipeSettings);
   const barred = barredBy(kind, product, recipeSettings);
-  const tempC = airOf(readings)?.airTempC ?? usualMixTempC;
+  const tempC = latestReading(readings)?.airTempC ?? usualMixTempC;
   const sizeNow: Size = task ? size : size === 'step' ? 'cup' : size;
   const sheet = sheetOf(sizeNow, {
     recipe,

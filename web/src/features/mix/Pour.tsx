@@ -1,14 +1,21 @@
-import { correctPour, massFractions, type PourPlan, placingFrac, placingMinutesOf } from '@cosmesis/core/mixing';
+import { workingOf } from '@cosmesis/core/deeds';
+import {
+  correctPour,
+  massFractions,
+  type PourPlan,
+  placingFrac,
+  placingMinutesOf,
+  recipeOf,
+} from '@cosmesis/core/mixing';
 import { recordCode } from '@cosmesis/core/takeaway';
 import { formatVolume, minuteOf } from '@cosmesis/core/units';
 import type { Mix } from '@cosmesis/core/workshop';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { finishMix, pourPart, recipeOf, startMix, workingOf } from '../../store/mixes';
 import { theStore } from '../../store/theStore';
 import { useNowMin } from '../../store/useNowMin';
 import { tellScale, useScale } from '../../store/useScale';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useParts } from '../../store/useWorkshop';
 import { fileName } from '../../ui/download';
 import { dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
@@ -17,6 +24,7 @@ import { NumberField } from '../../ui/NumberField';
 import { say } from '../../ui/say';
 import { Timer } from '../../ui/Timer';
 import { Cup } from './Cup';
+import { finishMix, pourPart, startMix } from './mixDeeds';
 import { partColours } from './partColours';
 
 const grams = (kg: number, digits = 1): string => `${(kg * 1000).toFixed(digits)} g`;
@@ -110,7 +118,7 @@ function ScalePanel({ mix, part, onTaken }: { mix: Mix; part: number; onTaken: (
 
 /** What has to happen after too much went in. */
 function Advice({ plan, mix }: { plan: PourPlan; mix: Mix }) {
-  const { settings, products } = useWorkshop();
+  const { settings, products } = useParts('settings', 'products');
   if (plan.hardenerStop)
     return (
       <p className="finding stop" role="alert">
@@ -156,7 +164,7 @@ function Advice({ plan, mix }: { plan: PourPlan; mix: Mix }) {
 
 /** A batch on the scale: what is in the cup, what is still to pour, and how long it can be used. */
 function Batch({ mix }: { mix: Mix }) {
-  const { settings, products } = useWorkshop();
+  const { settings, products } = useParts('settings', 'products');
   const navigate = useNavigate();
   const nowMin = useNowMin();
   const [by, setBy] = useState<'scale' | 'typed'>('typed');
@@ -279,7 +287,7 @@ function Batch({ mix }: { mix: Mix }) {
               onClick={() => {
                 finishMix(mix.id, keptL ?? 0);
                 say({
-                  text: `Closed: ${mix.name}. What went in came off the shelf.`,
+                  text: `Closed: ${mix.name}.`,
                   action: { name: 'Undo', run: () => theStore().undo() },
                 });
               }}
@@ -341,7 +349,7 @@ function Batch({ mix }: { mix: Mix }) {
 /** One mix: poured, timed, labelled, kept. */
 export default function Pour() {
   const { mixId = '' } = useParams();
-  const { mixes, pieces } = useWorkshop();
+  const { mixes, pieces } = useParts('mixes', 'pieces');
   const mix = mixes[mixId];
   if (!mix)
     return (

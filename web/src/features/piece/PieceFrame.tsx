@@ -5,11 +5,12 @@ import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router
 import { useReckoning } from '../../store/useReckoning';
 import { usePiece, useSettings } from '../../store/useWorkshop';
 import { dayName, duration, money } from '../../ui/formatTime';
+import type { Reckoned } from '../../workers/Engine';
 
 /** What the screens of a piece share. */
 export interface PieceContext {
   piece: Piece;
-  result: Result<Reckoning> | undefined;
+  result: Result<Reckoned> | undefined;
 }
 
 /** The piece that is open, with what is worked out for it. */

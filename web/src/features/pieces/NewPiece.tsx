@@ -2,13 +2,13 @@ import { buildFaces, formById, formTable, newPiece, shapeToDraw } from '@cosmesi
 import type { FormId } from '@cosmesis/core/workshop';
 import { useNavigate } from 'react-router';
 import { newId, nowIso, theStore } from '../../store/theStore';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useParts } from '../../store/useWorkshop';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 
 /** Choose a form: the one thing to know before measuring. */
-export function NewPiece() {
+export default function NewPiece() {
   const navigate = useNavigate();
-  const { pieces } = useWorkshop();
+  const { pieces } = useParts('pieces');
   const make = (form: FormId) => {
     const id = newId();
     const name = formById(form).name;

@@ -1,11 +1,13 @@
 import { buildFaces, formById, shapeToDraw, zoneNames } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
-import type { Result } from '@cosmesis/core/units';
-import type { Piece } from '@cosmesis/core/workshop';
+import { hasPlan, type Piece } from '@cosmesis/core/workshop';
+import TextField from '@mui/material/TextField';
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
+import { memo, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useNowMin } from '../../store/useNowMin';
-import { useReckonings } from '../../store/useReckoning';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useReckoning } from '../../store/useReckoning';
+import { useParts, useSettings } from '../../store/useWorkshop';
 import { bandsOf } from '../../ui/bands';
 import { dayName, dayTime, duration } from '../../ui/formatTime';
 import { PieceDrawing } from '../../ui/PieceDrawing';
@@ -34,22 +36,24 @@ function Sticks({ reckoning }: { reckoning: Reckoning }) {
   );
 }
 
-function Row({ piece, result }: { piece: Piece; result: Result<Reckoning> | undefined }) {
-  const { settings } = useWorkshop();
+const Row = memo(function Row({ piece }: { piece: Piece }) {
+  const settings = useSettings();
+  const result = useReckoning(piece);
   const nowMin = useNowMin();
   const reckoning = result?.ok ? result.value : undefined;
   const next = reckoning?.steps.find((s) => s.status !== 'done' && s.handsOnMin > 0);
   const stops = reckoning?.findings.filter((f) => f.severity === 'stop' || f.severity === 'stop-locked').length ?? 0;
   const left = reckoning?.steps.filter((s) => s.status !== 'done').reduce((sum, s) => sum + s.handsOnMin, 0) ?? 0;
+  const faces = useMemo(() => buildFaces(shapeToDraw(piece)), [piece]);
   return (
-    <li>
+    <div className="piece-row">
       <PieceDrawing
-        faces={buildFaces(shapeToDraw(piece))}
+        faces={faces}
         colourOf={faceColours(piece, reckoning, 'now')}
         title={`${piece.name}, as it is now`}
       />
       <div>
-        <Link className="name" to={`/pieces/${piece.id}/${piece.steps.length > 0 ? 'plan' : 'survey'}`}>
+        <Link className="name" to={`/pieces/${piece.id}/${hasPlan(piece) ? 'plan' : 'survey'}`}>
           {piece.name}
         </Link>
         {stops > 0 && (
@@ -80,17 +84,34 @@ function Row({ piece, result }: { piece: Piece; result: Result<Reckoning> | unde
           <p className="quiet">{piece.heightM === null ? 'not measured yet' : 'no looks chosen yet'}</p>
         )}
       </div>
-    </li>
+    </div>
   );
-}
+});
 
-/** Every piece of the workshop, each with its sticks. */
-export function Pieces() {
-  const { pieces } = useWorkshop();
-  const all = Object.values(pieces).sort(
-    (a, b) => b.createdAt.localeCompare(a.createdAt) || a.name.localeCompare(b.name),
-  );
-  const reckonings = useReckonings(all);
+/** From so many pieces on there is a field to find one in. */
+const findFrom = 12;
+/** Height of a row before it was measured, px. */
+const rowPx = 190;
+
+/** Every piece of the workshop, each with its sticks. Only those in sight are drawn and worked out. */
+export default function Pieces() {
+  const { pieces } = useParts('pieces');
+  const [wanted, setWanted] = useState('');
+  const list = useRef<HTMLUListElement>(null);
+  const shown = useMemo(() => {
+    const word = wanted.trim().toLowerCase();
+    return Object.values(pieces)
+      .filter((p) => word === '' || p.name.toLowerCase().includes(word))
+      .sort((a, b) => (a.createdAt === b.createdAt ? (a.name < b.name ? -1 : 1) : a.createdAt < b.createdAt ? 1 : -1));
+  }, [pieces, wanted]);
+  const virtual = useWindowVirtualizer({
+    count: shown.length,
+    estimateSize: () => rowPx,
+    overscan: 4,
+    getItemKey: (i) => shown[i]!.id,
+    scrollMargin: list.current?.offsetTop ?? 0,
+  });
+  const all = Object.keys(pieces).length;
   return (
     <div className="stack">
       <div className="row">
@@ -99,10 +120,38 @@ export function Pieces() {
           New piece
         </Link>
       </div>
-      {all.length === 0 && <p>No piece yet. The first one takes about ten minutes with a tape measure.</p>}
-      <ul className="bare piece-list">
-        {all.map((piece) => (
-          <Row key={piece.id} piece={piece} result={reckonings?.get(piece.id)} />
+      {all === 0 && <p>No piece yet. The first one takes about ten minutes with a tape measure.</p>}
+      {all >= findFrom && (
+        <TextField
+          type="search"
+          label="Find a piece"
+          value={wanted}
+          onChange={(e) => setWanted(e.target.value)}
+          helperText={`${shown.length} of ${all}`}
+          sx={{ maxWidth: 360 }}
+        />
+      )}
+      <ul
+        className="bare piece-list"
+        ref={list}
+        style={{ height: virtual.getTotalSize(), position: 'relative' }}
+        aria-label="Pieces"
+      >
+        {virtual.getVirtualItems().map((item) => (
+          <li
+            key={item.key}
+            ref={virtual.measureElement}
+            data-index={item.index}
+            aria-posinset={item.index + 1}
+            aria-setsize={shown.length}
+            style={{
+              position: 'absolute',
+              insetInline: 0,
+              transform: `translateY(${item.start - virtual.options.scrollMargin}px)`,
+            }}
+          >
+            <Row piece={shown[item.index]!} />
+          </li>
         ))}
       </ul>
     </div>

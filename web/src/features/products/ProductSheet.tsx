@@ -4,9 +4,8 @@ import type { Product, SourcedRange } from '@cosmesis/core/workshop';
 import TextField from '@mui/material/TextField';
 import { lazy, Suspense } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { replanAll } from '../../store/replanAll';
 import { theStore } from '../../store/theStore';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useSettings, useWorkshopPart } from '../../store/useWorkshop';
 import { MeasureField } from '../../ui/MeasureField';
 import { say } from '../../ui/say';
 import { tagWords } from '../../ui/Working';
@@ -15,7 +14,7 @@ import { attempt, RangeFields, SingleField, within } from './sheetFields';
 import { kindNames, timeNames } from './words';
 
 function Packs({ product }: { product: Product }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   return (
     <section className="stack" aria-label="Packs">
       <h2>Packs</h2>
@@ -99,7 +98,6 @@ function Remove({ product }: { product: Product }) {
         onClick={() => {
           theStore().transact(`Take away the sheet: ${product.name}`, (draft) => {
             delete draft.products[product.id];
-            replanAll(draft);
           });
           say({
             text: `Taken away: ${product.name}. Plans that used it take the usual product.`,
@@ -117,7 +115,7 @@ function Remove({ product }: { product: Product }) {
 /** One product: every value with where it comes from; what is typed here wins and can be reset. */
 export default function ProductSheet() {
   const { productId = '' } = useParams();
-  const product = useWorkshop().products[productId];
+  const product = useWorkshopPart((w) => w.products)[productId];
   const typical = (typicalProducts as readonly Product[]).find((p) => p.id === productId);
   if (!product) {
     return (

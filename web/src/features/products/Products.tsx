@@ -2,9 +2,8 @@ import { formatVolume, type Issue } from '@cosmesis/core/units';
 import { type Product, productKinds } from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { replanAll } from '../../store/replanAll';
 import { theStore } from '../../store/theStore';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useParts, useSettings } from '../../store/useWorkshop';
 import { download, fileName } from '../../ui/download';
 import { duration, money } from '../../ui/formatTime';
 import { ScrollRegion } from '../../ui/ScrollRegion';
@@ -12,7 +11,7 @@ import { say } from '../../ui/say';
 import { kindNames } from './words';
 
 function Row({ product }: { product: Product }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const { times, spreadM2PerL, packs } = product;
   const window = times.recoatUntilMin
     ? `${duration(times.recoatFromMin.high)} to ${duration(times.recoatUntilMin.low)}`
@@ -50,7 +49,7 @@ function Row({ product }: { product: Product }) {
 
 /** Sheets out of the workshop and into it, as CSV; what could not be read is said row by row. */
 function Exchange() {
-  const { products, settings } = useWorkshop();
+  const { products, settings } = useParts('products', 'settings');
   const [issues, setIssues] = useState<readonly Issue[]>([]);
   const read = async (file: File | undefined) => {
     if (!file) return;
@@ -66,7 +65,6 @@ function Exchange() {
     if (sheets.length > 0)
       theStore().transact(`Read ${sheets.length} product sheets`, (draft) => {
         for (const sheet of sheets) draft.products[sheet.id] = sheet;
-        replanAll(draft);
       });
     say({
       text: `${sheets.length} ${sheets.length === 1 ? 'sheet' : 'sheets'} read${told.value.issues.length > 0 ? `, ${told.value.issues.length} things to look at` : ''}.`,
@@ -114,7 +112,7 @@ function Exchange() {
 
 /** The products a plan can use. */
 export default function Products() {
-  const { products } = useWorkshop();
+  const { products } = useParts('products');
   const all = Object.values(products).sort((a, b) => productKinds.indexOf(a.kind) - productKinds.indexOf(b.kind));
   return (
     <div className="stack">

@@ -1,7 +1,6 @@
 import { good, type Result, readNumber, refused } from '@cosmesis/core/units';
 import { type Product, productSchema, type SourcedRange, type Tag } from '@cosmesis/core/workshop';
 import type { Draft } from 'immer';
-import { replanAll } from '../../store/replanAll';
 import { theStore } from '../../store/theStore';
 import { MeasureField } from '../../ui/MeasureField';
 import { say } from '../../ui/say';
@@ -33,7 +32,6 @@ function edit(product: Product, label: string, mergeKey: string, change: (draft:
       change(own);
       const checked = productSchema.safeParse(JSON.parse(JSON.stringify(own)));
       if (!checked.success) throw new Error(checked.error.issues[0]?.message ?? 'not valid');
-      replanAll(draft);
     },
     mergeKey,
   );

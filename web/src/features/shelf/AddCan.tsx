@@ -1,15 +1,16 @@
 import { formatVolume, parseVolume } from '@cosmesis/core/units';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { newId, nowIso, theStore } from '../../store/theStore';
-import { useWorkshop } from '../../store/useWorkshop';
+import { doDeed } from '../../store/doDeed';
+import { theStore } from '../../store/theStore';
+import { useParts } from '../../store/useWorkshop';
 import { MeasureField } from '../../ui/MeasureField';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
 
 /** A can that is put on the shelf by hand. */
 export function AddCan() {
-  const { products, settings } = useWorkshop();
+  const { products, settings } = useParts('products', 'settings');
   const all = Object.values(products);
   const [productId, setProductId] = useState(all[0]?.id ?? '');
   const product = products[productId];
@@ -22,21 +23,19 @@ export function AddCan() {
       say({ text: 'Type how much is in it: its sheet names no pack.' });
       return;
     }
-    const [id, at] = [newId(), nowIso()];
-    theStore().transact(`Put on the shelf: ${product.name}`, (draft) => {
-      draft.containers[id] = {
-        id,
-        productId: product.id,
-        leftL: amount,
-        boughtAt: at,
-        openedAt: null,
-        place: '',
-        batch: batch.trim() === '' ? null : batch.trim().slice(0, 200),
-        finite,
-        mixId: null,
-        note: '',
-      };
+    const done = doDeed(`Put on the shelf: ${product.name}`, {
+      do: 'bring',
+      containers: [
+        {
+          productId: product.id,
+          litres: amount,
+          place: '',
+          batch: batch.trim() === '' ? null : batch.trim().slice(0, 200),
+          finite,
+        },
+      ],
     });
+    if (!done.ok) return say({ text: done.issues[0]?.message ?? 'That cannot be put on the shelf.' });
     setLitres(null);
     setBatch('');
     say({ text: `On the shelf: ${product.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });

@@ -1,3 +1,4 @@
+import { leftL, openedAt } from '@cosmesis/core/stock';
 import { recordCode } from '@cosmesis/core/takeaway';
 import { formatVolume, minuteOf, parseVolume } from '@cosmesis/core/units';
 import type { Container, Product } from '@cosmesis/core/workshop';
@@ -5,8 +6,9 @@ import TextField from '@mui/material/TextField';
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { nowIso, theStore } from '../../store/theStore';
-import { useWorkshop } from '../../store/useWorkshop';
+import { doDeed } from '../../store/doDeed';
+import { theStore } from '../../store/theStore';
+import { useParts } from '../../store/useWorkshop';
 import { fileName } from '../../ui/download';
 import { dateName } from '../../ui/formatTime';
 import { downloadLabel } from '../../ui/labelPdf';
@@ -61,9 +63,9 @@ function Weigh({ can, densityKgPerL }: { can: Container; densityKgPerL: number }
       say({ text: 'Type what the can weighs now and what it weighs empty: the first cannot be less.' });
       return;
     }
-    editCan(can.id, 'Amount left, weighed', (c) => {
-      c.leftL = (gross - empty) / 1000 / densityKgPerL;
-    });
+    const litres = (gross - empty) / 1000 / densityKgPerL;
+    const done = doDeed('Amount left, weighed', { do: 'count', containerId: can.id, litres, by: 'weighed' });
+    if (!done.ok) return say({ text: done.issues[0]?.message ?? 'That cannot be weighed.' });
     say({ text: 'Weighed.', action: { name: 'Undo', run: () => theStore().undo() } });
   };
   return (
@@ -98,16 +100,18 @@ function Weigh({ can, densityKgPerL }: { can: Container; densityKgPerL: number }
 
 /** One can: how full it is, until when it can be used, where it stands. */
 export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
-  const { settings, mixes } = useWorkshop();
+  const { settings, mixes } = useParts('settings', 'mixes');
   const { can, product, untilMin, runsOutMin, fullL } = placed;
   const aged = untilMin !== null && untilMin < nowMin;
+  const litresLeft = leftL(can);
+  const opened = openedAt(can);
   const parse = (text: string) => parseVolume(text, settings.unitSystem);
   return (
     <li className="shelf-row" aria-label={product.name}>
       <Level
-        share={can.leftL / fullL}
+        share={litresLeft / fullL}
         colour={product.colour}
-        label={`${formatVolume(can.leftL, settings.unitSystem)} left`}
+        label={`${formatVolume(litresLeft, settings.unitSystem)} left`}
       />
       <div className="stack" style={{ gap: 4 }}>
         <p>
@@ -124,7 +128,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
             'keeps, as far as its label says'
           )}
           {runsOutMin !== null && <> · planned steps use it up {dateName(runsOutMin, nowMin, settings.timeZone)}</>}
-          {can.openedAt && <> · opened {dateName(minuteOf(can.openedAt), nowMin, settings.timeZone)}</>}
+          {opened && <> · opened {dateName(minuteOf(opened), nowMin, settings.timeZone)}</>}
           {can.mixId && mixes[can.mixId] && (
             <>
               {' '}
@@ -136,17 +140,10 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
       <MeasureField
         label="Left"
         draftKey={`can/${can.id}/left`}
-        shown={formatVolume(can.leftL, settings.unitSystem)}
+        shown={formatVolume(litresLeft, settings.unitSystem)}
         parse={parse}
         onValue={(litres) =>
-          editCan(
-            can.id,
-            'Amount left',
-            (c) => {
-              c.leftL = Math.min(1000, Math.max(0, litres));
-            },
-            `can/${can.id}/left`,
-          )
+          void doDeed('Amount left', { do: 'count', containerId: can.id, litres, by: 'typed' }, `can/${can.id}/left`)
         }
       />
       <TextField
@@ -166,15 +163,11 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
       />
       <div className="row">
         {product.densityKgPerL && <Weigh can={can} densityKgPerL={product.densityKgPerL.value} />}
-        {can.openedAt === null && (
+        {opened === null && (
           <button
             type="button"
             className="line"
-            onClick={() =>
-              editCan(can.id, 'Open a can', (c) => {
-                c.openedAt = nowIso();
-              })
-            }
+            onClick={() => void doDeed('Open a can', { do: 'open', containerId: can.id })}
           >
             Opened
           </button>
@@ -190,7 +183,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
               code: recordCode('can', can.id),
               lines: [
                 ...(can.batch ? [`Batch ${can.batch}`] : []),
-                ...(can.openedAt ? [`Opened ${dateName(minuteOf(can.openedAt), nowMin, settings.timeZone)}`] : []),
+                ...(opened ? [`Opened ${dateName(minuteOf(opened), nowMin, settings.timeZone)}`] : []),
                 ...(untilMin !== null ? [`Use by ${dateName(untilMin, nowMin, settings.timeZone)}`] : []),
                 ...(can.place ? [can.place] : []),
               ],
@@ -204,9 +197,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
           className="plain"
           aria-label={`Take away: ${product.name}`}
           onClick={() => {
-            theStore().transact('Take a can away', (draft) => {
-              delete draft.containers[can.id];
-            });
+            doDeed('Take a can away', { do: 'throw-away', containerId: can.id });
             say({ text: `Taken away: ${product.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
           }}
         >

@@ -1,9 +1,9 @@
-import { usableUntilMin } from '@cosmesis/core/stock';
+import { isGone, leftL, usableUntilMin, willItLast } from '@cosmesis/core/stock';
 import { formatVolume } from '@cosmesis/core/units';
 import { Link } from 'react-router';
-import { useDraws } from '../../store/useAround';
 import { useNowMin } from '../../store/useNowMin';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useDraws } from '../../store/useSummaries';
+import { useParts } from '../../store/useWorkshop';
 import { AddCan } from './AddCan';
 import { CanRow, type Placed } from './CanRow';
 import { SuppliesList } from './SuppliesList';
@@ -12,21 +12,20 @@ const dayMin = 1440;
 
 /** What is on the shelf: what is past its date or used up first stands first. */
 export default function Shelf() {
-  const { containers, products, settings } = useWorkshop();
+  const { containers, products, settings } = useParts('containers', 'products', 'settings');
   const nowMin = useNowMin();
   const draws = useDraws();
+  const cans = Object.values(containers).filter((c) => !isGone(c));
   const stock = new Map<string, number>();
-  for (const c of Object.values(containers)) stock.set(c.productId, (stock.get(c.productId) ?? 0) + c.leftL);
-  const runsOut = (productId: string): number | null => {
-    let left = stock.get(productId) ?? 0;
-    const own = draws.filter((d) => d.productId === productId).sort((a, b) => a.atMin - b.atMin);
-    for (const d of own) {
-      left -= d.highL;
-      if (left < -1e-9) return d.atMin;
-    }
-    return null;
-  };
-  const rows = Object.values(containers)
+  for (const c of cans) stock.set(c.productId, (stock.get(c.productId) ?? 0) + leftL(c));
+  const runsOutMin = new Map(
+    [...new Set(cans.map((c) => c.productId))].map((id) => {
+      const product = products[id];
+      const short = product && willItLast(product, draws, cans).find((l) => l.leftL < 0);
+      return [id, short?.atMin ?? null] as const;
+    }),
+  );
+  const rows = cans
     .flatMap((can): Placed[] => {
       const product = products[can.productId];
       if (!product) return [];
@@ -36,8 +35,8 @@ export default function Shelf() {
           can,
           product,
           untilMin: usableUntilMin(can, product),
-          runsOutMin: runsOut(can.productId),
-          fullL: Math.min(...sizes.filter((v) => v >= can.leftL), Math.max(can.leftL, ...sizes, 0.001)),
+          runsOutMin: runsOutMin.get(can.productId) ?? null,
+          fullL: Math.min(...sizes.filter((v) => v >= leftL(can)), Math.max(leftL(can), ...sizes, 0.001)),
         },
       ];
     })
@@ -46,7 +45,7 @@ export default function Shelf() {
         Math.min(p.untilMin ?? Number.POSITIVE_INFINITY, p.runsOutMin ?? Number.POSITIVE_INFINITY);
       return first(a) - first(b) || (a.product.name < b.product.name ? -1 : 1);
     });
-  const lost = Object.values(containers).filter((c) => !products[c.productId]);
+  const lost = cans.filter((c) => !products[c.productId]);
   const low = Object.values(products).filter((p) => p.reorderL !== null && (stock.get(p.id) ?? 0) <= p.reorderL);
   const soon = rows.filter((r) => r.untilMin !== null && r.untilMin < nowMin + 14 * dayMin).length;
   return (

@@ -1,13 +1,13 @@
 import { type SupplyKind, supplyKinds } from '@cosmesis/core/workshop';
 import type { Draft } from 'immer';
 import { newId, theStore } from '../../store/theStore';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useParts } from '../../store/useWorkshop';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 
 /** What is used up besides the products: how much there is, and from when on to order. */
 export function SuppliesList() {
-  const { supplies } = useWorkshop();
+  const { supplies } = useParts('supplies');
   const all = Object.values(supplies);
   const free = supplyKinds.filter((k) => !all.some((s) => s.kind === k));
   const unitOf = (kind: SupplyKind) =>

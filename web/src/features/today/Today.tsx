@@ -1,47 +1,48 @@
 import { cautionDefers, lookNames, methodNames } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
-import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import type { ListedStep, PieceSummary } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
-import type { Piece } from '@cosmesis/core/workshop';
+import { hasPlan, type Piece } from '@cosmesis/core/workshop';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { logStep } from '../../store/logStep';
 import { theStore } from '../../store/theStore';
 import { useNowMin } from '../../store/useNowMin';
-import { useReckonings } from '../../store/useReckoning';
-import { useWorkshop } from '../../store/useWorkshop';
+import { useSummaries } from '../../store/useSummaries';
+import { useParts, useSettings } from '../../store/useWorkshop';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
-import { clockTime, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
+import { clockTime, dayEndMin, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
 import { say } from '../../ui/say';
 import { doWhat, whereOf } from '../../ui/stepWords';
 import { Cautions } from './Cautions';
 
 interface Act {
   piece: Piece;
-  reckoning: Reckoning;
-  step: ReckonedStep;
+  step: ListedStep;
 }
 
 /** What can be done next: the running and planned hands-on steps of every piece, in time. */
-function actsOf(pieces: readonly Piece[], reckonings: ReturnType<typeof useReckonings>): Act[] {
-  return pieces
-    .flatMap((piece) => {
-      const r = reckonings?.get(piece.id);
-      if (!r?.ok) return [];
-      return r.value.steps
-        .filter((s) => s.status !== 'done' && s.handsOnMin > 0)
-        .map((step) => ({ piece, reckoning: r.value, step }));
-    })
-    .sort(
-      (a, b) =>
-        Number(a.step.held) - Number(b.step.held) ||
-        Number(b.step.status === 'running') - Number(a.step.status === 'running') ||
-        a.step.startMin - b.step.startMin ||
-        Number(b.piece.log.length > 0) - Number(a.piece.log.length > 0),
-    );
+function actsOf(pieces: Readonly<Record<string, Piece>>, summaries: Iterable<PieceSummary>): Act[] {
+  const acts: Act[] = [];
+  for (const summary of summaries) {
+    const piece = pieces[summary.pieceId];
+    if (piece) for (const step of summary.acts) acts.push({ piece, step });
+  }
+  return acts.sort(
+    (a, b) =>
+      Number(a.step.held) - Number(b.step.held) ||
+      Number(b.step.status === 'running') - Number(a.step.status === 'running') ||
+      a.step.startMin - b.step.startMin ||
+      Number(b.piece.log.length > 0) - Number(a.piece.log.length > 0),
+  );
 }
 
 function press(act: Act, what: 'start' | 'done'): void {
-  logStep(act.piece.id, what, act.step, act.reckoning.steps);
+  const done = logStep(act.piece.id, what, act.step);
+  if (!done.ok) {
+    say({ text: done.issues[0]?.message ?? 'That cannot be logged.' });
+    return;
+  }
   say({
     text:
       what === 'start'
@@ -52,7 +53,7 @@ function press(act: Act, what: 'start' | 'done'): void {
 }
 
 function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
-  const { products, settings } = useWorkshop();
+  const { products, settings } = useParts('products', 'settings');
   const { step, piece } = act;
   const product = step.step.productId ? products[step.step.productId] : undefined;
   const running = step.status === 'running';
@@ -119,7 +120,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
 }
 
 function LaterAct({ act, nowMin }: { act: Act; nowMin: number }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const { step, piece } = act;
   return (
     <li className="act">
@@ -157,41 +158,48 @@ function Nothing() {
   );
 }
 
-/** What to do now, and what is wet. */
-export function Today() {
-  const { pieces, settings } = useWorkshop();
-  const nowMin = useNowMin();
-  const all = Object.values(pieces);
-  const reckonings = useReckonings(all);
-  if (all.length === 0) return <Nothing />;
-  if (!reckonings) return <h1>{weekdayName(nowMin, settings.timeZone)}</h1>;
-  const acts = actsOf(all, reckonings);
-  const today = dayName(nowMin, settings.timeZone);
-  const todayMin = acts
-    .filter((a) => !a.step.held && dayName(a.step.startMin, settings.timeZone) === today)
-    .reduce((sum, a) => sum + a.step.handsOnMin, 0);
-  const cautions = [
-    ...new Set(
-      acts
-        .slice(1)
-        .filter((a) => !a.step.held && dayName(a.step.startMin, settings.timeZone) === today)
-        .flatMap((a) => a.step.cautions),
-    ),
-  ].filter((c) => !acts[0]?.step.cautions.includes(c));
-  // What is begun goes before what could be begun.
+/** Pieces without a plan that are shown; the others are counted. */
+const mostUnplanned = 6;
+
+/** The rest of the first acts: of each piece its first, those that are begun before those that could be. */
+function laterOf(acts: readonly Act[]): Act[] {
   const begun = (a: Act) => (a.piece.log.length > 0 ? 0 : 1);
-  const firstOfPiece = acts
+  const seen = new Set<string>();
+  return acts
     .slice(1)
     .sort((a, b) => begun(a) - begun(b))
-    .filter(
-      (a, i, rest) => rest.findIndex((b) => b.piece.id === a.piece.id && b.step.held === a.step.held) === i || i < 3,
-    );
-  const wet = all.flatMap((piece) => {
-    const r = reckonings.get(piece.id);
-    return r?.ok ? r.value.wet.map((w) => ({ piece, w })) : [];
+    .filter((a, i) => {
+      const key = `${a.piece.id}/${a.step.held}`;
+      const first = !seen.has(key);
+      seen.add(key);
+      return first || i < 3;
+    })
+    .slice(0, 6);
+}
+
+/** What to do now, and what is wet. */
+export function Today() {
+  const { pieces, settings } = useParts('pieces', 'settings');
+  const nowMin = useNowMin();
+  const { byId, all, missing } = useSummaries();
+  const acts = useMemo(() => actsOf(pieces, byId.values()), [pieces, byId]);
+  if (Object.keys(pieces).length === 0) return <Nothing />;
+  if (byId.size === 0 && all === 0 && Object.values(pieces).some(hasPlan))
+    return <h1>{weekdayName(nowMin, settings.timeZone)}</h1>;
+  const today = dayName(nowMin, settings.timeZone);
+  const endMin = dayEndMin(nowMin, settings.timeZone);
+  const ofToday = acts.filter((a) => !a.step.held && a.step.startMin < endMin);
+  const todayMin = ofToday.reduce((sum, a) => sum + a.step.handsOnMin, 0);
+  const cautions = [...new Set(ofToday.filter((a) => a !== acts[0]).flatMap((a) => a.step.cautions))].filter(
+    (c) => !acts[0]?.step.cautions.includes(c),
+  );
+  const later = laterOf(acts);
+  const wet = [...byId.values()].flatMap((s) => {
+    const piece = pieces[s.pieceId];
+    return piece ? s.wet.map((w) => ({ piece, w })) : [];
   });
   wet.sort((a, b) => a.w.recoatFromMin - b.w.recoatFromMin);
-  const unplanned = all.filter((p) => p.steps.length === 0);
+  const unplanned = Object.values(pieces).filter((p) => !hasPlan(p));
   return (
     <div className="today">
       <section aria-label="What to do" className="stack">
@@ -201,10 +209,10 @@ export function Today() {
         </h1>
         {acts[0] ? <FirstAct act={acts[0]} nowMin={nowMin} /> : <p>No step is waiting.</p>}
         <ul className="bare">
-          {firstOfPiece.slice(0, 6).map((a) => (
+          {later.map((a) => (
             <LaterAct key={`${a.piece.id}/${a.step.step.id}`} act={a} nowMin={nowMin} />
           ))}
-          {unplanned.map((p) => (
+          {unplanned.slice(0, mostUnplanned).map((p) => (
             <li className="act" key={p.id}>
               <span className="when">Survey</span>
               <div>
@@ -220,6 +228,16 @@ export function Today() {
             </li>
           ))}
         </ul>
+        {unplanned.length > mostUnplanned && (
+          <p>
+            <Link to="/pieces">{unplanned.length - mostUnplanned} more pieces wait for their survey or looks</Link>
+          </p>
+        )}
+        {missing > 3 && (
+          <p className="quiet" role="status">
+            Worked out: {all - missing} of {all} pieces.
+          </p>
+        )}
       </section>
       <section aria-label="What is wet">
         <div className="row">

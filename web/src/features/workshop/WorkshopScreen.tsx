@@ -1,14 +1,6 @@
 import type { Issue } from '@cosmesis/core/units';
-import {
-  fileSizeIssue,
-  readWorkshopFile,
-  type Settings,
-  settingsSchema,
-  type Weekday,
-  weekdays,
-  workshopFromFile,
-  writeWorkshopFile,
-} from '@cosmesis/core/workshop';
+import { type Settings, settingsSchema, type Weekday, weekdays } from '@cosmesis/core/workshop';
+import LinearProgress from '@mui/material/LinearProgress';
 import TextField from '@mui/material/TextField';
 import type { Draft } from 'immer';
 import { type ChangeEvent, useState } from 'react';
@@ -16,12 +8,17 @@ import { useNavigate } from 'react-router';
 import { demoId } from '../../store/demoId';
 import { emptyWorkshop, freshDemo, newId, nowIso, theStore } from '../../store/theStore';
 import { useServerHealth } from '../../store/useServerHealth';
-import { useStoreState, useWorkshop } from '../../store/useWorkshop';
-import { download, fileName } from '../../ui/download';
+import { useSettings, useStorePart } from '../../store/useWorkshop';
+import type { StoreState } from '../../store/WorkshopStore';
+import { downloadBlob, fileName } from '../../ui/download';
 import { Keys } from '../../ui/Keys';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
+import { callCore } from '../../workers/callCore';
 import { parseHours } from './parseHours';
+
+const headsOf = (state: StoreState) => state.heads;
+const idOf = ({ workshop }: StoreState) => workshop?.id;
 
 const dayNames: Readonly<Record<Weekday, string>> = {
   mon: 'Monday',
@@ -47,7 +44,7 @@ const set = (label: string, change: (settings: Draft<Settings>) => void, mergeKe
   );
 
 function Hours({ day }: { day: Weekday }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const shown = (settings.workingHours[day] ?? []).map((s) => `${clock(s.fromMin)}-${clock(s.toMin)}`).join(', ');
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -84,7 +81,7 @@ function Hours({ day }: { day: Weekday }) {
 }
 
 function SettingsFields() {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const zones = Intl.supportedValuesOf('timeZone');
   const all = zones.includes(settings.timeZone) ? zones : [settings.timeZone, ...zones];
   const [name, setName] = useState<string | null>(null);
@@ -171,34 +168,34 @@ function Issues({ issues }: { issues: readonly Issue[] }) {
 }
 
 function Files() {
-  const { workshop, heads } = useStoreState();
   const navigate = useNavigate();
   const [issues, setIssues] = useState<readonly Issue[]>([]);
-  if (!workshop) return null;
-  const exportFile = () =>
-    download(fileName(workshop.settings.name, 'json'), 'application/json', writeWorkshopFile(workshop, nowIso()));
+  const [share, setShare] = useState<number | null>(null);
+  const settings = useSettings();
+  const exportFile = async () => {
+    setShare(0);
+    const made = await callCore('exportFile', [nowIso()], { urgent: true, limitMs: 120_000 });
+    setShare(null);
+    if (made.ok) downloadBlob(fileName(settings.name, made.value.ending), made.value.blob);
+    else say({ text: made.issues[0]?.message ?? 'The file could not be made.' });
+  };
   const importFile = async (event: ChangeEvent<HTMLInputElement>) => {
     const file = event.target.files?.[0];
     event.target.value = '';
     if (!file) return;
-    const tooLarge = fileSizeIssue(file.size);
-    if (tooLarge) return setIssues([tooLarge]);
-    const read = readWorkshopFile(await file.text());
+    setShare(0);
+    // A workshop that is already here is never overwritten: the file comes in beside it.
+    const read = await callCore('importFile', [file, newId()], {
+      urgent: true,
+      needs: [],
+      limitMs: 120_000,
+      onProgress: setShare,
+    });
+    setShare(null);
     if (!read.ok) return setIssues(read.issues);
     setIssues([]);
-    const opened = workshopFromFile(read.value);
-    // A workshop that is already here is never overwritten: the file comes in beside it.
-    const taken = heads.some((h) => h.workshopId === opened.id);
-    await theStore().adopt(
-      taken
-        ? {
-            ...opened,
-            id: newId(),
-            settings: { ...opened.settings, name: `${opened.settings.name} (from file)`.slice(0, 200), demo: false },
-          }
-        : opened,
-    );
-    say({ text: `${opened.settings.name} opened.${read.warnings.length > 0 ? ` ${read.warnings[0]!.message}` : ''}` });
+    await theStore().open(read.value.workshopId);
+    say({ text: `${read.value.name} opened.${read.warnings.length > 0 ? ` ${read.warnings[0]!.message}` : ''}` });
     navigate('/');
   };
   return (
@@ -206,13 +203,25 @@ function Files() {
       <h2>Take away and bring back</h2>
       <p className="quiet">One file holds the whole workshop: pieces, products, readings, log.</p>
       {issues.length > 0 && <Issues issues={issues} />}
+      {share !== null && (
+        <LinearProgress
+          aria-label="How far the file is"
+          variant={share > 0 ? 'determinate' : 'indeterminate'}
+          value={share * 100}
+        />
+      )}
       <div className="row">
         <button type="button" className="go" onClick={exportFile}>
           Export this workshop
         </button>
         <label className="line">
           Import a file
-          <input type="file" accept=".json,application/json" className="visually-hidden" onChange={importFile} />
+          <input
+            type="file"
+            accept=".json,.gz,application/json,application/gzip"
+            className="visually-hidden"
+            onChange={importFile}
+          />
         </label>
       </div>
     </section>
@@ -226,7 +235,8 @@ async function startNewWorkshop(): Promise<void> {
 }
 
 function Switch() {
-  const { heads, workshop } = useStoreState();
+  const heads = useStorePart(headsOf);
+  const openId = useStorePart(idOf);
   const navigate = useNavigate();
   const [confirming, setConfirming] = useState<string | null>(null);
   const open = async (id: string) => {
@@ -235,7 +245,7 @@ function Switch() {
   };
   const remove = async (id: string) => {
     const rest = heads.filter((h) => h.workshopId !== id);
-    if (id === workshop?.id) {
+    if (id === openId) {
       if (rest[0]) await theStore().open(rest[0].workshopId);
       else await theStore().adopt(await emptyWorkshop('My workshop'));
     }
@@ -263,7 +273,7 @@ function Switch() {
                 </>
               ) : (
                 <>
-                  {h.workshopId === workshop?.id ? (
+                  {h.workshopId === openId ? (
                     <span className="quiet">open</span>
                   ) : (
                     <button
@@ -310,14 +320,14 @@ function Switch() {
 
 /** Settings, files and the other workshops on this device. */
 export default function WorkshopScreen() {
-  const { workshop } = useStoreState();
+  const openId = useStorePart(idOf);
   const health = useServerHealth();
   return (
     <div className="stack" style={{ gap: 34, maxWidth: 860 }}>
       <h1>Workshop</h1>
       <Switch />
       <Files />
-      <SettingsFields key={workshop?.id} />
+      <SettingsFields key={openId} />
       <p className="quiet">
         {health === 'away'
           ? 'The server is not answering; what is open here goes on working.'

@@ -9,7 +9,8 @@ import useSWR from 'swr';
 import { nameOf } from '../../../store/nameOf';
 import { newId, nowIso, theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
-import { useReckonInputs } from '../../../store/useReckoning';
+import { useNowMin } from '../../../store/useNowMin';
+import { useShopKey } from '../../../store/useReckoning';
 import { useSettings } from '../../../store/useWorkshop';
 import { dayName, duration, money } from '../../../ui/formatTime';
 import { Keys } from '../../../ui/Keys';
@@ -24,10 +25,11 @@ const namedAfterLooks = (piece: Pick<Piece, 'looks'>): string =>
   'As it is';
 
 function usePlans(piece: Piece, kept: KeptPlan | undefined): Result<PlanComparison> | undefined {
-  const { key, inputOf } = useReckonInputs();
+  const key = useShopKey();
+  const nowMin = useNowMin();
   const { data } = useSWR<Result<PlanComparison>, Error>(
     kept ? ['plans', key, nameOf(piece), nameOf(kept)].join('/') : null,
-    () => callCore('plans', inputOf(piece), kept as KeptPlan),
+    () => callCore('plans', [piece.id, kept as KeptPlan, nowMin], { key: 'plans', needs: [piece.id] }),
     { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
   );
   return data;

@@ -1,11 +1,13 @@
 import { formatVolume, parseVolume } from '@cosmesis/core/units';
 import type { LogEntry } from '@cosmesis/core/workshop';
+import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
-import { correctEntry, removeEntry } from '../../../store/correctLog';
+import { doDeed } from '../../../store/doDeed';
 import { theStore } from '../../../store/theStore';
 import { useSettings } from '../../../store/useWorkshop';
 import { say } from '../../../ui/say';
@@ -28,6 +30,7 @@ export function CorrectDialog({
   const [done, setDone] = useState(toField(entry.doneAt, timeZone));
   const [amount, setAmount] = useState(entry.actualL === null ? '' : formatVolume(entry.actualL, unitSystem));
   const [note, setNote] = useState(entry.note);
+  const [fromExpired, setFromExpired] = useState(entry.fromExpired ?? false);
   const startedAt = fromField(started, timeZone);
   const doneAt = fromField(done, timeZone);
   const read = amount.trim() === '' ? null : parseVolume(amount, unitSystem);
@@ -45,17 +48,27 @@ export function CorrectDialog({
     event.preventDefault();
     if (timeIssue || (read && !read.ok)) return;
     // A field the user did not touch keeps its seconds and its last digit.
-    correctEntry(pieceId, entry.id, {
-      startedAt: started === toField(entry.startedAt, timeZone) ? entry.startedAt : startedAt,
-      doneAt: done === toField(entry.doneAt, timeZone) ? entry.doneAt : doneAt,
-      actualL: unchanged ? entry.actualL : read?.ok ? read.value : null,
-      note,
+    const told = doDeed('Correct the log', {
+      do: 'correct-entry',
+      pieceId,
+      entryId: entry.id,
+      change: {
+        startedAt: started === toField(entry.startedAt, timeZone) ? entry.startedAt : startedAt,
+        doneAt: done === toField(entry.doneAt, timeZone) ? entry.doneAt : doneAt,
+        actualL: unchanged ? entry.actualL : read?.ok ? read.value : null,
+        note,
+        fromExpired,
+      },
     });
-    say({ text: 'Corrected. All that follows is worked out again.', action: undo });
+    say(
+      told.ok
+        ? { text: 'Corrected. All that follows is worked out again.', action: undo }
+        : { text: told.issues[0]?.message ?? 'That cannot be corrected.' },
+    );
     onClose();
   };
   const takeOut = () => {
-    removeEntry(pieceId, entry.id);
+    doDeed('Take a step out of the log', { do: 'remove-entry', pieceId, entryId: entry.id });
     say({ text: 'Taken out of the log.', action: undo });
     onClose();
   };
@@ -86,6 +99,12 @@ export function CorrectDialog({
             error={Boolean(read && !read.ok)}
             helperText={read && !read.ok ? read.issues[0]?.message : '250 ml, 0.5 L, 1 qt'}
           />
+          {entry.step.productId !== null && (
+            <FormControlLabel
+              label="Taken from a can that is past its date"
+              control={<Checkbox checked={fromExpired} onChange={(e) => setFromExpired(e.target.checked)} />}
+            />
+          )}
           <TextField
             label="Note"
             multiline

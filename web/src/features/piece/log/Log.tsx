@@ -22,7 +22,8 @@ function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
     .sort((a, b) => Number(b.status === 'running') - Number(a.status === 'running') || a.startMin - b.startMin)
     .slice(0, 5);
   const press = (what: 'start' | 'done', s: ReckonedStep) => {
-    logStep(piece.id, what, s, reckoning.steps);
+    const done = logStep(piece.id, what, s);
+    if (!done.ok) return say({ text: done.issues[0]?.message ?? 'That cannot be logged.' });
     say({
       text: `${what === 'start' ? 'Started' : 'Done'}: ${doWhat(s)}.`,
       action: { name: 'Undo', run: () => theStore().undo() },
@@ -76,15 +77,7 @@ function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
   );
 }
 
-function HistoryRow({
-  entry,
-  step,
-  onCorrect,
-}: {
-  entry: LogEntry;
-  step: ReckonedStep | undefined;
-  onCorrect: () => void;
-}) {
+function HistoryRow({ entry, onCorrect }: { entry: LogEntry; onCorrect: () => void }) {
   const { timeZone, unitSystem } = useSettings();
   const nowMin = useNowMin();
   const at = (instant: string | null | undefined) => (instant ? dayTime(minuteOf(instant), nowMin, timeZone) : '');
@@ -94,7 +87,7 @@ function HistoryRow({
   return (
     <tr>
       <td>
-        {step ? `${whereOf(step)}: ${doWhat(step).toLowerCase()}` : entry.stepId}
+        {whereOf(entry)}: {doWhat(entry).toLowerCase()}
         {entry.note && <div className="quiet">{entry.note}</div>}
       </td>
       <td className="num">{at(entry.planned?.endAt)}</td>
@@ -113,7 +106,7 @@ function HistoryRow({
         <button
           type="button"
           className="line"
-          aria-label={`Correct: ${step ? `${whereOf(step)}, ${doWhat(step)}` : entry.stepId}`}
+          aria-label={`Correct: ${whereOf(entry)}, ${doWhat(entry)}`}
           onClick={onCorrect}
         >
           Correct
@@ -129,12 +122,10 @@ export default function Log() {
   const [correcting, setCorrecting] = useState<string | null>(null);
   if (!result?.ok || result.value.steps.length === 0) return <NotYet result={result} piece={piece} />;
   const reckoning = result.value;
-  const byId = new Map(reckoning.steps.map((s) => [s.step.id, s]));
   const entries = [...piece.log].sort(
     (a, b) => Date.parse(b.doneAt ?? b.startedAt ?? '') - Date.parse(a.doneAt ?? a.startedAt ?? ''),
   );
   const entry = piece.log.find((e) => e.id === correcting);
-  const entryStep = entry && byId.get(entry.stepId);
   return (
     <div className="stack" style={{ gap: 26 }}>
       <Ahead piece={piece} reckoning={reckoning} />
@@ -162,7 +153,7 @@ export default function Log() {
               </thead>
               <tbody>
                 {entries.map((e) => (
-                  <HistoryRow key={e.id} entry={e} step={byId.get(e.stepId)} onCorrect={() => setCorrecting(e.id)} />
+                  <HistoryRow key={e.id} entry={e} onCorrect={() => setCorrecting(e.id)} />
                 ))}
               </tbody>
             </table>
@@ -173,7 +164,7 @@ export default function Log() {
         <CorrectDialog
           pieceId={piece.id}
           entry={entry}
-          title={entryStep ? `${whereOf(entryStep)}: ${doWhat(entryStep).toLowerCase()}` : entry.stepId}
+          title={`${whereOf(entry)}: ${doWhat(entry).toLowerCase()}`}
           onClose={() => setCorrecting(null)}
         />
       )}

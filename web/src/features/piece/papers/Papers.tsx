@@ -3,7 +3,7 @@ import { methodNames, stepKind } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import { formatVolume } from '@cosmesis/core/units';
 import { useNowMin } from '../../../store/useNowMin';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useParts } from '../../../store/useWorkshop';
 import { bandsOf } from '../../../ui/bands';
 import { CautionList } from '../../../ui/CautionList';
 import { dayName, dayTime, duration } from '../../../ui/formatTime';
@@ -40,7 +40,7 @@ function Standing({ findings }: { findings: readonly Finding[] }) {
 /** The bench sheet of a piece: every step with room for a tick, its cautions, and what was overruled. */
 export default function Papers() {
   const { piece, result } = usePieceContext();
-  const { settings, products } = useWorkshop();
+  const { settings, products } = useParts('settings', 'products');
   const nowMin = useNowMin();
   if (!result?.ok || result.value.steps.length === 0) return <NotYet result={result} piece={piece} />;
   const { steps, zones, findings, totals } = result.value;

@@ -4,7 +4,7 @@ import type { Piece, StepKindId } from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { newId, theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useParts } from '../../../store/useWorkshop';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 
@@ -14,7 +14,7 @@ const touchUpFrac = 0.1;
 /** A step of one's own after the one looked at. */
 export function AddStep({ piece, after }: { piece: Piece; after: ReckonedStep['step'] }) {
   const edit = useEditPiece(piece.id);
-  const { products } = useWorkshop();
+  const { products } = useParts('products');
   const [kind, setKind] = useState<StepKindId>('de-dust');
   const row = stepKind(kind);
   const usable = Object.values(products).filter((p) => row.uses.includes(p.kind));

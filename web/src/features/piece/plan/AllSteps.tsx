@@ -1,6 +1,6 @@
 import { comesBefore, stepKind, stepNameOf } from '@cosmesis/core/finishing';
 import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
-import type { Piece } from '@cosmesis/core/workshop';
+import type { Piece, Step } from '@cosmesis/core/workshop';
 import {
   closestCenter,
   DndContext,
@@ -21,22 +21,20 @@ import { type KeyboardEvent, useState } from 'react';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useSettings } from '../../../store/useWorkshop';
 import { dayTime, duration } from '../../../ui/formatTime';
 import { say } from '../../../ui/say';
 import { doWhat, whereOf } from '../../../ui/stepWords';
 
 /** Puts a step before or after another one by pinning the two; what has to come first stays first, and is named. */
-function useMove(piece: Piece) {
+function useMove(piece: Piece, steps: readonly Step[]) {
   const edit = useEditPiece(piece.id);
   return (step: ReckonedStep, passed: readonly ReckonedStep[], where: 'earlier' | 'later') => {
     const other = passed.at(-1);
     if (!other) return;
     const [before, after] = where === 'earlier' ? [step, other] : [other, step];
     const inTheWay = passed.find((p) =>
-      where === 'earlier'
-        ? comesBefore(piece.steps, p.step.id, step.step.id)
-        : comesBefore(piece.steps, step.step.id, p.step.id),
+      where === 'earlier' ? comesBefore(steps, p.step.id, step.step.id) : comesBefore(steps, step.step.id, p.step.id),
     );
     if (inTheWay) {
       const first = where === 'earlier' ? inTheWay : step;
@@ -69,7 +67,7 @@ function StepRow({
     id: reckoned.step.id,
     disabled: !onMove,
   });
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const nowMin = useNowMin();
   const when = dayTime(reckoned.startMin, nowMin, settings.timeZone);
   const name = `${whereOf(reckoned)}, ${doWhat(reckoned)}`;
@@ -139,7 +137,10 @@ export function AllSteps({
   onSelect: (id: string) => void;
 }) {
   const [all, setAll] = useState(false);
-  const move = useMove(piece);
+  const move = useMove(
+    piece,
+    reckoning.steps.map((s) => s.step),
+  );
   const inTime = [...reckoning.steps].sort((a, b) => a.startMin - b.startMin);
   const ahead = inTime.filter((s) => s.status !== 'done');
   const shown = all ? inTime : ahead.filter((s) => s.handsOnMin > 0).slice(0, 6);

@@ -3,7 +3,7 @@ import type { Zone } from '@cosmesis/core/piece';
 import { formatArea, formatLength, good, parseLength, parseNumber, type Result, refused } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import { useEditPiece } from '../../../store/useEditPiece';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useParts } from '../../../store/useWorkshop';
 import { Keys } from '../../../ui/Keys';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
@@ -20,7 +20,7 @@ const parseShare = (text: string): Result<number> => {
 /** Bands of colour from below, their edges measured from the floor or by proportion; matching pieces copy them. */
 export function BandFields({ piece, zone }: { piece: Piece; zone: Zone }) {
   const edit = useEditPiece(piece.id);
-  const { products, pieces, settings } = useWorkshop();
+  const { products, pieces, settings } = useParts('products', 'pieces', 'settings');
   const paints = Object.values(products).filter((p) => p.kind === 'paint');
   const high = Math.max(...zone.faces.flatMap((f) => f.outline.map((p) => p[1])));
   const usual: Bands = {

@@ -2,7 +2,7 @@ import { changeLook, lookNames, stepKind } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import type { ChangeOfMind as Change, WayOn } from '@cosmesis/core/reckoning';
 import { formatVolume, type Result } from '@cosmesis/core/units';
-import type { LookKind, Piece, ZoneId } from '@cosmesis/core/workshop';
+import type { LookKind, Piece, Workshop, ZoneId } from '@cosmesis/core/workshop';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
@@ -11,14 +11,14 @@ import { current } from 'immer';
 import { useEffect, useState } from 'react';
 import { newId, nowIso, theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
-import { useReckonInputs } from '../../../store/useReckoning';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useNowMin } from '../../../store/useNowMin';
+import { useSettings, useWorkshopPart } from '../../../store/useWorkshop';
 import { dayName, duration, money } from '../../../ui/formatTime';
 import { say } from '../../../ui/say';
 import { callCore } from '../../../workers/callCore';
 
 function Ways({ change }: { change: Change }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const ways: [string, WayOn | null][] = [
     ['Leave it', change.leave],
     ['Change now', change.now],
@@ -63,7 +63,7 @@ const listed = (doings: Change['undo']): string =>
   doings.map((d) => `${stepKind(d.kind).verb.toLowerCase()}${d.times > 1 ? ` ${d.times}×` : ''}`).join(', ');
 
 function Told({ change }: { change: Change }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   return (
     <div className="stack">
       <p>
@@ -98,6 +98,8 @@ function Told({ change }: { change: Change }) {
   );
 }
 
+const productsOf = (w: Workshop) => w.products;
+
 /** What a change of look costs once coats are on, before it is made. */
 export function ChangeOfMind({
   piece,
@@ -111,16 +113,16 @@ export function ChangeOfMind({
   onClose: () => void;
 }) {
   const edit = useEditPiece(piece.id);
-  const { inputOf } = useReckonInputs();
+  const products = useWorkshopPart(productsOf);
+  const nowMin = useNowMin();
   const [told, setTold] = useState<Result<Change> | null>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: worked out once for what was asked
   useEffect(() => {
-    void callCore('changeOfMind', inputOf(piece), zoneId, look).then(setTold);
+    void callCore('changeOfMind', [piece.id, zoneId, look, nowMin], { urgent: true, needs: [piece.id] }).then(setTold);
   }, []);
   const zone = zoneNames[zoneId].toLowerCase();
   const apply = () => {
     const [id, at] = [newId(), nowIso()];
-    const { products } = inputOf(piece);
     edit(`Look of the ${zone}`, (draft) => {
       const changed = structuredClone(current(draft)) as Piece;
       changeLook(changed, zoneId, look, products, id, at);

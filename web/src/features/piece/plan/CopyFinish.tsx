@@ -7,14 +7,14 @@ import DialogTitle from '@mui/material/DialogTitle';
 import { useState } from 'react';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useParts } from '../../../store/useWorkshop';
 import { Keys } from '../../../ui/Keys';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 
 /** Takes the finish of an earlier piece, as planned or as logged, and fits it to this one's zones. */
 export function CopyFinish({ piece, zones }: { piece: Piece; zones: readonly Zone[] }) {
-  const { pieces } = useWorkshop();
+  const { pieces, products, settings } = useParts('pieces', 'products', 'settings');
   const edit = useEditPiece(piece.id);
   const [open, setOpen] = useState(false);
   const others = Object.values(pieces).filter((p) => p.id !== piece.id && Object.keys(p.looks).length > 0);
@@ -23,16 +23,18 @@ export function CopyFinish({ piece, zones }: { piece: Piece; zones: readonly Zon
   const [as, setAs] = useState<'planned' | 'logged'>('planned');
   if (others.length === 0) return null;
   const copied =
+    open &&
     from &&
     copyFinish(
       from,
       zones.map((z) => z.id),
       as,
+      { products, settings },
     );
   const anyLogged = from?.log.some((e) => e.doneAt !== null) ?? false;
 
   const take = () => {
-    if (!copied) return;
+    if (!copied || !from) return;
     const { looks, additions, bands, choices, houseRules } = copied;
     edit(`Copy the finish of ${from.name}`, (draft) => {
       Object.assign(draft.looks, looks);
@@ -75,7 +77,7 @@ export function CopyFinish({ piece, zones }: { piece: Piece; zones: readonly Zon
           <p>
             Looks, products, methods, coats and house rules of:{' '}
             {zones
-              .filter((z) => copied?.looks[z.id])
+              .filter((z) => (copied ? copied.looks[z.id] !== undefined : false))
               .map((z) => zoneNames[z.id].toLowerCase())
               .join(', ') || 'no zone that both have'}
             .

@@ -8,15 +8,14 @@ import { Link } from 'react-router';
 import { newId, nowIso, theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
-import { useReckonInputs } from '../../../store/useReckoning';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useSettings } from '../../../store/useWorkshop';
 import { dayName, duration, money } from '../../../ui/formatTime';
 import { say } from '../../../ui/say';
 import { tagWords } from '../../../ui/Working';
 import { callCore } from '../../../workers/callCore';
 
 function Preview({ preview }: { preview: FixPreview }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const { before, after, resolves, raises } = preview;
   const day = (minute: number | null) => (minute === null ? 'held' : dayName(minute, settings.timeZone));
   const rows = [
@@ -49,9 +48,10 @@ function Preview({ preview }: { preview: FixPreview }) {
 /** One way out: what it would change, and the press that does it. */
 function FixRow({ piece, fix }: { piece: Piece; fix: Fix }) {
   const edit = useEditPiece(piece.id);
-  const { inputOf } = useReckonInputs();
+  const nowMin = useNowMin();
   const [preview, setPreview] = useState<Result<FixPreview> | null>(null);
-  const look = async () => setPreview(await callCore('preview', inputOf(piece), fix));
+  const look = async () =>
+    setPreview(await callCore('preview', [piece.id, fix, nowMin], { urgent: true, needs: [piece.id] }));
   const apply = () => {
     edit(fix.name, (draft) => applyFix(draft, fix, newId, nowIso()));
     say({ text: `${fix.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
@@ -223,7 +223,7 @@ export function Findings({
   piece: Piece;
   onSelect: (id: string) => void;
 }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const nowMin = useNowMin();
   const [zone, setZone] = useState<string>('all');
   const starts = new Map(reckoning.steps.map((s) => [s.step.id, s.startMin]));

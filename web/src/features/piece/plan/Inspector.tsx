@@ -7,7 +7,7 @@ import { Link } from 'react-router';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useParts, useSettings } from '../../../store/useWorkshop';
 import { dayTime, duration } from '../../../ui/formatTime';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
@@ -18,7 +18,7 @@ import { WillItLast } from './WillItLast';
 
 /** The values of a step that can be chosen: product, method, coats. */
 function Choices({ piece, step }: { piece: Piece; step: ReckonedStep['step'] }) {
-  const { products } = useWorkshop();
+  const { products } = useParts('products');
   const edit = useEditPiece(piece.id);
   const key = `${step.zoneId}/${step.kind}`;
   const choice = piece.choices[key] ?? { productId: null, coats: null, method: null };
@@ -95,7 +95,7 @@ function Found({ piece, zoneId }: { piece: Piece; zoneId: ZoneId }) {
 
 /** One step: what to do, why, how much, when, and what can be chosen. */
 export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: ReckonedStep }) {
-  const { settings } = useWorkshop();
+  const settings = useSettings();
   const edit = useEditPiece(piece.id);
   const nowMin = useNowMin();
   const { step } = reckoned;
@@ -127,7 +127,7 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
           {reckoned.closesAtMin !== null ? `; unscuffed until ${at(reckoned.closesAtMin)}` : ''}.
         </p>
       )}
-      <WillItLast reckoned={reckoned} />
+      <WillItLast piece={piece} reckoned={reckoned} />
       {reckoned.productL && reckoned.status === 'planned' && (
         <Link to={`/mix?for=${encodeURIComponent(`${piece.id}|${step.id}`)}`}>Mix it</Link>
       )}

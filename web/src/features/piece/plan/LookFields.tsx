@@ -14,7 +14,7 @@ import { current } from 'immer';
 import { useState } from 'react';
 import { newId, nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useParts } from '../../../store/useWorkshop';
 import { Keys } from '../../../ui/Keys';
 import { BandFields } from './BandFields';
 import { ChangeOfMind } from './ChangeOfMind';
@@ -53,7 +53,7 @@ function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: Look
 /** The look of a zone, with what it carries besides. */
 export function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
   const edit = useEditPiece(piece.id);
-  const { settings, products } = useWorkshop();
+  const { settings, products } = useParts('settings', 'products');
   const { unitSystem, tools } = settings;
   const look = lookOf(piece, zone.id);
   const looks = availableLooks(asItStands(piece, zone.faces), zone.faces, tools);

@@ -1,4 +1,4 @@
-import { hardwareNames, replan } from '@cosmesis/core/finishing';
+import { hardwareNames } from '@cosmesis/core/finishing';
 import { buildFaces, shapeToDraw, type Zone, zoneNames, zoneOfFace, zonesOf } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
 import type { Piece } from '@cosmesis/core/workshop';
@@ -15,6 +15,7 @@ import { CopyFinish } from './CopyFinish';
 import { Findings } from './Findings';
 import { Inspector } from './Inspector';
 import { LookFields } from './LookFields';
+import { PlanWasOther } from './PlanWasOther';
 
 const worstOf = (reckoning: Reckoning) => (stepId: string) => {
   const found = reckoning.findings.filter((f) => f.stepId === stepId && f.overruledBecause === null);
@@ -73,7 +74,7 @@ export default function Plan() {
     .sort((a, b) => a.startMin - b.startMin)[0]?.step.id;
   const selectedId = reckoning?.steps.some((s) => s.step.id === picked) ? picked : (nextId ?? null);
   const selected = reckoning?.steps.find((s) => s.step.id === selectedId);
-  const issues = result === undefined ? [] : result.ok ? replan(piece, workshop).issues : result.issues;
+  const issues = result === undefined ? [] : result.ok ? result.value.issues : result.issues;
   return (
     <div className="plan-grid">
       <div className="drawing-side">
@@ -93,6 +94,7 @@ export default function Plan() {
             {i.code.startsWith('dimension') && <Link to={`/pieces/${piece.id}/survey`}>To the survey</Link>}
           </p>
         ))}
+        {reckoning && <PlanWasOther piece={piece} reckoning={reckoning} />}
         {zones.map((zone) => (
           <ZoneRow
             key={zone.id}

@@ -1,28 +1,40 @@
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
-import { usableStock } from '@cosmesis/core/stock';
+import { isGone, willItLast } from '@cosmesis/core/stock';
 import { formatVolume } from '@cosmesis/core/units';
+import type { Piece } from '@cosmesis/core/workshop';
 import { Link } from 'react-router';
-import { useDraws } from '../../../store/useAround';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useDraws } from '../../../store/useSummaries';
+import { useParts } from '../../../store/useWorkshop';
 
 /** Whether the shelf does for a step, with all that every other step takes before it. */
-export function WillItLast({ reckoned }: { reckoned: ReckonedStep }) {
-  const { products, containers, settings } = useWorkshop();
+export function WillItLast({ piece, reckoned }: { piece: Piece; reckoned: ReckonedStep }) {
+  const { products, containers, settings } = useParts('products', 'containers', 'settings');
   const draws = useDraws();
   const { productId } = reckoned.step;
   const product = productId ? products[productId] : undefined;
   if (!product || !reckoned.productL || reckoned.status !== 'planned') return null;
-  const shelf = usableStock(Object.values(containers), products, reckoned.startMin)[product.id];
-  if (!shelf)
+  const cans = Object.values(containers).filter((c) => c.productId === product.id && !isGone(c));
+  if (cans.length === 0)
     return (
       <p className="quiet">
         None on the shelf. <Link to="/buy">Buy list</Link>
       </p>
     );
-  const before = draws.filter((d) => d.productId === product.id && d.atMin < reckoned.startMin);
-  const taken = before.reduce((sum, d) => sum + d.highL, 0);
-  const left = shelf.usableL - taken - reckoned.productL.high;
-  const pieces = new Set(before.map((d) => d.pieceName));
+  const need = {
+    pieceId: piece.id,
+    pieceName: piece.name,
+    productId: product.id,
+    stepId: reckoned.step.id,
+    atMin: reckoned.startMin,
+    highL: reckoned.productL.high,
+  };
+  const others = draws.filter((d) => d.pieceId !== piece.id || d.stepId !== reckoned.step.id);
+  const lines = willItLast(product, [...others, need], cans);
+  const at = lines.findIndex((l) => l.pieceId === piece.id && l.stepId === reckoned.step.id);
+  const left = lines[at]?.leftL ?? 0;
+  const before = lines.slice(0, Math.max(0, at));
+  const taken = before.reduce((sum, l) => sum + l.highL, 0);
+  const pieces = new Set(before.map((l) => l.pieceName));
   const amount = (litres: number) => formatVolume(Math.max(0, litres), settings.unitSystem);
   return (
     <p className={left < -1e-9 ? 'late' : 'quiet'}>
@@ -31,13 +43,12 @@ export function WillItLast({ reckoned }: { reckoned: ReckonedStep }) {
       ) : (
         <>It lasts: {amount(left)} left after this step.</>
       )}{' '}
-      {amount(shelf.usableL)} on the shelf
       {taken > 0 && (
         <>
-          , {amount(taken)} taken before it by {[...pieces].slice(0, 3).join(', ')}
+          {amount(taken)} {before.length === 1 ? 'is' : 'are'} taken before it by {[...pieces].slice(0, 3).join(', ')}.{' '}
         </>
       )}
-      . {left < -1e-9 && <Link to="/buy">Buy list</Link>}
+      {left < -1e-9 && <Link to="/buy">Buy list</Link>}
     </p>
   );
 }

@@ -4,7 +4,8 @@ import { filmBuildUp, type ProductNeed, type ReckonedStep, type Reckoning } from
 import { formatArea, formatLength, formatVolume } from '@cosmesis/core/units';
 import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
-import { useSettings, useWorkshop } from '../../../store/useWorkshop';
+import { useNowMin } from '../../../store/useNowMin';
+import { useParts, useSettings } from '../../../store/useWorkshop';
 import { download, fileName } from '../../../ui/download';
 import { money } from '../../../ui/formatTime';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
@@ -47,7 +48,7 @@ function NeedRow({ need }: { need: ProductNeed }) {
 }
 
 function StepRow({ reckoned }: { reckoned: ReckonedStep }) {
-  const { products, settings } = useWorkshop();
+  const { products, settings } = useParts('products', 'settings');
   const { step, productL, working } = reckoned;
   if (!productL || !working) return null;
   const amount = (litres: number) => formatVolume(litres, settings.unitSystem);
@@ -73,7 +74,7 @@ function StepRow({ reckoned }: { reckoned: ReckonedStep }) {
 
 /** The film each zone gets, coat by coat, as it builds up. */
 function Films({ reckoning }: { reckoning: Reckoning }) {
-  const { products } = useWorkshop();
+  const { products } = useParts('products');
   const zones = filmBuildUp(reckoning, products);
   if (zones.length === 0) return null;
   return (
@@ -129,7 +130,8 @@ const HidingChart = lazy(() => import('../../../ui/HidingChart').then((m) => ({ 
 /** Litres by product and by step, the cans to buy, and how each figure was worked out. */
 export default function Quantities() {
   const { piece, result } = usePieceContext();
-  const { products, settings } = useWorkshop();
+  const nowMin = useNowMin();
+  const { products, settings } = useParts('products', 'settings');
   if (!result?.ok || result.value.products.length === 0) return <NotYet result={result} piece={piece} />;
   const reckoning = result.value;
   const paints = [
@@ -153,7 +155,7 @@ export default function Quantities() {
     ).values(),
   ];
   const save = async () => {
-    const csv = await callCore('csv', piece.name, reckoning, products);
+    const csv = await callCore('csv', [piece.id, nowMin], { urgent: true, needs: [piece.id] });
     if (csv.ok) download(fileName(`${piece.name} quantities`, 'csv'), 'text/csv', csv.value);
     else say({ text: csv.issues[0]?.message ?? 'The file could not be made.' });
   };

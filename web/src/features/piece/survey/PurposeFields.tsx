@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { newId, nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
-import { useSettings, useWorkshop } from '../../../store/useWorkshop';
+import { useParts, useSettings } from '../../../store/useWorkshop';
 import { dayName } from '../../../ui/formatTime';
 import { Keys } from '../../../ui/Keys';
 import { Select } from '../../../ui/Select';
@@ -76,7 +76,7 @@ function Commission({ piece }: { piece: Piece }) {
 /** Whom the piece is for, what it has to bear, what it has to match and when it is promised. */
 export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly Zone[] }) {
   const edit = useEditPiece(piece.id);
-  const { pieces, settings } = useWorkshop();
+  const { pieces, settings } = useParts('pieces', 'settings');
   const sets = [...new Set(Object.values(pieces).flatMap((p) => p.setName ?? []))];
   const others = Object.values(pieces).filter(
     (p) => p.id !== piece.id && piece.setName !== null && p.setName === piece.setName,

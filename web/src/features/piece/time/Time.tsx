@@ -3,7 +3,7 @@ import TextField from '@mui/material/TextField';
 import { Link } from 'react-router';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useSettings } from '../../../store/useWorkshop';
 import { download, fileName } from '../../../ui/download';
 import { dayName, dayTime, duration } from '../../../ui/formatTime';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
@@ -40,7 +40,7 @@ function Row({ reckoned, nowMin, timeZone }: { reckoned: ReckonedStep; nowMin: n
 /** When everything happens: start, waits through nights and weekends, windows, light use and cure. */
 export default function Time() {
   const { piece, result } = usePieceContext();
-  const { settings, products } = useWorkshop();
+  const settings = useSettings();
   const edit = useEditPiece(piece.id);
   const nowMin = useNowMin();
   const { timeZone } = settings;
@@ -48,7 +48,7 @@ export default function Time() {
   const reckoning = result.value;
   const { lightUseAtMin, curedAtMin } = reckoning.totals;
   const save = async () => {
-    const made = await callCore('calendar', piece.name, reckoning, products, nowMin);
+    const made = await callCore('calendar', [piece.id, nowMin], { urgent: true, needs: [piece.id] });
     if (made.ok) download(fileName(piece.name, 'ics'), 'text/calendar', made.value);
     else say({ text: made.issues[0]?.message ?? 'The file could not be made.' });
   };

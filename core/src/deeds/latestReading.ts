@@ -1,4 +1,4 @@
-import type { Reading, Workshop } from '@cosmesis/core/workshop';
+import type { Reading, Workshop } from '../workshop';
 
 /** The newest reading of a workshop. */
 export const latestReading = (readings: Workshop['readings']): Reading | undefined =>

@@ -1,0 +1,40 @@
+import type { Container, LogEntry, Mix, Reading, Step } from '../workshop';
+
+/** What can be corrected in an entry of the log. */
+export type EntryChange = Partial<
+  Pick<LogEntry, 'startedAt' | 'doneAt' | 'actualL' | 'note' | 'batch' | 'fromExpired'>
+>;
+
+/** What a mix is begun with: nothing is in the cup yet. */
+export type NewMix = Pick<
+  Mix,
+  'name' | 'productId' | 'by' | 'hardenerFrac' | 'wantedKg' | 'steps' | 'colour' | 'useBy'
+> & {
+  parts: readonly Omit<Mix['parts'][number], 'massKg'>[];
+};
+
+/** A container as it comes onto the shelf, with what is in it, L. */
+export type NewContainer = Pick<Container, 'productId' | 'batch' | 'finite' | 'place'> & { litres: number };
+
+/** Everything that happens in a workshop and is kept: one of these, at an instant. */
+export type Deed =
+  | { do: 'start-step' | 'finish-step'; pieceId: string; step: Step; planned: LogEntry['planned'] }
+  | { do: 'correct-entry'; pieceId: string; entryId: string; change: EntryChange }
+  | { do: 'remove-entry'; pieceId: string; entryId: string }
+  | { do: 'begin-mix'; mix: NewMix }
+  | { do: 'pour'; mixId: string; part: number; massKg: number }
+  /** keptL: what is kept in a jar, L; 0: nothing. */
+  | { do: 'finish-mix'; mixId: string; keptL: number }
+  | { do: 'drop-mix'; mixId: string }
+  | { do: 'bring'; containers: readonly NewContainer[] }
+  | { do: 'count'; containerId: string; litres: number; by: 'typed' | 'weighed' }
+  | { do: 'open'; containerId: string }
+  | { do: 'use-up' | 'throw-away'; containerId: string }
+  | { do: 'approve'; pieceId: string; what: string }
+  | { do: 'decide'; pieceId: string; key: string; choice: string | null; why: string }
+  | { do: 'read-air'; reading: Omit<Reading, 'id' | 'at'> }
+  /** The difference to the plan of another version was seen. */
+  | { do: 'see-plan'; pieceId: string };
+
+/** A deed of one kind. */
+export type DeedOf<D extends Deed['do']> = Extract<Deed, { do: D }>;

@@ -1,0 +1,366 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoWorkshop } from '../demo';
+import { planOf } from '../finishing';
+import { buyList, leftL, usableStock, willItLast } from '../stock';
+import { minuteOf } from '../units';
+import {
+  type Container,
+  canonicalJson,
+  type LedgerRow,
+  type Product,
+  type Workshop,
+  writeWorkshopFile,
+} from '../workshop';
+import { type Deed, DeedRefused, perform } from './index';
+
+const start = '2026-11-25T10:07:00+00:00';
+const demo = demoWorkshop(minuteOf(start), 'Europe/London');
+const later = (minutes: number): string => new Date(Date.parse(start) + minutes * 60_000).toISOString();
+/** Ids in order, so that the same deeds give the same bytes. */
+const counting = (from = 0) => {
+  let n = from;
+  return () => {
+    n += 1;
+    return `new-${n}`;
+  };
+};
+const counter = 'parcels-counter';
+const paint = planOf(demo.pieces[counter]!, demo).steps.find((s) => s.kind === 'paint')!;
+const productId = paint.productId!;
+const planned = { startAt: start, endAt: start, volumeL: 0.133 };
+const finish = (step = paint, volumeL = 0.133): Deed => ({
+  do: 'finish-step',
+  pieceId: counter,
+  step,
+  planned: { ...planned, volumeL },
+});
+const after = (workshop: Workshop, ...deeds: Deed[]): Workshop => {
+  const ids = counting();
+  return deeds.reduce((w, deed, i) => perform(w, deed, later(i + 1), ids), workshop);
+};
+const cansOf = (w: Workshop, id = productId): Container[] =>
+  Object.values(w.containers).filter((c) => c.productId === id);
+const shelfL = (w: Workshop, id = productId): number => cansOf(w, id).reduce((sum, c) => sum + leftL(c), 0);
+/** A shelf with just these amounts of the paint, each in a can of its own. */
+const withCans = (...litres: number[]): Workshop => ({
+  ...demo,
+  containers: {},
+  ...(litres.length > 0
+    ? {
+        containers: after(
+          { ...demo, containers: {} },
+          {
+            do: 'bring',
+            containers: litres.map((l) => ({ productId, litres: l, batch: null, finite: false, place: '' })),
+          },
+        ).containers,
+      }
+    : {}),
+});
+const entryId = (w: Workshop): string => w.pieces[counter]!.log.at(-1)!.id;
+
+describe('a coat and the shelf', () => {
+  it('a can of 50 ml and a coat of 133 ml: 50 ml are drawn, and when it is taken out again 50 ml are back', () => {
+    const before = withCans(0.05);
+    const done = after(before, finish());
+    expect(shelfL(done)).toBe(0);
+    const undone = perform(
+      done,
+      { do: 'remove-entry', pieceId: counter, entryId: entryId(done) },
+      later(9),
+      counting(),
+    );
+    expect(shelfL(undone)).toBeCloseTo(0.05, 12);
+    expect(canonicalJson(undone.containers)).toBe(canonicalJson(before.containers));
+  });
+  it('takes what was planned, then the difference when it is weighed, and nothing for a step that only began', () => {
+    const before = withCans(1);
+    const begun = after(before, { do: 'start-step', pieceId: counter, step: paint, planned });
+    expect(shelfL(begun)).toBe(1);
+    const done = perform(begun, finish(), later(5), counting(5));
+    expect(shelfL(done)).toBeCloseTo(0.867, 12);
+    const weighed = (actualL: number) =>
+      perform(
+        done,
+        { do: 'correct-entry', pieceId: counter, entryId: entryId(done), change: { actualL } },
+        later(6),
+        counting(6),
+      );
+    expect(shelfL(weighed(0.2))).toBeCloseTo(0.8, 12);
+    expect(shelfL(weighed(0.1))).toBeCloseTo(0.9, 12);
+  });
+  it('what is past its date is left alone, by the log as by the buy list, unless the user says so', () => {
+    const old = withCans(1);
+    const [can] = cansOf(old);
+    const stale: Workshop = {
+      ...old,
+      containers: { [can!.id]: { ...can!, boughtAt: '2010-01-01T00:00:00Z', openedAt: '2010-01-01T00:00:00Z' } },
+    };
+    const done = after(stale, finish());
+    expect(shelfL(done)).toBe(1);
+    const need = { pieceId: counter, pieceName: '', productId, atMin: minuteOf(start), highL: 0.5 };
+    expect(buyList([need], Object.values(stale.containers), demo.products, minuteOf(start)).lines[0]?.buyL).toBe(0.5);
+    const knowingly = perform(
+      done,
+      { do: 'correct-entry', pieceId: counter, entryId: entryId(done), change: { fromExpired: true } },
+      later(3),
+      counting(3),
+    );
+    expect(shelfL(knowingly)).toBeCloseTo(0.867, 12);
+  });
+  it('a weighing says what there is: a coat corrected before it changes nothing after it', () => {
+    const before = withCans(1);
+    const done = after(before, finish());
+    const counted = perform(
+      done,
+      { do: 'count', containerId: cansOf(before)[0]!.id, litres: 0.7, by: 'weighed' },
+      later(30),
+      counting(30),
+    );
+    const corrected = perform(
+      counted,
+      { do: 'correct-entry', pieceId: counter, entryId: entryId(done), change: { actualL: 0.3 } },
+      later(40),
+      counting(40),
+    );
+    expect([shelfL(counted), shelfL(corrected)]).toEqual([0.7, 0.7]);
+  });
+  it('keeps the step as it was, whatever becomes of the plan', () => {
+    const done = after(demo, finish());
+    const gone: Workshop = {
+      ...done,
+      products: {},
+      pieces: { ...done.pieces, [counter]: { ...done.pieces[counter]!, looks: {} } },
+    };
+    expect(planOf(gone.pieces[counter]!, gone).steps).toContainEqual(paint);
+  });
+});
+
+describe('a mix and the coat it was made for', () => {
+  const begin: Deed = {
+    do: 'begin-mix',
+    mix: {
+      name: 'Thinned',
+      productId,
+      by: 'mass',
+      hardenerFrac: null,
+      parts: [{ name: 'paint', productId, share: 1, densityKgPerL: 1.3, hardener: false }],
+      wantedKg: 0.26,
+      steps: [{ pieceId: counter, stepId: paint.id }],
+      colour: '#6f7f6a',
+      useBy: null,
+    },
+  };
+  const pour = (massKg: number): Deed => ({ do: 'pour', mixId: 'new-1', part: 0, massKg });
+  const close: Deed = { do: 'finish-mix', mixId: 'new-1', keptL: 0 };
+  it.each([
+    ['begun, poured, laid, closed', [begin, pour(0.26), finish(), close]],
+    ['begun, laid, poured, closed', [begin, finish(), pour(0.26), close]],
+    ['begun, poured, closed, laid', [begin, pour(0.26), close, finish()]],
+  ] satisfies [string, Deed[]][])('%s: leaves the shelf once', (_, deeds) =>
+    // 0.26 kg at 1.3 kg/L are 0.2 L.
+    expect(shelfL(after(withCans(1), ...deeds))).toBeCloseTo(0.8, 12),
+  );
+  it('poured to nothing, or taken away, the coat draws for itself', () => {
+    expect(shelfL(after(withCans(1), begin, pour(0.26), finish(), pour(0)))).toBeCloseTo(0.867, 12);
+    expect(shelfL(after(withCans(1), begin, pour(0.26), finish(), { do: 'drop-mix', mixId: 'new-1' }))).toBeCloseTo(
+      0.867,
+      12,
+    );
+  });
+  it('what is kept goes into a jar, and a closed mix is not closed twice', () => {
+    const done = after(withCans(1), begin, pour(0.26), { ...close, keptL: 0.05 } as Deed);
+    expect(shelfL(done)).toBeCloseTo(0.85, 12);
+    expect(() => perform(done, close, later(9), counting(9))).toThrow(DeedRefused);
+  });
+  it.each([Number.NaN, -1, 1e9])('%s kg are refused, and nothing is changed', (massKg) =>
+    expect(() => after(withCans(1), begin, pour(massKg))).toThrow(DeedRefused),
+  );
+});
+
+describe('any deeds in any order', () => {
+  const stepIds = planOf(demo.pieces[counter]!, demo)
+    .steps.filter((s) => s.productId !== null)
+    .slice(0, 12);
+  const litres = fc.double({ min: 0, max: 2, noNaN: true });
+  const anyDeed = fc.oneof(
+    fc.record({ what: fc.constant('finish' as const), i: fc.nat(11), l: litres }),
+    fc.record({ what: fc.constant('start' as const), i: fc.nat(11), l: litres }),
+    fc.record({
+      what: fc.constantFrom('remove' as const, 'correct' as const, 'expired' as const),
+      i: fc.nat(40),
+      l: litres,
+    }),
+    fc.record({ what: fc.constant('bring' as const), i: fc.nat(11), l: litres }),
+    fc.record({
+      what: fc.constantFrom('typed' as const, 'weighed' as const, 'use-up' as const, 'throw-away' as const),
+      i: fc.nat(40),
+      l: litres,
+    }),
+    fc.record({
+      what: fc.constantFrom('mix' as const, 'pour' as const, 'close' as const, 'drop' as const),
+      i: fc.nat(11),
+      l: litres,
+    }),
+  );
+  type Raw = typeof anyDeed extends fc.Arbitrary<infer T> ? T : never;
+  const nth = <T>(all: readonly T[], i: number): T | undefined => (all.length === 0 ? undefined : all[i % all.length]);
+  function deedOf(w: Workshop, { what, i, l }: Raw): Deed | undefined {
+    const step = stepIds[i % stepIds.length]!;
+    const entry = nth(w.pieces[counter]!.log, i);
+    const can = nth(Object.values(w.containers), i);
+    const mix = nth(
+      Object.values(w.mixes).filter((m) => m.id.startsWith('new-')),
+      i,
+    );
+    switch (what) {
+      case 'finish':
+      case 'start':
+        return { do: `${what}-step`, pieceId: counter, step, planned: { ...planned, volumeL: l } };
+      case 'remove':
+        return entry && { do: 'remove-entry', pieceId: counter, entryId: entry.id };
+      case 'correct':
+        return entry && { do: 'correct-entry', pieceId: counter, entryId: entry.id, change: { actualL: l } };
+      case 'expired':
+        return entry && { do: 'correct-entry', pieceId: counter, entryId: entry.id, change: { fromExpired: l > 1 } };
+      case 'bring':
+        return {
+          do: 'bring',
+          containers: [{ productId: step.productId!, litres: l, batch: null, finite: false, place: '' }],
+        };
+      case 'typed':
+      case 'weighed':
+        return can && { do: 'count', containerId: can.id, litres: l, by: what };
+      case 'use-up':
+      case 'throw-away':
+        return can && { do: what, containerId: can.id };
+      case 'mix':
+        return {
+          do: 'begin-mix',
+          mix: {
+            name: 'M',
+            productId: step.productId,
+            by: 'mass',
+            hardenerFrac: null,
+            parts: [{ name: 'p', productId: step.productId, share: 1, densityKgPerL: 1, hardener: false }],
+            wantedKg: 1,
+            steps: [{ pieceId: counter, stepId: step.id }],
+            colour: '#000000',
+            useBy: null,
+          },
+        };
+      case 'pour':
+        return mix && { do: 'pour', mixId: mix.id, part: 0, massKg: l };
+      case 'close':
+        return mix && !mix.done ? { do: 'finish-mix', mixId: mix.id, keptL: l / 4 } : undefined;
+      case 'drop':
+        return mix && { do: 'drop-mix', mixId: mix.id };
+    }
+  }
+  const run = (raws: readonly Raw[]): Workshop[] => {
+    const ids = counting();
+    const states: Workshop[] = [demo];
+    raws.forEach((raw, i) => {
+      const w = states.at(-1)!;
+      const deed = deedOf(w, raw);
+      if (deed) states.push(perform(w, deed, later(i + 1), ids));
+    });
+    return states;
+  };
+  const rowsOf = (w: Workshop): LedgerRow[] => Object.values(w.containers).flatMap((c) => c.ledger);
+
+  it('conserve litres: nothing is drawn twice, no can falls below nothing, only what is logged or poured is drawn', () => {
+    fc.assert(
+      fc.property(fc.array(anyDeed, { maxLength: 30 }), (raws) => {
+        for (const w of run(raws)) {
+          for (const c of Object.values(w.containers)) expect(leftL(c)).toBeGreaterThanOrEqual(0);
+          for (const entry of w.pieces[counter]!.log) {
+            const drawn = rowsOf(w).filter((r) => r.deed === 'coat' && r.ofId === entry.id);
+            const sum = -drawn.reduce((s, r) => s + r.changeL!, 0);
+            const used = entry.doneAt === null ? 0 : (entry.actualL ?? entry.planned?.volumeL ?? 0);
+            expect(sum).toBeLessThanOrEqual(used + 1e-9);
+            const mixed = Object.values(w.mixes).some(
+              (m) =>
+                m.steps.some((s) => s.pieceId === counter && s.stepId === entry.step.id) &&
+                m.parts.some((p) => p.massKg > 0),
+            );
+            if (mixed) expect(sum).toBeCloseTo(0, 12);
+          }
+          const known = new Set([...w.pieces[counter]!.log.map((e) => e.id), ...Object.keys(w.mixes)]);
+          for (const r of rowsOf(w)) if (r.deed === 'coat' || r.deed === 'mix') expect(known.has(r.ofId!)).toBe(true);
+          for (const m of Object.values(w.mixes)) {
+            const drawn = -rowsOf(w)
+              .filter((r) => r.deed === 'mix' && r.ofId === m.id)
+              .reduce((s, r) => s + r.changeL!, 0);
+            expect(drawn).toBeLessThanOrEqual(m.parts.reduce((s, p) => s + p.massKg, 0) + 1e-9);
+          }
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('draw on nothing past its date unless the user said so', () => {
+    fc.assert(
+      fc.property(fc.array(anyDeed, { maxLength: 25 }), (raws) => {
+        const w = run(raws).at(-1)!;
+        for (const c of Object.values(w.containers)) {
+          const days = (w.products[c.productId] as Product | undefined)?.shelf.closedDays ?? null;
+          for (const r of c.ledger.filter((x) => x.deed === 'coat')) {
+            const entry = w.pieces[counter]!.log.find((e) => e.id === r.ofId);
+            const stale = days !== null && c.boughtAt !== null && minuteOf(c.boughtAt) + days * 1440 < minuteOf(r.at);
+            if (stale) expect(entry?.fromExpired).toBe(true);
+          }
+        }
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  it('are taken back by their opposites, byte for byte', () => {
+    const before = writeWorkshopFile(demo, start);
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.nat(11), litres), { maxLength: 8 }),
+        fc.array(fc.tuple(fc.nat(11), litres), { maxLength: 4 }),
+        (coats, pours) => {
+          let w = run([
+            ...pours.flatMap(([i, l]): Raw[] => [
+              { what: 'mix', i, l },
+              { what: 'pour', i, l },
+            ]),
+            ...coats.map(([i, l]): Raw => ({ what: 'finish', i, l })),
+          ]).at(-1)!;
+          const ids = counting(1000);
+          for (const e of w.pieces[counter]!.log)
+            w = perform(w, { do: 'remove-entry', pieceId: counter, entryId: e.id }, later(99), ids);
+          for (const m of Object.keys(w.mixes))
+            if (m.startsWith('new-')) w = perform(w, { do: 'drop-mix', mixId: m }, later(99), ids);
+          expect(writeWorkshopFile(w, start)).toBe(before);
+        },
+      ),
+      { numRuns: 80 },
+    );
+  });
+
+  it('leave the buy list, the shelf and "will it last" in agreement', () => {
+    fc.assert(
+      fc.property(fc.array(anyDeed, { maxLength: 20 }), litres, (raws, highL) => {
+        const w = run(raws).at(-1)!;
+        const cans = Object.values(w.containers);
+        const nowMin = minuteOf(later(60));
+        const stock = usableStock(cans, w.products, nowMin);
+        for (const product of Object.values(w.products)) {
+          const need = { pieceId: 'x', pieceName: 'X', productId: product.id, atMin: nowMin, highL };
+          const line = buyList([need], cans, w.products, nowMin).lines[0];
+          const [last] = willItLast(product, [need], cans);
+          const usable = stock[product.id]?.usableL ?? 0;
+          expect(line?.buyL ?? 0).toBeCloseTo(Math.max(0, highL - usable), 9);
+          expect(last!.leftL < 0).toBe(line !== undefined);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+});

@@ -1,0 +1,5 @@
+export type { Deed, EntryChange, NewContainer, NewMix } from './Deed';
+export { DeedRefused } from './DeedRefused';
+export { latestReading } from './latestReading';
+export { workingOf } from './mixDeeds';
+export { perform, performOn } from './perform';

@@ -1,0 +1,81 @@
+import type { Draft } from 'immer';
+import { minuteOf } from '../units';
+import type { LogEntry, Piece, Workshop } from '../workshop';
+import type { DeedOf } from './Deed';
+import { DeedRefused } from './DeedRefused';
+import { latestReading } from './latestReading';
+import { settleEntry, withdrawRows } from './settle';
+
+/** How old a reading may be to be noted with a step, minutes. */
+const freshReadingMin = 180;
+
+function airNow(readings: Workshop['readings'], at: string): LogEntry['air'] {
+  const reading = latestReading(readings);
+  if (!reading || minuteOf(at) - minuteOf(reading.at) > freshReadingMin) return null;
+  return { airTempC: reading.airTempC, relHumFrac: reading.relHumFrac };
+}
+
+/** The mix that was made for a step, the last one first. */
+const batchOf = (mixes: Workshop['mixes'], pieceId: string, stepId: string): string | null =>
+  Object.values(mixes)
+    .filter((m) => m.steps.some((s) => s.pieceId === pieceId && s.stepId === stepId))
+    .sort((a, b) => (a.at < b.at ? 1 : -1))[0]?.name ?? null;
+
+/** A piece of a draft. @throws DeedRefused where it is gone */
+export function pieceOf(draft: Draft<Workshop>, pieceId: string): Draft<Piece> {
+  const piece = draft.pieces[pieceId];
+  if (!piece) throw new DeedRefused('piece_gone', 'The piece is gone: it was deleted in the meantime.');
+  return piece;
+}
+
+function entryOf(draft: Draft<Workshop>, pieceId: string, entryId: string): Draft<LogEntry> {
+  const entry = pieceOf(draft, pieceId).log.find((e) => e.id === entryId);
+  if (!entry) throw new DeedRefused('entry_gone', 'The entry is gone: it was taken out in the meantime.');
+  return entry;
+}
+
+/** Begins or finishes a step, with the step as it was then. A step that runs is finished; one that is done stays as it is. */
+export function logStep(
+  draft: Draft<Workshop>,
+  { do: what, pieceId, step, planned }: DeedOf<'start-step' | 'finish-step'>,
+  at: string,
+  newId: () => string,
+): void {
+  const piece = pieceOf(draft, pieceId);
+  const running = piece.log.find((e) => e.step.id === step.id);
+  if (running) {
+    if (what === 'start-step' || running.doneAt !== null) return;
+    running.doneAt = at;
+    settleEntry(draft, pieceId, running);
+    return;
+  }
+  delete piece.plannedBefore;
+  piece.log.push({
+    id: newId(),
+    step: step as Draft<LogEntry>['step'],
+    startedAt: what === 'start-step' ? at : null,
+    doneAt: what === 'finish-step' ? at : null,
+    actualL: null,
+    air: airNow(draft.readings, at),
+    note: '',
+    planned,
+    batch: batchOf(draft.mixes, pieceId, step.id),
+  });
+  const entry = piece.log.at(-1);
+  if (entry) settleEntry(draft, pieceId, entry);
+}
+
+/** Corrects an entry: what it drew follows. */
+export function correctEntry(draft: Draft<Workshop>, { pieceId, entryId, change }: DeedOf<'correct-entry'>): void {
+  const entry = entryOf(draft, pieceId, entryId);
+  Object.assign(entry, change);
+  settleEntry(draft, pieceId, entry);
+}
+
+/** Takes an entry out of the log: the step is planned again, and what it drew is back. */
+export function removeEntry(draft: Draft<Workshop>, { pieceId, entryId }: DeedOf<'remove-entry'>): void {
+  entryOf(draft, pieceId, entryId);
+  const piece = pieceOf(draft, pieceId);
+  piece.log = piece.log.filter((e) => e.id !== entryId);
+  withdrawRows(draft, 'coat', entryId);
+}

@@ -1,0 +1,54 @@
+import { type Draft, produce } from 'immer';
+import type { Workshop } from '../workshop';
+import type { Deed, DeedOf } from './Deed';
+import { correctEntry, logStep, pieceOf, removeEntry } from './logDeeds';
+import { beginMix, dropMix, finishMix, pour } from './mixDeeds';
+import { bring, count, empty, open } from './shelfDeeds';
+
+type Handler<D extends Deed['do']> = (draft: Draft<Workshop>, deed: DeedOf<D>, at: string, newId: () => string) => void;
+
+/** What each deed does. A new deed is a new row. */
+const handlers: { [D in Deed['do']]: Handler<D> } = {
+  'start-step': logStep,
+  'finish-step': logStep,
+  'correct-entry': correctEntry,
+  'remove-entry': removeEntry,
+  'begin-mix': beginMix,
+  pour,
+  'finish-mix': finishMix,
+  'drop-mix': dropMix,
+  bring,
+  count,
+  open,
+  'use-up': empty,
+  'throw-away': empty,
+  approve: (draft, { pieceId, what }, at, newId) => {
+    pieceOf(draft, pieceId).commission.approvals.push({ id: newId(), what, at });
+  },
+  decide: (draft, { pieceId, key, choice, why }, at) => {
+    const { decisions } = pieceOf(draft, pieceId);
+    if (choice === null) delete decisions[key];
+    else decisions[key] = { choice, at, why };
+  },
+  'read-air': (draft, { reading }, at, newId) => {
+    const id = newId();
+    draft.readings[id] = { ...reading, id, at };
+  },
+  'see-plan': (draft, { pieceId }) => {
+    delete pieceOf(draft, pieceId).plannedBefore;
+  },
+};
+
+/**
+ * Does a deed on a draft of a workshop.
+ * @param at instant of the deed, ISO 8601 with offset
+ * @param newId gives ids for what comes into being; the same ids give the same workshop
+ * @throws DeedRefused where the deed no longer fits; the draft is then to be dropped
+ */
+export function performOn(draft: Draft<Workshop>, deed: Deed, at: string, newId: () => string): void {
+  (handlers[deed.do] as Handler<Deed['do']>)(draft, deed as never, at, newId);
+}
+
+/** The workshop after a deed; the one before stays as it is. @throws DeedRefused where the deed no longer fits */
+export const perform = (workshop: Workshop, deed: Deed, at: string, newId: () => string): Workshop =>
+  produce(workshop, (draft) => performOn(draft, deed, at, newId));

@@ -1,0 +1,61 @@
+import type { Draft } from 'immer';
+import type { Container, LedgerRow, Workshop } from '../workshop';
+import type { DeedOf } from './Deed';
+import { DeedRefused } from './DeedRefused';
+
+/** More than any shelf carries of one thing, L. */
+const mostL = 1000;
+
+function containerOf(draft: Draft<Workshop>, containerId: string): Draft<Container> {
+  const container = draft.containers[containerId];
+  if (!container) throw new DeedRefused('container_gone', 'The can is gone: it was taken away in the meantime.');
+  return container;
+}
+
+function checked(litres: number): number {
+  if (!(litres >= 0 && litres <= mostL))
+    throw new DeedRefused('amount_out_of_range', 'What is in a can cannot be less than nothing, nor over 1000 litres.');
+  return litres;
+}
+
+/** Containers come onto the shelf. */
+export function bring(draft: Draft<Workshop>, deed: DeedOf<'bring'>, at: string, newId: () => string): void {
+  for (const { litres, ...container } of deed.containers) {
+    const id = newId();
+    const first: LedgerRow = { at, deed: 'brought', ofId: null, changeL: checked(litres), countedL: null };
+    draft.containers[id] = {
+      ...container,
+      id,
+      ledger: [first],
+      boughtAt: at,
+      openedAt: null,
+      mixId: null,
+      note: '',
+    };
+  }
+}
+
+/** What is in a container is typed or weighed: from then on that is what there is. */
+export function count(draft: Draft<Workshop>, { containerId, litres, by }: DeedOf<'count'>, at: string): void {
+  const { ledger } = containerOf(draft, containerId);
+  const last = ledger.at(-1);
+  const row: LedgerRow = { at, deed: by, ofId: null, changeL: null, countedL: checked(litres) };
+  // A count corrected within the same minute is one count.
+  if (last?.deed === by && Math.abs(Date.parse(at) - Date.parse(last.at)) < 60_000) ledger[ledger.length - 1] = row;
+  else ledger.push(row);
+}
+
+/** A closed container is opened. */
+export function open(draft: Draft<Workshop>, { containerId }: DeedOf<'open'>, at: string): void {
+  containerOf(draft, containerId).openedAt = at;
+}
+
+/** Nothing is left in a container: used up, or thrown away with what was in it. */
+export function empty(
+  draft: Draft<Workshop>,
+  { do: what, containerId }: DeedOf<'use-up' | 'throw-away'>,
+  at: string,
+): void {
+  const deed = what === 'use-up' ? 'used-up' : 'thrown-away';
+  containerOf(draft, containerId).ledger.push({ at, deed, ofId: null, changeL: null, countedL: 0 });
+}

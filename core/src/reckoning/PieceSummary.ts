@@ -1,0 +1,71 @@
+import type { Around } from '../finishing';
+import type { Piece } from '../workshop';
+import { type Draw, drawsOf } from './aroundPiece';
+import { type ConsumableUse, useOfSteps } from './consumablesOf';
+import type { ReckonedStep, Reckoning, WetZone } from './Reckoning';
+
+/** A step as lists show it: without the working behind its figures. */
+export type ListedStep = Omit<ReckonedStep, 'working' | 'minutesWorking'>;
+
+/** What the lists of a workshop show of a piece: small, because thousands of them are kept. */
+export interface PieceSummary {
+  pieceId: string;
+  /** Whole minute since 1970 at which it was worked out. */
+  atMin: number;
+  /** Why nothing could be worked out; null: it could. */
+  issue: string | null;
+  /** Hands-on steps that run or come soon, the first in time first. */
+  acts: readonly ListedStep[];
+  wet: readonly WetZone[];
+  draws: readonly Draw[];
+  /** Litres-free: what the steps to come use up besides products. */
+  use: readonly ConsumableUse[];
+  /** Minutes for which it can be shown: by the minute what is running, drying or begun, the rest by the hour. */
+  freshForMin: number;
+}
+
+/** Steps within this time are listed, minutes; and in any case so many. */
+const listedWithinMin = 36 * 60;
+const listedAtLeast = 3;
+const listedAtMost = 24;
+
+const listed = ({ working: _, minutesWorking: __, ...step }: ReckonedStep): ListedStep => step;
+
+/** What the lists show of a piece. @param nowMin whole minutes since 1970 */
+export function summaryOf(
+  piece: Pick<Piece, 'id' | 'name' | 'log'>,
+  reckoning: Reckoning,
+  nowMin: number,
+): PieceSummary {
+  const ahead = reckoning.steps
+    .filter((s) => s.status !== 'done' && s.handsOnMin > 0)
+    .sort((a, b) => a.startMin - b.startMin);
+  const acts = ahead
+    .filter((s, i) => i < listedAtLeast || s.status === 'running' || s.startMin < nowMin + listedWithinMin)
+    .slice(0, listedAtMost);
+  return {
+    pieceId: piece.id,
+    atMin: nowMin,
+    issue: null,
+    acts: acts.map(listed),
+    wet: reckoning.wet,
+    draws: drawsOf(piece, reckoning),
+    use: useOfSteps(reckoning.steps.filter((s) => s.status === 'planned')),
+    freshForMin: reckoning.wet.length > 0 || (piece.log.length > 0 && ahead.length > 0) ? 1 : 60,
+  };
+}
+
+/** The summary of a piece of which nothing can be worked out. */
+export const noSummary = (pieceId: string, nowMin: number, issue: string): PieceSummary => ({
+  pieceId,
+  atMin: nowMin,
+  issue,
+  acts: [],
+  wet: [],
+  draws: [],
+  use: [],
+  freshForMin: 60,
+});
+
+/** What of the surroundings a summary reads: films that are open, whose dust would be raised. Stock is a matter of the plan. */
+export const aroundSummary = ({ wet }: Around): Around => ({ wet, stock: {}, set: [], sheetsM2: null });

@@ -1,0 +1,328 @@
+import { schemaVersion } from '@cosmesis/core/workshop';
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { Patch } from 'immer';
+
+/** Kinds of records of a workshop. */
+export type RecordKind = 'settings' | 'piece' | 'product' | 'reading' | 'container' | 'mix' | 'supply';
+
+/** A record as stored; `value` is validated when it is read. */
+export interface StoredRecord {
+  workshopId: string;
+  kind: RecordKind;
+  id: string;
+  value: unknown;
+  /** Revision of the workshop at which it was last written; absent in records of the first store. */
+  rev?: number;
+}
+
+/** One change of a workshop, as it can be undone and done again. */
+export interface StoredChange {
+  workshopId: string;
+  seq: number;
+  /** Id of the operation that was saved last in it. */
+  id: string;
+  /** Ids of all operations in it; absent in changes of the first store. */
+  ids?: string[];
+  label: string;
+  /** Changes with the same key within a short time are one, such as the keys typed into a field. */
+  mergeKey: string | null;
+  atMs: number;
+  patches: Patch[];
+  inverse: Patch[];
+}
+
+/** What is known of a workshop without opening it. */
+export interface Head {
+  workshopId: string;
+  name: string;
+  demo: boolean;
+  /** Counts every write, so that tabs know whether they are behind. */
+  rev: number;
+  /** Sequence number of the last change that stands; later ones were undone. */
+  position: number;
+  /** Version of the records; absent in heads of the first store. */
+  schemaVersion?: number;
+  /** When it was deleted: what is left of it says so to tabs that still have it open. */
+  deletedAt?: string | null;
+}
+
+/** Something kept aside: a record that could not be read, or an edit that another tab was faster than. */
+export interface SetAside {
+  key: string;
+  workshopId: string;
+  kind: RecordKind | 'edit';
+  id: string;
+  raw: unknown;
+  why: string;
+}
+
+/** An answer that was worked out, kept with what it was worked out from. */
+export interface StoredAnswer {
+  workshopId: string;
+  pieceId: string;
+  /** Names everything the answer read, and the version of the code. */
+  key: string;
+  value: unknown;
+}
+
+interface Schema extends DBSchema {
+  heads: { key: string; value: Head };
+  records: { key: [string, RecordKind, string]; value: StoredRecord; indexes: { workshop: string } };
+  changes: { key: [string, number]; value: StoredChange };
+  setAside: { key: string; value: SetAside; indexes: { workshop: string } };
+  kept: { key: string; value: unknown };
+  answers: { key: [string, string]; value: StoredAnswer };
+}
+
+/** Records read at a time. */
+const pageSize = 40;
+/** How many changes can be undone. */
+const mostChanges = 500;
+/** Version of the store. 1: without answers, tombstones, and revisions of records. */
+const storeVersion = 2;
+
+const everyOf = (workshopId: string) => IDBKeyRange.bound([workshopId, 0], [workshopId, Number.MAX_SAFE_INTEGER]);
+const everyAnswerOf = (workshopId: string) => IDBKeyRange.bound([workshopId, ''], [workshopId, '\uffff']);
+
+/** What one act writes, all or nothing. */
+export interface Act {
+  /** The head as it shall be; its rev is one more than the one the act was worked out on. */
+  head: Head;
+  put: readonly StoredRecord[];
+  remove: readonly (readonly [RecordKind, string])[];
+  changes: readonly StoredChange[];
+  /** Forget changes after this one before the new ones are added; null: keep them, to be done again. */
+  forgetAfter: number | null;
+}
+
+/** How an act ended: written, with the labels of what can be undone and done again; or refused, with the head as it is. */
+export type Written =
+  | { ok: true; undoLabel: string | null; redoLabel: string | null }
+  | { ok: false; why: 'behind' | 'gone'; head: Head | undefined };
+
+/**
+ * The only door to IndexedDB: workshops as records, the changes that made them, and what was worked out. Every act is one
+ * transaction, checked inside it against the revision it was worked out on, and rejects where the browser refuses: nothing is
+ * ever half written.
+ */
+export class OperationLog {
+  private constructor(
+    private readonly db: IDBPDatabase<Schema>,
+    /** The store was made by a newer version of this program: it is only read. */
+    readonly readOnly: boolean,
+  ) {}
+
+  /** Opens the store, and brings an older one up to date. One of a newer program is opened to be read. */
+  static async open(name = 'cosmesis'): Promise<OperationLog> {
+    try {
+      const db = await openDB<Schema>(name, storeVersion, {
+        upgrade(fresh, from) {
+          if (from < 1) {
+            fresh.createObjectStore('heads', { keyPath: 'workshopId' });
+            fresh
+              .createObjectStore('records', { keyPath: ['workshopId', 'kind', 'id'] })
+              .createIndex('workshop', 'workshopId');
+            fresh.createObjectStore('changes', { keyPath: ['workshopId', 'seq'] });
+            fresh.createObjectStore('setAside', { keyPath: 'key' }).createIndex('workshop', 'workshopId');
+            fresh.createObjectStore('kept');
+          }
+          if (from < 2) fresh.createObjectStore('answers', { keyPath: ['workshopId', 'pieceId'] });
+        },
+        // A newer tab wants to bring the store up to date: this one lets go, and asks to be reloaded at its next act.
+        blocking: (_current, _blocked, event) => (event.target as IDBDatabase | null)?.close(),
+      });
+      return new OperationLog(db, false);
+    } catch (error) {
+      if (!(error instanceof Error && error.name === 'VersionError')) throw error;
+      return new OperationLog(await openDB<Schema>(name), true);
+    }
+  }
+
+  /** Workshops that are there. */
+  heads = async (): Promise<Head[]> => (await this.db.getAll('heads')).filter((h) => !h.deletedAt);
+  head = (workshopId: string): Promise<Head | undefined> => this.db.get('heads', workshopId);
+  currentId = async (): Promise<string | undefined> => {
+    const id = await this.db.get('kept', 'current');
+    return typeof id === 'string' ? id : undefined;
+  };
+  setCurrentId = async (id: string): Promise<void> => {
+    if (!this.readOnly) await this.db.put('kept', id, 'current');
+  };
+  change = (workshopId: string, seq: number): Promise<StoredChange | undefined> =>
+    this.db.get('changes', [workshopId, seq]);
+  /** The last changes that stand, newest last. */
+  lastChanges = async ({ workshopId, position }: Head, count: number): Promise<StoredChange[]> =>
+    this.db.getAll(
+      'changes',
+      IDBKeyRange.bound([workshopId, Math.max(0, position - count + 1)], [workshopId, position]),
+    );
+  setAside = (workshopId: string): Promise<SetAside[]> => this.db.getAllFromIndex('setAside', 'workshop', workshopId);
+  discardSetAside = (key: string): Promise<void> => this.db.delete('setAside', key);
+  keepAside = async (aside: SetAside): Promise<void> => void (await this.db.put('setAside', aside));
+
+  /**
+   * Every record of a workshop, page by page, and its head, as of one moment: one transaction, in which the page that was read is
+   * dealt with before the next is asked for, so that a large workshop holds up nothing else.
+   */
+  async readEach(workshopId: string, onPage: (records: StoredRecord[]) => void): Promise<Head | undefined> {
+    const tx = this.db.transaction(['heads', 'records']);
+    const head = await tx.objectStore('heads').get(workshopId);
+    let from: IDBValidKey = [workshopId];
+    for (;;) {
+      const range = IDBKeyRange.bound(from, [workshopId, []], true);
+      const page: StoredRecord[] = await tx.objectStore('records').getAll(range, pageSize);
+      if (page.length > 0) onPage(page);
+      const last = page.at(-1);
+      if (!last || page.length < pageSize) break;
+      from = [workshopId, last.kind, last.id];
+    }
+    await tx.done;
+    return head;
+  }
+
+  /** Revisions at which records were last written; undefined: there is no such record. */
+  async revisions(
+    workshopId: string,
+    keys: readonly (readonly [RecordKind, string])[],
+  ): Promise<(number | undefined)[]> {
+    const tx = this.db.transaction('records');
+    const records = await Promise.all(keys.map(([kind, id]) => tx.store.get([workshopId, kind, id])));
+    await tx.done;
+    return records.map((r) => (r ? (r.rev ?? 0) : undefined));
+  }
+
+  /** Moves records that cannot be read out of the way, all at once. */
+  async moveAside(asides: readonly SetAside[]): Promise<void> {
+    const tx = this.db.transaction(['records', 'setAside'], 'readwrite');
+    const deleteRecord = (workshopId: string, kind: RecordKind, id: string) => () =>
+      tx.objectStore('records').delete([workshopId, kind, id]);
+    await settled(tx, () =>
+      asides.flatMap((a) => [
+        () => tx.objectStore('setAside').put(a),
+        ...(a.kind === 'edit' ? [] : [deleteRecord(a.workshopId, a.kind, a.id)]),
+      ]),
+    );
+  }
+
+  /** Writes an act in one transaction, unless the workshop moved or was deleted since it was worked out. */
+  async commit({ head, put, remove, changes, forgetAfter }: Act): Promise<Written> {
+    const { workshopId, position } = head;
+    const tx = this.db.transaction(['heads', 'records', 'changes'], 'readwrite', { durability: 'strict' });
+    const [heads, records, log] = [tx.objectStore('heads'), tx.objectStore('records'), tx.objectStore('changes')];
+    const onDisk = await heads.get(workshopId);
+    if (!onDisk || onDisk.deletedAt || onDisk.rev !== head.rev - 1) {
+      await tx.done;
+      return { ok: false, why: onDisk && !onDisk.deletedAt ? 'behind' : 'gone', head: onDisk };
+    }
+    const after = (seq: number) => IDBKeyRange.bound([workshopId, seq], [workshopId, Number.MAX_SAFE_INTEGER], true);
+    const range = (from: number, to: number) => IDBKeyRange.bound([workshopId, from], [workshopId, to]);
+    const [last, next] = await settled(
+      tx,
+      () => [
+        ...(forgetAfter === null ? [] : [() => log.delete(after(forgetAfter))]),
+        ...put.map((r) => () => records.put(r)),
+        ...remove.map(
+          ([kind, id]) =>
+            () =>
+              records.delete([workshopId, kind, id]),
+        ),
+        ...changes.map((c) => () => log.put(c)),
+        () => heads.put({ ...head, schemaVersion, deletedAt: null }),
+        ...(position > mostChanges ? [() => log.delete(range(0, position - mostChanges))] : []),
+      ],
+      () => Promise.all([log.get([workshopId, position]), log.get([workshopId, position + 1])]),
+    );
+    return { ok: true, undoLabel: last?.label ?? null, redoLabel: next?.label ?? null };
+  }
+
+  /** Writes a workshop whole, in place of whatever stood under its id, in one transaction. Returns its head. */
+  async replaceAll(
+    { workshopId, name, demo }: Pick<Head, 'workshopId' | 'name' | 'demo'>,
+    recordsAt: (rev: number) => readonly StoredRecord[],
+  ): Promise<Head> {
+    const tx = this.db.transaction(['heads', 'records', 'changes', 'setAside', 'answers'], 'readwrite', {
+      durability: 'strict',
+    });
+    const before = await tx.objectStore('heads').get(workshopId);
+    const recordKeys = await tx.objectStore('records').index('workshop').getAllKeys(workshopId);
+    const asideKeys = await tx.objectStore('setAside').index('workshop').getAllKeys(workshopId);
+    const head: Head = {
+      workshopId,
+      name,
+      demo,
+      rev: (before?.rev ?? 0) + 1,
+      position: 0,
+      schemaVersion,
+      deletedAt: null,
+    };
+    const records = tx.objectStore('records');
+    await settled(tx, () => [
+      ...recordKeys.map((key) => () => records.delete(key)),
+      ...asideKeys.map((key) => () => tx.objectStore('setAside').delete(key)),
+      () => tx.objectStore('changes').delete(everyOf(workshopId)),
+      () => tx.objectStore('answers').delete(everyAnswerOf(workshopId)),
+      ...recordsAt(head.rev).map((r) => () => records.put(r)),
+      () => tx.objectStore('heads').put(head),
+    ]);
+    return head;
+  }
+
+  /** Deletes a workshop with everything in it; its head stays as a tombstone, so that no tab brings a husk of it back. */
+  async bury(workshopId: string, at: string): Promise<void> {
+    const tx = this.db.transaction(['heads', 'records', 'changes', 'setAside', 'answers'], 'readwrite', {
+      durability: 'strict',
+    });
+    const head = await tx.objectStore('heads').get(workshopId);
+    const recordKeys = await tx.objectStore('records').index('workshop').getAllKeys(workshopId);
+    const asideKeys = await tx.objectStore('setAside').index('workshop').getAllKeys(workshopId);
+    await settled(tx, () => [
+      ...recordKeys.map((key) => () => tx.objectStore('records').delete(key)),
+      ...asideKeys.map((key) => () => tx.objectStore('setAside').delete(key)),
+      () => tx.objectStore('changes').delete(everyOf(workshopId)),
+      () => tx.objectStore('answers').delete(everyAnswerOf(workshopId)),
+      ...(head ? [() => tx.objectStore('heads').put({ ...head, rev: head.rev + 1, position: 0, deletedAt: at })] : []),
+    ]);
+  }
+
+  /** Answers kept of a workshop. */
+  answers = (workshopId: string): Promise<StoredAnswer[]> => this.db.getAll('answers', everyAnswerOf(workshopId));
+
+  /** Keeps answers; they can be worked out again, so that losing them loses nothing. */
+  async keepAnswers(answers: readonly StoredAnswer[]): Promise<void> {
+    if (this.readOnly) return;
+    const tx = this.db.transaction('answers', 'readwrite', { durability: 'relaxed' });
+    await settled(tx, () => answers.map((a) => () => tx.store.put(a)));
+  }
+
+  /** Lets go of the store. */
+  close = (): void => this.db.close();
+}
+
+/**
+ * Makes the requests of a transaction, one by one, and waits for all of it. Where one cannot even be made, what was asked before
+ * it is taken back; where one fails, the others are heard out, so that none is left unhandled.
+ * @param then what is asked last, and given back
+ */
+async function settled<T>(
+  tx: { done: Promise<void>; abort: () => void },
+  ask: () => readonly (() => Promise<unknown>)[],
+  then: () => Promise<T> = () => Promise.resolve() as Promise<T>,
+): Promise<T> {
+  const work: Promise<unknown>[] = [];
+  try {
+    for (const request of ask()) work.push(request());
+    const last = then();
+    work.push(last);
+    await Promise.all(work);
+    await tx.done;
+    return await last;
+  } catch (error) {
+    try {
+      tx.abort();
+    } catch {
+      // It has ended already.
+    }
+    await Promise.allSettled([...work, tx.done]);
+    throw error;
+  }
+}

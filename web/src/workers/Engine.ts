@@ -1,0 +1,391 @@
+import { latestReading } from '@cosmesis/core/deeds';
+import { demoWorkshop } from '@cosmesis/core/demo';
+import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
+import { nothingAround, planOf } from '@cosmesis/core/finishing';
+import {
+  aroundSummary,
+  type ChangeOfMind,
+  changeOfMind,
+  comparePlans,
+  compareSchools,
+  compareTreatments,
+  type Draw,
+  type FixPreview,
+  noSummary,
+  type PieceSummary,
+  type PlanComparison,
+  planKept,
+  previewFix,
+  type Question,
+  type ReckonInput,
+  type Reckoning,
+  reckonPiece,
+  type SchoolFigures,
+  summaryOf,
+  workshopAround,
+} from '@cosmesis/core/reckoning';
+import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
+import { quantitiesToCsv, stepsToICalendar } from '@cosmesis/core/takeaway';
+import { good, minuteOf, type Result, refused } from '@cosmesis/core/units';
+import {
+  canonicalJson,
+  emptyRecords,
+  type HouseRuleId,
+  type KeptPlan,
+  type LookKind,
+  type Piece,
+  type Workshop,
+  type ZoneId,
+} from '@cosmesis/core/workshop';
+import type { Changes, Mirrored } from './Changes';
+import { contentHash } from './contentHash';
+import { type MadeFile, makeFile, readFile } from './workshopFiles';
+
+/** A reckoning as the page gets it: with the plan that was last seen, where another one is given now. */
+export interface Reckoned extends Reckoning {
+  plannedBefore: Piece['plannedBefore'] | null;
+}
+
+/** What is kept of a piece from one day to the next. */
+export interface KeptAnswer {
+  pieceId: string;
+  /** Names the piece as it was entered, the shelf and the ways, and the code. */
+  key: string;
+  /** The piece alone: as long as it stays, a plan that changes was not changed by the user. */
+  pieceHash: string;
+  summary: PieceSummary;
+  /** The plan that was last seen. */
+  plan: NonNullable<Piece['plannedBefore']>;
+}
+
+/** The disk of the browser, as the engine uses it; tests bring their own. */
+export interface Disk {
+  /** Answers kept over days. */
+  read: (workshopId: string) => Promise<readonly KeptAnswer[]>;
+  write: (workshopId: string, answers: readonly KeptAnswer[]) => Promise<void>;
+  /** Whether there is a workshop under an id. */
+  isTaken: (workshopId: string) => Promise<boolean>;
+  /** Writes a workshop whole. */
+  adopt: (workshop: Workshop) => Promise<void>;
+}
+
+/** Fields of a piece that are compared one by one, so that what did not change stays the same object. */
+function sharing<T extends object>(before: T | undefined, now: T): T {
+  if (!before) return now;
+  const shared = Object.fromEntries(
+    Object.entries(now).map(([key, value]) => {
+      const was = (before as Record<string, unknown>)[key];
+      const same = typeof value === 'object' && value !== null && canonicalJson(was ?? null) === canonicalJson(value);
+      return [key, same ? was : value];
+    }),
+  );
+  return shared as T;
+}
+
+const failed = (error: unknown): Result<never> =>
+  refused({
+    code: 'core_failed',
+    path: '',
+    message: `This could not be worked out (${error instanceof Error ? error.message : String(error)}). The record is kept as it is.`,
+  });
+
+/** Runs core and turns whatever it throws into an issue: nothing is thrown across the border. */
+function guarded<T>(work: () => Result<T>): Result<T> {
+  try {
+    return work();
+  } catch (error) {
+    return failed(error);
+  }
+}
+
+/**
+ * What the worker does: it mirrors the open workshop, told record by record what changed, and works out what it is asked by id.
+ * What was worked out is kept for as long as nothing it read changes.
+ */
+export class Engine {
+  private workshop: Workshop | null = null;
+  private readonly summaries = new Map<string, { piece: Piece; summary: PieceSummary }>();
+  private kept = new Map<string, KeptAnswer>();
+  private readonly toKeep = new Set<string>();
+  private loading: Promise<void> = Promise.resolve();
+  private shopHash: { of: unknown[]; hash: string } | null = null;
+  private draws: Map<string, Draw[]> | null = null;
+
+  /** @param codeVersion names the code: answers of another one are worked out again */
+  constructor(
+    private readonly codeVersion: string,
+    private readonly store: Disk,
+  ) {}
+
+  /** Takes over what changed. Records that are put again share what did not change with what they were. */
+  apply({ workshopId, fresh, settings, put, remove }: Changes): void {
+    if (fresh || !this.workshop) {
+      this.workshop = {
+        id: workshopId,
+        settings: settings as Workshop['settings'],
+        pieces: emptyRecords(),
+        products: emptyRecords(),
+        readings: emptyRecords(),
+        containers: emptyRecords(),
+        mixes: emptyRecords(),
+        supplies: emptyRecords(),
+      };
+      this.summaries.clear();
+      this.kept = new Map();
+      this.loading = this.store.read(workshopId).then(
+        (answers) => {
+          for (const a of answers) this.kept.set(a.pieceId, a);
+        },
+        () => {},
+      );
+    }
+    const next: Workshop = {
+      ...this.workshop,
+      ...(settings ? { settings: sharing(this.workshop.settings, settings) } : {}),
+    };
+    const copied = new Set<Mirrored>();
+    const own = (collection: Mirrored): Record<string, { id: string }> => {
+      if (!copied.has(collection)) {
+        copied.add(collection);
+        (next[collection] as unknown) = Object.assign(emptyRecords(), next[collection]);
+      }
+      return next[collection];
+    };
+    for (const [collection, record] of put) {
+      const records = own(collection);
+      const { id } = record as { id: string };
+      records[id] = sharing(records[id], record as { id: string });
+    }
+    for (const [collection, id] of remove) delete own(collection)[id];
+    for (const [collection, id] of remove) if (collection === 'pieces') this.summaries.delete(id);
+    this.workshop = next;
+    this.draws = null;
+  }
+
+  private open(): Workshop {
+    if (!this.workshop) throw new Error('no workshop is open');
+    return this.workshop;
+  }
+
+  private pieceOf(pieceId: string): Piece {
+    const piece = this.open().pieces[pieceId];
+    if (!piece) throw new Error('the piece is not in the workshop any more');
+    return piece;
+  }
+
+  private air(): AirReading | null {
+    const last = latestReading(this.open().readings);
+    if (!last) return null;
+    const { airTempC, relHumFrac, surfaceTempC, at } = last;
+    return { airTempC, relHumFrac, surfaceTempC, atMin: minuteOf(at) };
+  }
+
+  /** What pieces will take, by product: of every piece that has been looked at. */
+  private drawsOf = (productId: string): readonly Draw[] => {
+    if (!this.draws) {
+      this.draws = new Map();
+      for (const { summary } of this.summaries.values())
+        for (const draw of summary.draws) {
+          const own = this.draws.get(draw.productId);
+          if (own) own.push(draw);
+          else this.draws.set(draw.productId, [draw]);
+        }
+    }
+    return this.draws.get(productId) ?? [];
+  };
+
+  private around(nowMin: number): (piece: Piece) => Around {
+    const w = this.open();
+    const around = workshopAround(
+      {
+        pieces: Object.values(w.pieces),
+        products: w.products,
+        containers: Object.values(w.containers),
+        supplies: Object.values(w.supplies),
+        drawsOf: this.drawsOf,
+      },
+      nowMin,
+    );
+    return (piece) =>
+      around(
+        piece,
+        planOf(piece, w).steps.flatMap((s) => s.productId ?? []),
+      );
+  }
+
+  private input(pieceId: string, nowMin: number): ReckonInput {
+    const { products, settings } = this.open();
+    const piece = this.pieceOf(pieceId);
+    return { piece, products, settings, nowMin, air: this.air(), around: this.around(nowMin)(piece) };
+  }
+
+  private hashOfShop(): string {
+    const { products, settings } = this.open();
+    const of = [products, settings];
+    if (this.shopHash?.of.every((part, i) => part === of[i])) return this.shopHash.hash;
+    const hash = contentHash(canonicalJson({ products, settings, code: this.codeVersion }));
+    this.shopHash = { of, hash };
+    return hash;
+  }
+
+  /** Keeps what was worked out of a piece, and the plan that was last seen of it. */
+  private keep(piece: Piece, summary: PieceSummary): KeptAnswer {
+    const pieceHash = contentHash(canonicalJson(piece));
+    const before = this.kept.get(piece.id);
+    const plan = before && before.pieceHash === pieceHash ? before.plan : planKept(planOf(piece, this.open()).steps);
+    const answer = { pieceId: piece.id, key: `${pieceHash}/${this.hashOfShop()}`, pieceHash, summary, plan };
+    this.kept.set(piece.id, answer);
+    this.toKeep.add(piece.id);
+    return answer;
+  }
+
+  /** Writes what has to be kept; called when there is nothing else to do. True where something was written. */
+  async keepAnswers(): Promise<boolean> {
+    const answers = [...this.toKeep].flatMap((id) => this.kept.get(id) ?? []);
+    this.toKeep.clear();
+    if (answers.length === 0 || !this.workshop) return false;
+    await this.store.write(this.workshop.id, answers);
+    return true;
+  }
+
+  /** Everything about one piece. Its plan as last seen comes with it, where this one is another. */
+  async reckon(pieceId: string, nowMin: number): Promise<Result<Reckoned>> {
+    await this.loading;
+    return guarded(() => {
+      const input = this.input(pieceId, nowMin);
+      const told = reckonPiece(input);
+      if (!told.ok) return told;
+      const { plan } = this.keep(input.piece, this.remember(input.piece, summaryOf(input.piece, told.value, nowMin)));
+      return good({ ...told.value, plannedBefore: plan }, told.warnings);
+    });
+  }
+
+  private remember(piece: Piece, summary: PieceSummary): PieceSummary {
+    const before = this.summaries.get(piece.id)?.summary;
+    this.summaries.set(piece.id, { piece, summary });
+    if (!before || canonicalJson(before.draws) !== canonicalJson(summary.draws)) this.draws = null;
+    return summary;
+  }
+
+  /** What the lists show of some pieces: worked out only where something it read has changed since it was kept. */
+  async summariesOf(pieceIds: readonly string[], nowMin: number): Promise<Result<PieceSummary[]>> {
+    await this.loading;
+    return guarded(() => {
+      const w = this.open();
+      const around = this.around(nowMin);
+      return good(pieceIds.flatMap((id) => (w.pieces[id] ? [this.summary(w.pieces[id], nowMin, around)] : [])));
+    });
+  }
+
+  private summary(piece: Piece, nowMin: number, around: (piece: Piece) => Around): PieceSummary {
+    const fresh = (s: PieceSummary) => s.atMin <= nowMin && nowMin - s.atMin < s.freshForMin;
+    const known = this.summaries.get(piece.id);
+    const kept = this.kept.get(piece.id);
+    const shop = this.hashOfShop();
+    if (known?.piece === piece && kept?.key.endsWith(shop) && fresh(known.summary)) return known.summary;
+    if (kept && !known && fresh(kept.summary) && kept.key === `${contentHash(canonicalJson(piece))}/${shop}`)
+      return this.remember(piece, kept.summary);
+    const { products, settings } = this.open();
+    const told = guarded(() =>
+      reckonPiece({ piece, products, settings, nowMin, air: null, around: aroundSummary(around(piece)) }),
+    );
+    const summary = told.ok
+      ? summaryOf(piece, told.value, nowMin)
+      : noSummary(piece.id, nowMin, told.issues[0]?.message ?? '');
+    this.keep(piece, this.remember(piece, summary));
+    return summary;
+  }
+
+  /** The plan of a piece as it is now was seen. */
+  seePlan(pieceId: string): Result<true> {
+    return guarded(() => {
+      const piece = this.pieceOf(pieceId);
+      const kept = this.kept.get(pieceId);
+      if (kept) {
+        this.kept.set(pieceId, { ...kept, plan: planKept(planOf(piece, this.open()).steps) });
+        this.toKeep.add(pieceId);
+      }
+      return good(true as const);
+    });
+  }
+
+  schools(pieceId: string, ruleId: HouseRuleId, nowMin: number): Result<SchoolFigures[]> {
+    return guarded(() => compareSchools({ ...this.input(pieceId, nowMin), around: nothingAround }, ruleId));
+  }
+  treatments(pieceId: string, nowMin: number): Result<Question[]> {
+    return guarded(() => compareTreatments({ ...this.input(pieceId, nowMin), around: nothingAround }));
+  }
+  preview(pieceId: string, fix: Fix, nowMin: number): Result<FixPreview> {
+    return guarded(() => previewFix(this.input(pieceId, nowMin), fix));
+  }
+  changeOfMind(pieceId: string, zoneId: ZoneId, look: LookKind, nowMin: number): Result<ChangeOfMind> {
+    return guarded(() => changeOfMind(this.input(pieceId, nowMin), zoneId, look));
+  }
+  plans(pieceId: string, kept: KeptPlan, nowMin: number): Result<PlanComparison> {
+    return guarded(() => comparePlans(this.input(pieceId, nowMin), kept));
+  }
+
+  /** What to buy for what is needed. */
+  buy(needs: readonly NeedOf[], nowMin: number): Result<BuyList> {
+    return guarded(() => {
+      const { containers, products } = this.open();
+      return good(buyList(needs, Object.values(containers), products, nowMin));
+    });
+  }
+
+  calendar(pieceId: string, nowMin: number): Result<string> {
+    return guarded(() => {
+      const input = this.input(pieceId, nowMin);
+      const told = reckonPiece(input);
+      return told.ok ? good(stepsToICalendar(input.piece.name, told.value, input.products, nowMin)) : told;
+    });
+  }
+  csv(pieceId: string, nowMin: number): Result<string> {
+    return guarded(() => {
+      const input = this.input(pieceId, nowMin);
+      const told = reckonPiece(input);
+      return told.ok ? good(quantitiesToCsv(input.piece.name, told.value, input.products)) : told;
+    });
+  }
+
+  demo(nowMin: number, timeZone: string): Result<Workshop> {
+    return guarded(() => good(demoWorkshop(nowMin, timeZone)));
+  }
+  /** The open workshop as a file. */
+  async exportFile(exportedAt: string): Promise<Result<MadeFile>> {
+    try {
+      return good(await makeFile(this.open(), exportedAt));
+    } catch (error) {
+      return failed(error);
+    }
+  }
+
+  /**
+   * Reads a file and writes it to the disk of the browser as a workshop of its own: where its id is taken already, under the id
+   * given and a name that says so. What cannot be read changes nothing.
+   */
+  async importFile(
+    file: Blob,
+    freeId: string,
+    progress: (share: number) => void = () => {},
+  ): Promise<Result<{ workshopId: string; name: string }>> {
+    try {
+      const read = await readFile(file, progress);
+      if (!read.ok) return read;
+      const taken = await this.store.isTaken(read.value.id);
+      const { settings } = read.value;
+      const workshop: Workshop = taken
+        ? {
+            ...read.value,
+            id: freeId,
+            settings: { ...settings, name: `${settings.name} (from file)`.slice(0, 200), demo: false },
+          }
+        : read.value;
+      await this.store.adopt(workshop);
+      progress(1);
+      return good({ workshopId: workshop.id, name: workshop.settings.name }, read.warnings);
+    } catch (error) {
+      return failed(error);
+    }
+  }
+}

@@ -21,8 +21,12 @@ function waitAfter(before: Step, wait: WaitKind, products: Readonly<Record<strin
  */
 export function resolveLags(steps: readonly Step[], products: Readonly<Record<string, Product>>): Map<string, Lag[]> {
   const index = new Map(steps.map((s, i) => [s.id, i]));
+  const abraded = new Map<Step['zoneId'], number[]>();
+  steps.forEach((s, i) => {
+    if (stepKind(s.kind).abrasive) abraded.set(s.zoneId, [...(abraded.get(s.zoneId) ?? []), i]);
+  });
   const abradedBetween = (from: number, to: number, zoneId: Step['zoneId']) =>
-    steps.slice(from + 1, to).some((s) => s.zoneId === zoneId && stepKind(s.kind).abrasive);
+    abraded.get(zoneId)?.some((i) => i > from && i < to) ?? false;
   return new Map(
     steps.map((step, i) => [
       step.id,

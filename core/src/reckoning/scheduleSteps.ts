@@ -1,5 +1,12 @@
 import { dustAfter, isSprayed, lateScuff, stepKind } from '../finishing';
-import { type Lag, type ScheduleAnswer, type SharedAir, scheduleInOrder, type WorkCalendar } from '../schedule';
+import {
+  type Activity,
+  type Lag,
+  type ScheduleAnswer,
+  type SharedAir,
+  scheduleInOrder,
+  type WorkCalendar,
+} from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Product, Step } from '../workshop';
 import { resolveLags } from './resolveLags';
@@ -57,54 +64,70 @@ function airOf(step: Step, { products, dustElsewhere }: StepTimes): { air?: Shar
   };
 }
 
-function layOut(steps: readonly Step[], times: StepTimes): { answer: ScheduleAnswer; lags: Map<string, Lag[]> } {
-  const lags = resolveLags(steps, times.products);
-  const byStep = new Map(times.log.map((entry) => [entry.step.id, entry]));
-  const begun = times.log.some((entry) => entry.startedAt !== null || entry.doneAt !== null);
-  const activities = steps.map((step) => {
+/** The scuff and dust removal that a coat needs when the window of the one before it has closed, and the coat after them. */
+function afterClosing(coat: Step, beforeId: string, productName: string): [Step, Step, Step] {
+  const scuff = lateScuff(coat, beforeId, productName);
+  const dust = dustAfter(coat, scuff.id);
+  return [scuff, dust, { ...coat, waitsFor: [...coat.waitsFor, { stepId: dust.id, wait: 'none' as const }] }];
+}
+
+/**
+ * Lays a plan out in time. A window that closes before its coat can go on gains a scuff, which is done before the coat: at
+ * most one for each coat.
+ */
+export function scheduleSteps(times: StepTimes): ScheduledSteps {
+  const { steps, products, log } = times;
+  const lags = resolveLags(steps, products);
+  const byId = new Map(steps.map((s) => [s.id, s]));
+  const place = new Map(steps.map((s, i) => [s.id, i]));
+  const byStep = new Map(log.map((entry) => [entry.step.id, entry]));
+  const begun = log.some((entry) => entry.startedAt !== null || entry.doneAt !== null);
+  const nowMin = begun ? times.nowMin : Math.max(times.nowMin, times.startMin ?? times.nowMin);
+  const late = new Map<string, [Step, Step, Step]>();
+  /** A scuff that was put in also opens what comes after it on the same surface. */
+  const scuffedSince = (beforeId: string, coat: Step) =>
+    [...late.keys()].some(
+      (id) =>
+        byId.get(id)!.zoneId === coat.zoneId &&
+        place.get(id)! > place.get(beforeId)! &&
+        place.get(id)! < place.get(coat.id)!,
+    );
+  const activityOf = (step: Step, own: readonly Lag[]): Activity => {
     const handsOnMin = times.handsOnMin(step);
     return {
       id: step.id,
       handsOnMin,
       divisible: stepKind(step.kind).divisible,
-      lags: lags.get(step.id) ?? [],
+      lags: own,
       ...airOf(step, times),
       fixed: fixedTime(byStep.get(step.id), handsOnMin, times.nowMin),
+      ifLate: (beforeId) => {
+        const before = byId.get(beforeId);
+        if (!before || byId.has(`${step.id}/scuff`) || scuffedSince(beforeId, step)) return null;
+        const product = before.productId ? products[before.productId] : undefined;
+        const [scuff, dust, coat] = afterClosing(step, beforeId, product?.name ?? 'the coat before');
+        late.set(step.id, [scuff, dust, coat]);
+        const waited = [...new Set(coat.waitsFor.map((w) => w.stepId))].flatMap((id) => byId.get(id) ?? []);
+        const then = resolveLags([...waited.filter((s) => s !== before), before, scuff, dust, coat], products);
+        return {
+          first: [scuff, dust].map((s) => activityOf(s, then.get(s.id) ?? [])),
+          lags: then.get(coat.id) ?? [],
+        };
+      },
     };
-  });
-  const nowMin = begun ? times.nowMin : Math.max(times.nowMin, times.startMin ?? times.nowMin);
-  return {
-    answer: scheduleInOrder({ activities, nowMin, openElsewhere: times.openElsewhere ?? [] }, times.calendar),
-    lags,
   };
-}
-
-/** The scuff and dust removal that a coat needs when the window of the one before it has closed. */
-function withScuff(steps: readonly Step[], coat: Step, beforeId: string, productName: string): Step[] {
-  const scuff = lateScuff(coat, beforeId, productName);
-  const dust = dustAfter(coat, scuff.id);
-  return steps.flatMap((s) =>
-    s.id === coat.id
-      ? [scuff, dust, { ...s, waitsFor: [...s.waitsFor, { stepId: dust.id, wait: 'none' as const }] }]
-      : [s],
+  const answer = scheduleInOrder(
+    {
+      activities: steps.map((step) => activityOf(step, lags.get(step.id) ?? [])),
+      nowMin,
+      openElsewhere: times.openElsewhere ?? [],
+    },
+    times.calendar,
   );
-}
-
-/**
- * Lays a plan out in time. A window that closes before its coat can go on gains a scuff, and the rest is laid out again:
- * at most one for each coat, so it ends.
- */
-export function scheduleSteps(times: StepTimes): ScheduledSteps {
-  let steps = times.steps;
+  if (late.size === 0) return { steps, inserted: new Map(), answer, lags };
   const inserted = new Map<string, number>();
-  for (;;) {
-    const { answer, lags } = layOut(steps, times);
-    const missed = answer.missed.find((m) => !steps.some((s) => s.id === `${m.id}/scuff`));
-    if (!missed) return { steps, inserted, answer, lags };
-    const coat = steps.find((s) => s.id === missed.id)!;
-    const before = steps.find((s) => s.id === missed.beforeId);
-    const product = before?.productId ? times.products[before.productId] : undefined;
-    steps = withScuff(steps, coat, missed.beforeId, product?.name ?? 'the coat before');
-    inserted.set(`${coat.id}/scuff`, missed.closedAtMin).set(`${coat.id}/de-dust`, missed.closedAtMin);
-  }
+  for (const { id, closedAtMin } of answer.missed)
+    for (const s of late.get(id)?.slice(0, 2) ?? []) inserted.set(s.id, closedAtMin);
+  const all = steps.flatMap((s) => late.get(s.id) ?? [s]);
+  return { steps: all, inserted, answer, lags: resolveLags(all, products) };
 }

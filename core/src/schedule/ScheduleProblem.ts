@@ -29,6 +29,8 @@ export interface Activity {
   lags: readonly Lag[];
   /** How it shares the air of its room; left out: it neither spoils nor can be spoiled. */
   air?: SharedAir;
+  /** What has to be done first where the window after this activity has closed, and the lags from then on; null: nothing. */
+  ifLate?: (beforeId: string) => { first: readonly Activity[]; lags: readonly Lag[] } | null;
   /** What has happened: it lies where it lies. */
   fixed: { startMin: number; endMin: number } | null;
 }
@@ -49,7 +51,7 @@ export interface Placed {
   endMin: number;
 }
 
-/** An answer: every activity placed, and which windows it had to let pass. */
+/** An answer: every activity placed, with what passed windows asked for before their own, and which windows had to pass. */
 export interface ScheduleAnswer {
   placed: readonly Placed[];
   missed: readonly { id: string; beforeId: string; closedAtMin: number }[];

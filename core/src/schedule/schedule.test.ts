@@ -129,6 +129,62 @@ describe('scheduleInOrder', () => {
     const late = run('2026-11-27T16:30Z', activity('a', 20), activity('b', 20, [['a', 120, 720]]));
     expect(late.missed).toEqual([{ id: 'b', beforeId: 'a', closedAtMin: at('2026-11-28T04:50Z') }]);
   });
+  it('holds work back that can wait where a window would pass meanwhile, also for what lies between two coats', () => {
+    const coat = activity('coat 1', 10);
+    const work = activity('other work', 200);
+    expect(run('2026-11-25T08:00Z', coat, work, activity('coat 2', 10, [['coat 1', 60, 90]]))).toMatchObject({
+      times: { 'coat 1': '2026-11-25T08:00', 'coat 2': '2026-11-25T09:10', 'other work': '2026-11-25T13:00' },
+      missed: [],
+    });
+    // The denib is not tied to the window, the coat after it is.
+    const between = [
+      activity('denib', 20, [['coat 1', 60]]),
+      activity('coat 2', 10, [
+        ['denib', 0],
+        ['coat 1', 60, 120],
+      ]),
+    ];
+    expect(run('2026-11-25T08:00Z', coat, work, ...between)).toMatchObject({
+      times: { denib: '2026-11-25T09:10', 'coat 2': '2026-11-25T09:30', 'other work': '2026-11-25T13:00' },
+      missed: [],
+    });
+    // What fits before it is not held back, nor is anything where the window cannot be kept.
+    const short = activity('short work', 50);
+    expect(run('2026-11-25T08:00Z', coat, short, activity('coat 2', 10, [['coat 1', 60, 90]])).times).toMatchObject({
+      'short work': '2026-11-25T08:10',
+    });
+    const hopeless = activity('coat 2', 10, [['coat 1', 400, 450]]);
+    expect(run('2026-11-25T11:00Z', activity('coat 1', 10), activity('other work', 40), hopeless).times).toMatchObject({
+      'other work': '2026-11-25T11:10',
+    });
+  });
+  it('keeps every window of two coats that can be kept with the hands free, whatever else there is to do', () => {
+    const arb = fc.record({
+      minMin: fc.integer({ min: 10, max: 90 }),
+      openMin: fc.integer({ min: 0, max: 60 }),
+      others: fc.array(fc.integer({ min: 5, max: 200 }), { maxLength: 6 }),
+    });
+    fc.assert(
+      fc.property(arb, ({ minMin, openMin, others }) => {
+        const coats = [activity('coat 1', 10), activity('coat 2', 10, [['coat 1', minMin, minMin + openMin]])];
+        const { missed } = run('2026-11-25T08:00Z', ...coats, ...others.map((m, i) => activity(`other ${i}`, m)));
+        expect(missed).toEqual([]);
+      }),
+    );
+  });
+  it('does what a passed window asks for before its own, once', () => {
+    const ifLate = (beforeId: string) => ({
+      first: [activity('scuff', 15)],
+      lags: [
+        { beforeId, minMin: 120, maxMin: 720, blocked: null },
+        { beforeId: 'scuff', minMin: 0, maxMin: null, blocked: null },
+      ],
+    });
+    const late = run('2026-11-27T16:30Z', activity('a', 20), activity('b', 20, [['a', 120, 720]], { ifLate }));
+    expect(late.placed.map((p) => p.id)).toEqual(['a', 'scuff', 'b']);
+    expect(late.times).toMatchObject({ scuff: '2026-11-30T08:00', b: '2026-11-30T08:15' });
+    expect(late.missed).toEqual([{ id: 'b', beforeId: 'a', closedAtMin: at('2026-11-28T04:50Z') }]);
+  });
   it('lays work longer than any shift out from the start of one', () =>
     expect(run('2026-11-25T09:00Z', activity('long', 300)).times.long).toBe('2026-11-25T13:00'));
 

@@ -68,75 +68,232 @@ function airAllowsFrom(
   return elsewhere.find((w) => w.fromMin < at.endMin && w.untilMin > at.startMin)?.untilMin;
 }
 
+/** What is laid out so far, as far as it can still matter. */
+interface Layout {
+  calendar: WorkCalendar;
+  elsewhere: NonNullable<ScheduleProblem['openElsewhere']>;
+  placed: Map<string, Placed>;
+  /** Where the hands are taken, in order of their start. */
+  busy: Placed[];
+  /** What shares the air. */
+  others: { air: SharedAir; at: Placed }[];
+}
+
 /** The first place that lags, hands and working hours allow. Each barred interval moves it forward, so this ends. */
-function place(
-  activity: Activity,
-  placed: ReadonlyMap<string, Placed>,
-  nowMin: number,
-  busy: readonly Placed[],
-  calendar: WorkCalendar,
-  others: readonly { air: SharedAir; at: Placed }[],
-  elsewhere: NonNullable<ScheduleProblem['openElsewhere']>,
-): Placed {
-  const lags = knownLags(activity, placed);
-  let from = Math.max(nowMin, ...lags.map(({ lag, end }) => end + lag.minMin));
+function place(activity: Activity, fromMin: number, layout: Layout): Placed {
+  const lags = knownLags(activity, layout.placed);
+  let from = Math.max(fromMin, ...lags.map(({ lag, end }) => end + lag.minMin));
   for (;;) {
-    const at = pastOtherWork(activity, from, busy, calendar);
-    const until = barredUntil(at.startMin, lags) ?? airAllowsFrom(activity, at, others, elsewhere);
+    const at = pastOtherWork(activity, from, layout.busy, layout.calendar);
+    const until = barredUntil(at.startMin, lags) ?? airAllowsFrom(activity, at, layout.others, layout.elsewhere);
     if (until === undefined) return at;
     from = until;
+  }
+}
+
+/** The layout with one more activity in it. */
+const withOne = (layout: Layout, activity: Activity, at: Placed): Layout => ({
+  ...layout,
+  placed: new Map(layout.placed).set(activity.id, at),
+  busy: activity.handsOnMin > 0 ? [...layout.busy, at].sort((a, b) => a.startMin - b.startMin) : layout.busy,
+  others: activity.air ? [...layout.others, { air: activity.air, at }] : layout.others,
+});
+
+/** An activity that is not laid out yet. */
+interface Waiting {
+  activity: Activity;
+  /** Place in the order given. */
+  rank: number;
+  /** How many of those it waits for are not laid out yet. */
+  open: number;
+  /** It cannot start before this minute: what is laid out later only moves it on. */
+  notBefore: number;
+  /** When it has to start for a window to be kept, its own or that of what waits for it; Infinity: any time. */
+  dueMin: number;
+  /** The window is known to be passed, and what that asks for is in the plan. */
+  late: boolean;
+}
+
+const sooner = (a: Waiting, b: Waiting): boolean =>
+  a.notBefore < b.notBefore || (a.notBefore === b.notBefore && a.rank < b.rank);
+
+/** The first window that a start at this minute would come too late for. */
+function passedWindow(
+  activity: Activity,
+  startMin: number,
+  layout: Layout,
+): { beforeId: string; closedAtMin: number } | undefined {
+  for (const lag of activity.lags) {
+    const before = layout.placed.get(lag.beforeId);
+    if (before && lag.maxMin !== null && startMin > before.endMin + lag.maxMin)
+      return { beforeId: lag.beforeId, closedAtMin: before.endMin + lag.maxMin };
+  }
+  return undefined;
+}
+
+/** Lays activities out one after the other; see scheduleInOrder. */
+class Serial {
+  private readonly layout: Layout;
+  private readonly waiting = new Map<string, Waiting>();
+  private readonly followers = new Map<string, Waiting[]>();
+  private ready: Waiting[] = [];
+  private readonly order: string[] = [];
+  private readonly missed: ScheduleAnswer['missed'][number][] = [];
+  private floorMin: number;
+
+  constructor(problem: ScheduleProblem, calendar: WorkCalendar) {
+    const { activities, nowMin, openElsewhere = [] } = problem;
+    this.floorMin = nowMin;
+    this.layout = { calendar, elsewhere: openElsewhere, placed: new Map(), busy: [], others: [] };
+    for (const a of activities) {
+      this.order.push(a.id);
+      if (!a.fixed) continue;
+      const at = { id: a.id, ...a.fixed };
+      this.layout.placed.set(a.id, at);
+      // A step that is running now keeps the hands until its end.
+      if (at.endMin > nowMin && at.endMin > at.startMin) this.layout.busy.push(at);
+      if (a.air) this.layout.others.push({ air: a.air, at });
+    }
+    this.layout.busy.sort((a, b) => a.startMin - b.startMin);
+    const open = new Set(activities.filter((a) => !a.fixed).map((a) => a.id));
+    activities.forEach((a, rank) => {
+      if (!a.fixed) this.await(a, rank, open);
+    });
+    for (const a of activities) if (a.fixed) this.keepWindows(a.id, a.fixed.endMin);
+  }
+
+  answer(): ScheduleAnswer {
+    while (this.waiting.size > 0) {
+      const next = this.next();
+      const at = place(next.activity, next.notBefore, this.layout);
+      const passed = next.late ? undefined : passedWindow(next.activity, at.startMin, this.layout);
+      if (passed) {
+        this.missed.push({ id: next.activity.id, ...passed });
+        next.late = true;
+        if (this.firstDo(next, passed.beforeId)) continue;
+      }
+      this.put(next, at);
+    }
+    return { placed: this.order.map((id) => this.layout.placed.get(id)!), missed: this.missed };
+  }
+
+  private await(activity: Activity, rank: number, open: ReadonlySet<string>): Waiting {
+    const before = new Set(activity.lags.map((l) => l.beforeId).filter((id) => open.has(id)));
+    const w: Waiting = {
+      activity,
+      rank,
+      open: before.size,
+      notBefore: this.floorMin,
+      dueMin: Number.POSITIVE_INFINITY,
+      late: false,
+    };
+    this.waiting.set(activity.id, w);
+    for (const id of new Set(activity.lags.map((l) => l.beforeId))) {
+      const followers = this.followers.get(id);
+      if (followers) followers.push(w);
+      else this.followers.set(id, [w]);
+    }
+    if (before.size === 0) this.ready.push(w);
+    return w;
+  }
+
+  /** What is laid out next: what can start first, unless a window would be let pass for work that can wait. */
+  private next(): Waiting {
+    // A circle of waits cannot come from the generator; from an edited file the order given breaks it.
+    if (this.ready.length === 0) {
+      const first = [...this.waiting.values()].reduce((a, b) => (b.rank < a.rank ? b : a));
+      this.ready.push(first);
+    }
+    const { layout } = this;
+    for (;;) {
+      const first = this.ready.reduce((a, b) => (sooner(b, a) ? b : a));
+      const at = place(first.activity, Math.max(first.notBefore, this.floorMin), layout);
+      if (at.startMin > first.notBefore) {
+        first.notBefore = at.startMin;
+        continue;
+      }
+      this.floorMin = Math.max(this.floorMin, at.startMin);
+      layout.busy = layout.busy.filter((b) => b.endMin > this.floorMin);
+      layout.others = layout.others.filter((o) => o.at.endMin + o.air.openMin > this.floorMin);
+      return this.dueFirst(first, at) ?? first;
+    }
+  }
+
+  /** What has to go before an activity because its window would pass meanwhile, though the activity can wait. */
+  private dueFirst(first: Waiting, at: Placed): Waiting | undefined {
+    const due = this.ready
+      .filter((w) => w !== first && w.dueMin < Number.POSITIVE_INFINITY && !w.late && w.dueMin < first.dueMin)
+      .sort((a, b) => a.dueMin - b.dueMin || a.rank - b.rank);
+    if (due.length === 0) return undefined;
+    const after = withOne(this.layout, first.activity, at);
+    return due.find((w) => {
+      const own = place(w.activity, w.notBefore, this.layout);
+      if (own.startMin > w.dueMin || place(w.activity, w.notBefore, after).startMin <= w.dueMin) return false;
+      const then = place(first.activity, first.notBefore, withOne(this.layout, w.activity, own));
+      return then.startMin <= first.dueMin;
+    });
+  }
+
+  /** Puts what a passed window asks for before its activity. */
+  private firstDo(w: Waiting, beforeId: string): boolean {
+    const instead = w.activity.ifLate?.(beforeId);
+    if (!instead) return false;
+    this.ready = this.ready.filter((r) => r !== w);
+    const open = new Set([...this.waiting.keys(), ...instead.first.map((a) => a.id)]);
+    this.order.splice(this.order.indexOf(w.activity.id), 0, ...instead.first.map((a) => a.id));
+    instead.first.forEach((a, i) => {
+      this.await(a, w.rank - (instead.first.length - i) / (instead.first.length + 1), open);
+    });
+    const again = this.await({ ...w.activity, lags: instead.lags }, w.rank, open);
+    again.late = true;
+    return true;
+  }
+
+  private put(w: Waiting, at: Placed): void {
+    const { activity } = w;
+    const { layout } = this;
+    layout.placed.set(activity.id, at);
+    if (activity.air) layout.others.push({ air: activity.air, at });
+    this.waiting.delete(activity.id);
+    this.ready = this.ready.filter((r) => r !== w);
+    if (activity.handsOnMin > 0) {
+      const i = layout.busy.findIndex((b) => b.startMin > at.startMin);
+      layout.busy.splice(i === -1 ? layout.busy.length : i, 0, at);
+      for (const r of this.ready)
+        if (r.activity.handsOnMin > 0 && r.notBefore >= at.startMin && r.notBefore < at.endMin) r.notBefore = at.endMin;
+    }
+    this.keepWindows(activity.id, at.endMin);
+    for (const f of this.followers.get(activity.id) ?? []) {
+      f.open -= 1;
+      if (f.open === 0 && this.waiting.get(f.activity.id) === f && !this.ready.includes(f)) {
+        f.notBefore = Math.max(f.notBefore, this.floorMin);
+        this.ready.push(f);
+      }
+    }
+  }
+
+  /** What waits for something that has its end now knows by when it has to start. */
+  private keepWindows(id: string, endMin: number): void {
+    for (const f of this.followers.get(id) ?? [])
+      for (const lag of f.activity.lags)
+        if (lag.beforeId === id && lag.maxMin !== null) this.due(f, endMin + lag.maxMin, new Set());
+  }
+
+  private due(w: Waiting, minute: number, seen: ReadonlySet<Waiting>): void {
+    if (minute >= w.dueMin || seen.has(w)) return;
+    w.dueMin = minute;
+    for (const lag of w.activity.lags) {
+      const before = this.waiting.get(lag.beforeId);
+      if (before) this.due(before, minute - lag.minMin - before.activity.handsOnMin, new Set([...seen, w]));
+    }
   }
 }
 
 /**
  * Places activities for one person: again and again the one that can start first, earlier ones in the order first.
  * Serial schedule generation with time lags; never breaks a minimum lag, a barred interval or working hours, and raises no
- * dust or mist over what is still open. Windows that
- * close are kept where they can be and reported where they pass.
+ * dust or mist over what is still open. Work that can wait is held back where a window would pass meanwhile; a window that
+ * closes all the same is reported, and what it asks for is done first.
  */
-export function scheduleInOrder(problem: ScheduleProblem, calendar: WorkCalendar): ScheduleAnswer {
-  const placed = new Map<string, Placed>();
-  for (const a of problem.activities) if (a.fixed) placed.set(a.id, { id: a.id, ...a.fixed });
-  const ids = new Set(problem.activities.map((a) => a.id));
-  let waiting = problem.activities.filter((a) => !a.fixed);
-  // A step that is running now keeps the hands until its end.
-  const busy: Placed[] = [...placed.values()].filter((p) => p.endMin > problem.nowMin && p.endMin > p.startMin);
-  const airOf = new Map(problem.activities.map((a) => [a.id, a.air]));
-  const others = [...placed.values()].flatMap((at) => {
-    const air = airOf.get(at.id);
-    return air ? [{ air, at }] : [];
-  });
-  while (waiting.length > 0) {
-    const ready = waiting.filter((a) => a.lags.every((l) => placed.has(l.beforeId) || !ids.has(l.beforeId)));
-    // A circle of waits cannot come from the generator; from an edited file the order given breaks it.
-    const candidates = ready.length > 0 ? ready : waiting.slice(0, 1);
-    let best: { activity: Activity; at: Placed } | undefined;
-    for (const activity of candidates) {
-      const at = place(activity, placed, problem.nowMin, busy, calendar, others, problem.openElsewhere ?? []);
-      if (!best || at.startMin < best.at.startMin) best = { activity, at };
-    }
-    const { activity, at } = best!;
-    placed.set(activity.id, at);
-    if (activity.air) others.push({ air: activity.air, at });
-    if (activity.handsOnMin > 0) {
-      busy.push(at);
-      busy.sort((a, b) => a.startMin - b.startMin);
-    }
-    waiting = waiting.filter((a) => a !== activity);
-  }
-  return { placed: problem.activities.map((a) => placed.get(a.id)!), missed: missedWindows(problem, placed) };
-}
-
-function missedWindows(problem: ScheduleProblem, placed: ReadonlyMap<string, Placed>): ScheduleAnswer['missed'] {
-  return problem.activities.flatMap((a) =>
-    a.fixed
-      ? []
-      : a.lags.flatMap((lag) => {
-          const before = placed.get(lag.beforeId);
-          const closedAtMin = before && lag.maxMin !== null ? before.endMin + lag.maxMin : null;
-          return closedAtMin !== null && placed.get(a.id)!.startMin > closedAtMin
-            ? [{ id: a.id, beforeId: lag.beforeId, closedAtMin }]
-            : [];
-        }),
-  );
-}
+export const scheduleInOrder = (problem: ScheduleProblem, calendar: WorkCalendar): ScheduleAnswer =>
+  new Serial(problem, calendar).answer();

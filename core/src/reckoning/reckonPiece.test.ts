@@ -17,7 +17,7 @@ import {
   type Step,
   type Surface,
 } from '../workshop';
-import { reckonPiece } from './index';
+import { planDifference, planKept, reckonPiece } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
@@ -203,6 +203,75 @@ describe('the demo', () => {
 
 // Fills under stain and the coats a user counts are forced by the survey and the user.
 const forced = ['SUB-03', 'APP-06', 'APP-09'];
+
+describe('figures that leave', () => {
+  const demo = demoWorkshop(minuteOf('2026-11-25T08:00:00Z'), 'Europe/London');
+  const counter = demo.pieces['parcels-counter']!;
+  const reckonDemo = (piece: Piece, shelf = demo.products) =>
+    reckonPiece({ piece, products: shelf, settings: demo.settings, nowMin: minuteOf('2026-11-25T09:00:00Z') });
+
+  it('are finite where a logged step has lost its zone: nothing is put on over no area', () => {
+    const { steps } = planOf(counter, demo);
+    const step = steps.find((s) => s.id === 'fronts/degrease/1')!;
+    const lost = { ...counter, drawers: 0, doors: 0, log: [entry(step, '2026-11-25T08:30:00Z')] };
+    const r = reckonDemo(lost);
+    if (!r.ok) throw new Error(r.issues[0]?.message);
+    expect(r.value.steps.find((s) => s.step.id === step.id)).toMatchObject({
+      status: 'done',
+      areaM2: 0,
+      productL: { low: 0, likely: 0, high: 0 },
+    });
+    expect(JSON.stringify(r.value)).not.toMatch(/:null[,}]"(areaM2|startMin|endMin|likely)/);
+  });
+  it('are refused, with the step named, where a sheet or a date gives no number', () => {
+    const used = planOf(counter, demo).steps.find((s) => s.kind === 'degrease')!.productId!;
+    const sheet = demo.products[used]!;
+    const spoiled = { ...sheet, spreadM2PerL: { ...sheet.spreadM2PerL!, likely: Number.NaN } };
+    const r = reckonDemo(counter, { ...demo.products, [used]: spoiled });
+    expect(r.ok ? '' : r.issues[0]?.code).toBe('figure_not_finite');
+    expect(r.ok ? '' : r.issues[0]?.path).toContain('degrease/1.productL');
+  });
+  it('come for pieces and products named like the properties of every object', () => {
+    for (const id of ['constructor', 'toString', 'valueOf', 'hasOwnProperty']) {
+      const r = reckonDemo({ ...counter, id, name: id });
+      expect(r.ok && r.value.steps.length).toBeGreaterThan(10);
+      const chosen = { ...counter, choices: { 'carcass/paint': { productId: id, coats: null, method: null } } };
+      const told = reckonDemo(chosen);
+      expect(told.ok && told.value.issues.some((i) => i.code === 'choice_unused')).toBe(true);
+    }
+  });
+});
+
+describe('a plan that is derived', () => {
+  it('is the very same one while nothing it reads has changed: a note, a name and a price plan nothing', () => {
+    const piece = topOnly();
+    const plan = planOf(piece, shop);
+    expect(planOf({ ...piece, note: 'cracked', stepNotes: { x: 'y' } }, shop)).toBe(plan);
+    expect(planOf({ ...piece, name: 'Q', salePrice: 240 }, shop)).toBe(plan);
+    expect(planOf({ ...piece, heightM: 0.91 }, shop)).not.toBe(plan);
+    expect(planOf(piece, { ...shop, products: { ...products } })).not.toBe(plan);
+  });
+  it('is held against the one from before, step by step; what was done does not count', () => {
+    const { steps } = planOf(topOnly(), shop);
+    const [first, second, third] = steps as [Step, Step, Step];
+    const before = planKept(steps);
+    expect(planDifference({ log: [], plannedBefore: before }, steps)).toBeNull();
+    expect(planDifference({ log: [], plannedBefore: undefined }, steps)).toBeNull();
+    const now = [{ ...first, grit: 999 }, { ...second, id: 'top/new/1' }, ...steps.slice(2)];
+    expect(planDifference({ log: [], plannedBefore: before }, now)).toEqual({
+      came: [now[1]],
+      gone: [second.id],
+      otherwise: [{ step: now[0], was: before[0] }],
+    });
+    const done = { log: [entry(third, '2026-11-25T08:30:00Z')], plannedBefore: before };
+    expect(
+      planDifference(
+        done,
+        steps.map((s) => (s === third ? { ...s, method: 'hvlp' as const } : s)),
+      ),
+    ).toBeNull();
+  });
+});
 
 describe('any piece, at any moment of its work', () => {
   const zoneIds = ['top', 'carcass', 'fronts', 'interior', 'legs'] as const;

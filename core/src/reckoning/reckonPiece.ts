@@ -29,6 +29,7 @@ import type { LogEntry, Piece, Product, Settings, Step } from '../workshop';
 import { consumablesOf } from './consumablesOf';
 import { labelWins } from './labelWins';
 import { needsOf } from './needsOf';
+import { stepNotFinite, sumNotFinite } from './notFinite';
 import type { ReckonedStep, Reckoning } from './Reckoning';
 import { scheduleSteps } from './scheduleSteps';
 import { wetZones } from './wetZones';
@@ -204,6 +205,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     };
   });
 
+  const spoiled = stepNotFinite(worked);
+  if (spoiled) return refused(spoiled);
   const times = new Map(
     worked.map((s) => [
       s.step.id,
@@ -233,7 +236,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const findings = checkPlan(context);
   const steps = withHolds(worked, findings);
   const needs = needsOf(steps, products);
-  return good({
+  const reckoning: Reckoning = {
     pieceId: piece.id,
     zones: found,
     steps,
@@ -244,5 +247,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     wet: wetZones(steps, products, nowMin),
     issues: [...plan.issues, ...planIssues(piece, new Set(zones.map((z) => z.id)), plan.steps)],
     totals: totalsOf(steps, needs, products, (minutes) => labourPrice(minutes, piece, settings, house)),
-  });
+  };
+  const wrong = sumNotFinite(reckoning);
+  return wrong ? refused(wrong) : good(reckoning);
 }

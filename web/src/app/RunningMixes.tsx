@@ -3,6 +3,7 @@ import { Link, useLocation } from 'react-router';
 import { useNowMin } from '../store/useNowMin';
 import { useStorePart } from '../store/useWorkshop';
 import type { StoreState } from '../store/WorkshopStore';
+import { toMix } from '../ui/links';
 import { Timer } from '../ui/Timer';
 
 /** A mix that is over stays in sight for so long, minutes. */
@@ -21,13 +22,13 @@ export function RunningMixes() {
       m.startedAt !== null &&
       m.workingMin !== null &&
       minuteOf(m.startedAt) + m.workingMin + shownAfterMin > nowMin &&
-      pathname !== `/mix/${m.id}`,
+      pathname !== toMix(m.id),
   );
   return (
     <>
       {running.map((m) => (
         <section key={m.id} aria-label={`Running: ${m.name}`} className="running-mix">
-          <Link to={`/mix/${m.id}`}>{m.name}</Link>
+          <Link to={toMix(m.id)}>{m.name}</Link>
           <Timer startedAt={m.startedAt} workingMin={m.workingMin} />
         </section>
       ))}

@@ -6,6 +6,7 @@ import { demoId } from '../store/demoId';
 import { emptyWorkshop, theStore } from '../store/theStore';
 import { useStorePart } from '../store/useWorkshop';
 import type { StoreState } from '../store/WorkshopStore';
+import { toPiece } from '../ui/links';
 import { say, unsay, useSaid } from '../ui/say';
 import { Notices } from './Notices';
 import { RunningMixes } from './RunningMixes';
@@ -33,7 +34,7 @@ function useShortcuts(help: () => void): void {
     useHotkeys(`g>${letter}`, () => void navigate(to));
   }
   useHotkeys('n', () => void navigate('/pieces/new'), { preventDefault: true });
-  useHotkeys('l', () => void navigate(pieceId && pieceId !== 'new' ? `/pieces/${pieceId}/log` : '/'));
+  useHotkeys('l', () => void navigate(pieceId && pieceId !== 'new' ? toPiece(pieceId, 'log') : '/'));
   useHotkeys('slash', () => void navigate('/pieces'), { preventDefault: true });
   useHotkeys('shift+slash', help, { preventDefault: true });
   const undo = () => {
@@ -70,6 +71,13 @@ function SaidLine() {
       )}
     </div>
   );
+}
+
+const isSaving = ({ save }: StoreState) => save.status === 'saving';
+
+/** What is not on the disk yet is said, if it takes longer than the eye needs. */
+function NotYetSaved() {
+  return useStorePart(isSaving) ? <div className="not-saved">Not saved yet…</div> : null;
 }
 
 const idOf = ({ workshop }: StoreState) => workshop?.id;
@@ -127,6 +135,7 @@ export function Shell() {
           <Outlet />
         </Suspense>
       </main>
+      <NotYetSaved />
       <SaidLine />
       {help && <ShortcutsDialog onClose={() => setHelp(false)} />}
     </div>

@@ -53,8 +53,10 @@ export class SummaryBook {
 
   /** The workshop as it is now. */
   follow(workshop: Workshop | null): void {
-    if (workshop?.id !== this.workshop?.id) this.entries.clear();
+    const other = workshop?.id !== this.workshop?.id;
+    if (other) this.entries.clear();
     this.workshop = workshop;
+    if (other) this.tellSoon();
     if (!workshop) return;
     let gone = false;
     for (const id of this.entries.keys())

@@ -1,6 +1,7 @@
 import type { Result } from '@cosmesis/core/units';
 import TextField from '@mui/material/TextField';
 import { useEffect, useRef, useState } from 'react';
+import { useHeld } from './useHeld';
 
 interface Props {
   label: string;
@@ -19,8 +20,8 @@ interface Props {
 }
 
 /**
- * A field for a measure with its unit. What can be read is taken over at every key; what cannot stays as typed, with what
- * to do, and survives a reload.
+ * A field for a measure with its unit. What can be read is taken over at a pause, with Enter or when the field is left; what
+ * cannot stays as typed, with what to do, and survives a reload.
  */
 export function MeasureField({ label, draftKey, shown, parse, onValue, help, complaint, onEmpty, autoFocus }: Props) {
   const stored = `draft/${draftKey}`;
@@ -41,14 +42,20 @@ export function MeasureField({ label, draftKey, shown, parse, onValue, help, com
     const ownValue =
       focused && read.ok && [...emitted.current].some((v) => Math.abs(v - read.value) <= 0.001 * Math.max(1, v));
     if (!ownValue) setText(shown);
-  }, [shown]);
+  }, [shown, focused]);
+
+  const held = useHeld((value: number | null) => {
+    if (value === null) onEmpty?.();
+    else onValue(value);
+  });
 
   const take = (typed: string) => {
     setText(typed);
+    held.drop();
     if (typed.trim() === '' && onEmpty) {
       sessionStorage.removeItem(stored);
       setWrong(null);
-      onEmpty();
+      held.hold(null);
       return;
     }
     const read = parse(typed);
@@ -56,7 +63,7 @@ export function MeasureField({ label, draftKey, shown, parse, onValue, help, com
       sessionStorage.removeItem(stored);
       setWrong(null);
       emitted.current.add(read.value);
-      onValue(read.value);
+      held.hold(read.value);
     } else {
       sessionStorage.setItem(stored, typed);
       setWrong(read.issues[0]?.message ?? 'This cannot be read.');
@@ -76,9 +83,12 @@ export function MeasureField({ label, draftKey, shown, parse, onValue, help, com
         emitted.current.clear();
         setFocused(true);
       }}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') held.giveNow();
+      }}
       onBlur={() => {
         setFocused(false);
-        if (wrong === null) setText(shown);
+        held.giveNow();
       }}
       onChange={(event) => take(event.target.value)}
     />

@@ -24,6 +24,7 @@ import { useDraws, useSummaries } from '../../store/useSummaries';
 import { useParts } from '../../store/useWorkshop';
 import { download, fileName } from '../../ui/download';
 import { dayName, money } from '../../ui/formatTime';
+import { toProduct } from '../../ui/links';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { say } from '../../ui/say';
 import { callCore } from '../../workers/callCore';
@@ -93,7 +94,7 @@ function Line({ line }: { line: BuyLine }) {
               verticalAlign: -3,
             }}
           />
-          <Link to={`/products/${line.product.id}`}>{line.product.name}</Link>
+          <Link to={toProduct(line.product.id)}>{line.product.name}</Link>
         </p>
         <p className="what">
           {line.packs.counts.length === 0

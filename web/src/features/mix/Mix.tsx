@@ -9,6 +9,7 @@ import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings, useWorkshop } from '../../store/useWorkshop';
 import { dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
+import { toMix } from '../../ui/links';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 import { doWhat, whereOf } from '../../ui/stepWords';
@@ -123,7 +124,7 @@ export default function Mix() {
       steps: task ? [{ pieceId: task.piece.id, stepId: task.step.step.id }] : [],
       colour: product.colour,
     });
-    void navigate(`/mix/${id}`);
+    void navigate(toMix(id));
   };
   const recent = Object.values(mixes)
     .sort((a, b) => (a.at < b.at ? 1 : -1))
@@ -242,7 +243,7 @@ export default function Mix() {
                 className="mark"
                 style={{ background: m.colour, width: 18, height: 18, border: '1.5px solid #15211d' }}
               />
-              <Link to={`/mix/${m.id}`}>{m.name}</Link>
+              <Link to={toMix(m.id)}>{m.name}</Link>
               <span className="quiet">{m.done ? '' : 'open'}</span>
             </li>
           ))}

@@ -20,6 +20,7 @@ import { fileName } from '../../ui/download';
 import { dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { downloadLabel } from '../../ui/labelPdf';
+import { toMix, toPiece, toProduct } from '../../ui/links';
 import { NumberField } from '../../ui/NumberField';
 import { say } from '../../ui/say';
 import { Timer } from '../../ui/Timer';
@@ -184,7 +185,7 @@ function Batch({ mix }: { mix: Mix }) {
             {i.message}
           </p>
         ))}
-        {product && <Link to={`/products/${product.id}`}>To the product sheet</Link>}
+        {product && <Link to={toProduct(product.id)}>To the product sheet</Link>}
       </div>
     );
   const { value } = plan;
@@ -326,7 +327,7 @@ function Batch({ mix }: { mix: Mix }) {
                 steps: mix.steps,
                 colour: mix.colour,
               });
-              void navigate(`/mix/${id}`);
+              void navigate(toMix(id));
             }}
           >
             Make it again
@@ -369,7 +370,7 @@ export default function Pour() {
         {mix.steps.map((s) => (
           <span key={s.stepId}>
             {' '}
-            · <Link to={`/pieces/${s.pieceId}/plan`}>{pieces[s.pieceId]?.name ?? 'a piece that is gone'}</Link>
+            · <Link to={toPiece(s.pieceId, 'plan')}>{pieces[s.pieceId]?.name ?? 'a piece that is gone'}</Link>
           </span>
         ))}
       </p>

@@ -5,6 +5,7 @@ import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router
 import { useReckoning } from '../../store/useReckoning';
 import { usePiece, useSettings } from '../../store/useWorkshop';
 import { dayName, duration, money } from '../../ui/formatTime';
+import { toPiece } from '../../ui/links';
 import type { Reckoned } from '../../workers/Engine';
 
 /** What the screens of a piece share. */
@@ -107,7 +108,7 @@ export function NotYet({ result, piece }: { result: Result<Reckoning> | undefine
       ))}
       {result.ok && <p>Every zone left alone gives nothing to do.</p>}
       <div>
-        <Link className="go" to={`/pieces/${piece.id}/${result.ok ? 'plan' : 'survey'}`}>
+        <Link className="go" to={toPiece(piece.id, result.ok ? 'plan' : 'survey')}>
           {result.ok ? 'Choose looks' : 'To the survey'}
         </Link>
       </div>

@@ -3,6 +3,7 @@ import type { FormId } from '@cosmesis/core/workshop';
 import { useNavigate } from 'react-router';
 import { newId, nowIso, theStore } from '../../store/theStore';
 import { useParts } from '../../store/useWorkshop';
+import { toPiece } from '../../ui/links';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 
 /** Choose a form: the one thing to know before measuring. */
@@ -17,7 +18,7 @@ export default function NewPiece() {
     theStore().transact('New piece', (draft) => {
       draft.pieces[id] = piece;
     });
-    navigate(`/pieces/${id}/survey`);
+    navigate(toPiece(id, 'survey'));
   };
   return (
     <div className="stack">

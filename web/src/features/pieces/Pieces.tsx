@@ -10,6 +10,7 @@ import { useReckoning } from '../../store/useReckoning';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { bandsOf } from '../../ui/bands';
 import { dayName, dayTime, duration } from '../../ui/formatTime';
+import { toPiece } from '../../ui/links';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 import { StepStick } from '../../ui/StepStick';
 import { doWhat, whereOf } from '../../ui/stepWords';
@@ -53,7 +54,7 @@ const Row = memo(function Row({ piece }: { piece: Piece }) {
         title={`${piece.name}, as it is now`}
       />
       <div>
-        <Link className="name" to={`/pieces/${piece.id}/${hasPlan(piece) ? 'plan' : 'survey'}`}>
+        <Link className="name" to={toPiece(piece.id, hasPlan(piece) ? 'plan' : 'survey')}>
           {piece.name}
         </Link>
         {stops > 0 && (

@@ -14,6 +14,7 @@ import { type ReactNode, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { newId, theStore } from '../../store/theStore';
 import { Keys } from '../../ui/Keys';
+import { toProduct } from '../../ui/links';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
@@ -302,7 +303,7 @@ export default function LabelForm() {
     });
     for (const key of Object.keys(nothing)) sessionStorage.removeItem(`draft/label/${key}`);
     say({ text: `On the list: ${product.name}. Choose it in a plan.` });
-    void navigate(`/products/${product.id}`);
+    void navigate(toProduct(product.id));
   };
   const question = questions[at]!;
   return (

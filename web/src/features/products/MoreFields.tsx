@@ -10,7 +10,7 @@ import {
   type UnderKind,
   underKinds,
 } from '@cosmesis/core/workshop';
-import TextField from '@mui/material/TextField';
+import { HeldTextField } from '../../ui/HeldTextField';
 import { Keys } from '../../ui/Keys';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
@@ -91,10 +91,10 @@ function MixFields({ product }: { product: Product }) {
       {mix.parts.map((p, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: parts are told apart by their place
         <div key={i} className="fields">
-          <TextField
+          <HeldTextField
             label={`Part ${i + 1}`}
             value={p.name}
-            onChange={(e) => part(i, { name: e.target.value.slice(0, 200) })}
+            onText={(text) => part(i, { name: text.slice(0, 200) })}
           />
           <NumberField
             label="Parts of it"
@@ -393,13 +393,13 @@ export function MoreFields({ product }: { product: Product }) {
             }
             help={tagOf('clearOver')}
           />
-          <TextField
+          <HeldTextField
             label="Family of products"
             helperText={tagOf('family')}
             value={product.family ?? ''}
-            onChange={(e) =>
+            onText={(text) =>
               own('Family', (d) => {
-                d.family = e.target.value.trim() === '' ? null : e.target.value.slice(0, 200);
+                d.family = text.trim() === '' ? null : text.slice(0, 200);
               })
             }
           />
@@ -496,13 +496,13 @@ export function MoreFields({ product }: { product: Product }) {
             }
             help="Empty: never told"
           />
-          <TextField
+          <HeldTextField
             label="Tools are cleaned with"
             helperText={tagOf('cleanUp')}
             value={product.cleanUp}
-            onChange={(e) =>
+            onText={(text) =>
               own('Clean-up', (d) => {
-                d.cleanUp = e.target.value.slice(0, 200);
+                d.cleanUp = text.slice(0, 200);
               })
             }
           />

@@ -1,11 +1,11 @@
 import { typicalProducts } from '@cosmesis/core/products';
 import { formatVolume, parseVolume, refused } from '@cosmesis/core/units';
 import type { Product, SourcedRange } from '@cosmesis/core/workshop';
-import TextField from '@mui/material/TextField';
 import { lazy, Suspense } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { theStore } from '../../store/theStore';
 import { useSettings, useWorkshopPart } from '../../store/useWorkshop';
+import { HeldTextField } from '../../ui/HeldTextField';
 import { MeasureField } from '../../ui/MeasureField';
 import { say } from '../../ui/say';
 import { tagWords } from '../../ui/Working';
@@ -153,12 +153,12 @@ export default function ProductSheet() {
         )}
       </div>
       <p>Type what the label of your can says. What you type is marked your own, and every plan follows.</p>
-      <TextField
+      <HeldTextField
         label="Name"
         value={product.name}
-        onChange={(e) =>
+        onText={(text) =>
           attempt(product, 'Name', `${product.id}/name`, (draft) => {
-            draft.name = e.target.value.slice(0, 200);
+            draft.name = text.slice(0, 200);
           })
         }
       />

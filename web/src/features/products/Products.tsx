@@ -6,6 +6,7 @@ import { theStore } from '../../store/theStore';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { download, fileName } from '../../ui/download';
 import { duration, money } from '../../ui/formatTime';
+import { toProduct } from '../../ui/links';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { say } from '../../ui/say';
 import { kindNames } from './words';
@@ -33,7 +34,7 @@ function Row({ product }: { product: Product }) {
             verticalAlign: -3,
           }}
         />
-        <Link to={`/products/${product.id}`}>{product.name}</Link>
+        <Link to={toProduct(product.id)}>{product.name}</Link>
       </td>
       <td>{kindNames[product.kind]}</td>
       <td className="num">{spreadM2PerL ? `${spreadM2PerL.low}–${spreadM2PerL.high} m²/L` : 'by the place'}</td>

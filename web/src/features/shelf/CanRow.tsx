@@ -2,7 +2,6 @@ import { leftL, openedAt } from '@cosmesis/core/stock';
 import { recordCode } from '@cosmesis/core/takeaway';
 import { formatVolume, minuteOf, parseVolume } from '@cosmesis/core/units';
 import type { Container, Product } from '@cosmesis/core/workshop';
-import TextField from '@mui/material/TextField';
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -11,7 +10,9 @@ import { theStore } from '../../store/theStore';
 import { useParts } from '../../store/useWorkshop';
 import { fileName } from '../../ui/download';
 import { dateName } from '../../ui/formatTime';
+import { HeldTextField } from '../../ui/HeldTextField';
 import { downloadLabel } from '../../ui/labelPdf';
+import { toMix, toProduct } from '../../ui/links';
 import { MeasureField } from '../../ui/MeasureField';
 import { NumberField } from '../../ui/NumberField';
 import { say } from '../../ui/say';
@@ -115,7 +116,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
       />
       <div className="stack" style={{ gap: 4 }}>
         <p>
-          <Link to={`/products/${product.id}`}>{product.name}</Link>
+          <Link to={toProduct(product.id)}>{product.name}</Link>
           {can.batch && <span className="quiet"> · batch {can.batch}</span>}
           {can.finite && <span className="quiet"> · cannot be bought again</span>}
         </p>
@@ -132,7 +133,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
           {can.mixId && mixes[can.mixId] && (
             <>
               {' '}
-              · <Link to={`/mix/${can.mixId}`}>its mix</Link>
+              · <Link to={toMix(can.mixId)}>its mix</Link>
             </>
           )}
         </p>
@@ -146,16 +147,16 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
           void doDeed('Amount left', { do: 'count', containerId: can.id, litres, by: 'typed' }, `can/${can.id}/left`)
         }
       />
-      <TextField
+      <HeldTextField
         label="Place"
         helperText=" "
         value={can.place}
-        onChange={(e) =>
+        onText={(text) =>
           editCan(
             can.id,
             'Place',
             (c) => {
-              c.place = e.target.value.slice(0, 200);
+              c.place = text.slice(0, 200);
             },
             `can/${can.id}/place`,
           )

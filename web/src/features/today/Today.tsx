@@ -12,6 +12,7 @@ import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
 import { clockTime, dayEndMin, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
+import { toPiece } from '../../ui/links';
 import { say } from '../../ui/say';
 import { doWhat, whereOf } from '../../ui/stepWords';
 import { Cautions } from './Cautions';
@@ -62,7 +63,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
     <article className="act first" aria-labelledby="first-act">
       <p>
         <b className="when">{running ? 'Running' : now ? 'Now' : dayTime(step.startMin, nowMin, settings.timeZone)}</b>{' '}
-        · <Link to={`/pieces/${piece.id}/plan`}>{piece.name}</Link>, {whereOf(step).toLowerCase()}
+        · <Link to={toPiece(piece.id, 'plan')}>{piece.name}</Link>, {whereOf(step).toLowerCase()}
       </p>
       <h2 className="what" id="first-act">
         {doWhat(step)}
@@ -86,7 +87,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
       {step.held ? (
         <p className="finding stop">
           <b>Held until the old film is tested for lead.</b>
-          <Link to={`/pieces/${piece.id}/survey`}>Record a result in the survey</Link>
+          <Link to={toPiece(piece.id, 'survey')}>Record a result in the survey</Link>
         </p>
       ) : (
         <div className="presses">
@@ -104,7 +105,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
               </button>
             </>
           )}
-          <Link className="line" to={`/pieces/${piece.id}/log`}>
+          <Link className="line" to={toPiece(piece.id, 'log')}>
             Log
           </Link>
         </div>
@@ -127,7 +128,7 @@ function LaterAct({ act, nowMin }: { act: Act; nowMin: number }) {
       <span className="when">{step.held ? 'Held' : dayTime(step.startMin, nowMin, settings.timeZone)}</span>
       <div>
         <p className="quiet">
-          <Link to={`/pieces/${piece.id}/plan`}>{piece.name}</Link>, {whereOf(step).toLowerCase()}
+          <Link to={toPiece(piece.id, 'plan')}>{piece.name}</Link>, {whereOf(step).toLowerCase()}
         </p>
         <p className="what">{doWhat(step)}</p>
         <p className="quiet">
@@ -217,7 +218,7 @@ export function Today() {
               <span className="when">Survey</span>
               <div>
                 <p className="what">
-                  <Link to={`/pieces/${p.id}/survey`}>{p.name}</Link>
+                  <Link to={toPiece(p.id, 'survey')}>{p.name}</Link>
                 </p>
                 <p className="quiet">
                   {Object.keys(p.looks).length === 0

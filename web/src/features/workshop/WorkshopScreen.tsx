@@ -14,6 +14,7 @@ import { downloadBlob, fileName } from '../../ui/download';
 import { Keys } from '../../ui/Keys';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
+import { useHeld } from '../../ui/useHeld';
 import { callCore } from '../../workers/callCore';
 import { parseHours } from './parseHours';
 
@@ -48,8 +49,7 @@ function Hours({ day }: { day: Weekday }) {
   const shown = (settings.workingHours[day] ?? []).map((s) => `${clock(s.fromMin)}-${clock(s.toMin)}`).join(', ');
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
-  const take = (typed: string) => {
-    setText(typed);
+  const held = useHeld((typed: string) => {
     const read = parseHours(typed);
     if (!read.ok) return setWrong(read.message);
     try {
@@ -64,7 +64,7 @@ function Hours({ day }: { day: Weekday }) {
     } catch {
       setWrong('A week needs some working hours.');
     }
-  };
+  });
   return (
     <TextField
       label={dayNames[day]}
@@ -72,9 +72,13 @@ function Hours({ day }: { day: Weekday }) {
       placeholder="day off"
       error={wrong !== null}
       helperText={wrong ?? ' '}
-      onChange={(e) => take(e.target.value)}
+      onChange={(e) => {
+        setText(e.target.value);
+        held.hold(e.target.value);
+      }}
       onBlur={() => {
-        if (wrong === null) setText(null);
+        held.giveNow();
+        setText((typed) => (typed !== null && parseHours(typed).ok && wrong === null ? null : typed));
       }}
     />
   );
@@ -85,6 +89,15 @@ function SettingsFields() {
   const zones = Intl.supportedValuesOf('timeZone');
   const all = zones.includes(settings.timeZone) ? zones : [settings.timeZone, ...zones];
   const [name, setName] = useState<string | null>(null);
+  const heldName = useHeld((next: string) =>
+    set(
+      'Name of the workshop',
+      (s) => {
+        s.name = next;
+      },
+      'settings/name',
+    ),
+  );
   return (
     <section className="stack" aria-label="Settings" style={{ gap: 18 }}>
       <h2>This workshop</h2>
@@ -96,16 +109,13 @@ function SettingsFields() {
         onChange={(e) => {
           const next = e.target.value.slice(0, 200);
           setName(next);
-          if (next !== '')
-            set(
-              'Name of the workshop',
-              (s) => {
-                s.name = next;
-              },
-              'settings/name',
-            );
+          heldName.drop();
+          if (next !== '') heldName.hold(next);
         }}
-        onBlur={() => setName(null)}
+        onBlur={() => {
+          heldName.giveNow();
+          setName(null);
+        }}
       />
       <Keys
         legend="Units shown"

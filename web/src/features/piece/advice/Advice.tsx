@@ -9,6 +9,7 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useTreatments } from '../../../store/useReckoning';
 import { useSettings } from '../../../store/useWorkshop';
 import { dayName, duration, money } from '../../../ui/formatTime';
+import { toPiece } from '../../../ui/links';
 import { say } from '../../../ui/say';
 import { NotYet, usePieceContext } from '../PieceFrame';
 
@@ -151,7 +152,7 @@ export default function Advice() {
         <h2>Nothing to decide</h2>
         <p>
           No old finish and no damage is noted on a zone that is worked.{' '}
-          <Link to={`/pieces/${piece.id}/survey`}>To the survey</Link>
+          <Link to={toPiece(piece.id, 'survey')}>To the survey</Link>
         </p>
       </div>
     );

@@ -8,6 +8,7 @@ import { theStore } from '../../../store/theStore';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
 import { dayTime, duration } from '../../../ui/formatTime';
+import { toPiece } from '../../../ui/links';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import { say } from '../../../ui/say';
 import { doWhat, whereOf } from '../../../ui/stepWords';
@@ -45,7 +46,7 @@ function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
               </div>
               <span className="row spread">
                 {s.held ? (
-                  <Link to={`/pieces/${piece.id}/survey#lead`}>Waits for a lead test</Link>
+                  <Link to={toPiece(piece.id, 'survey#lead')}>Waits for a lead test</Link>
                 ) : (
                   <>
                     {s.status === 'planned' && (

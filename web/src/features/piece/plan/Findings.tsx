@@ -10,6 +10,7 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
 import { dayName, duration, money } from '../../../ui/formatTime';
+import { toPiece } from '../../../ui/links';
 import { say } from '../../../ui/say';
 import { tagWords } from '../../../ui/Working';
 import { callCore } from '../../../workers/callCore';
@@ -167,7 +168,7 @@ function OneFinding({
       </details>
       <Overrule piece={piece} finding={first} />
       <span className="row">
-        {first.ruleId === 'SAF-01' && <Link to={`/pieces/${piece.id}/survey#lead`}>To the lead test</Link>}
+        {first.ruleId === 'SAF-01' && <Link to={toPiece(piece.id, 'survey#lead')}>To the lead test</Link>}
         {(first.ruleId === 'APP-07' || first.ruleId === 'APP-14') && <Link to="/buy">To the buy list</Link>}
         <button type="button" className="plain" onClick={() => onSelect(first.stepId)}>
           Show the step

@@ -2,13 +2,13 @@ import { cautionDefers, methodNames, stepKind } from '@cosmesis/core/finishing';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
 import type { Method, Piece, ZoneId } from '@cosmesis/core/workshop';
-import TextField from '@mui/material/TextField';
 import { Link } from 'react-router';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
 import { dayTime, duration } from '../../../ui/formatTime';
+import { HeldTextField } from '../../../ui/HeldTextField';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 import { doWhat, whereOf } from '../../../ui/stepWords';
@@ -141,15 +141,15 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
       ) : (
         <p className="quiet">Logged, and kept as it was.</p>
       )}
-      <TextField
+      <HeldTextField
         label="Note"
         multiline
         value={piece.stepNotes[step.id] ?? ''}
-        onChange={(e) =>
+        onText={(text) =>
           edit(
             'Note',
             (draft) => {
-              draft.stepNotes[step.id] = e.target.value.slice(0, 4000);
+              draft.stepNotes[step.id] = text.slice(0, 4000);
             },
             `${piece.id}/${step.id}/note`,
           )

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { useWorkshop } from '../../../store/useWorkshop';
 import { bandsOf } from '../../../ui/bands';
+import { toPiece } from '../../../ui/links';
 import { PieceDrawing } from '../../../ui/PieceDrawing';
 import { StepStick } from '../../../ui/StepStick';
 import { faceColours, faceStripes } from '../../../ui/zoneLooks';
@@ -91,7 +92,7 @@ export default function Plan() {
         {issues.map((i) => (
           <p className="notice" key={i.path + i.code}>
             {i.message}
-            {i.code.startsWith('dimension') && <Link to={`/pieces/${piece.id}/survey`}>To the survey</Link>}
+            {i.code.startsWith('dimension') && <Link to={toPiece(piece.id, 'survey')}>To the survey</Link>}
           </p>
         ))}
         {reckoning && <PlanWasOther piece={piece} reckoning={reckoning} />}

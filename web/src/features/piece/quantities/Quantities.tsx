@@ -8,6 +8,7 @@ import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
 import { download, fileName } from '../../../ui/download';
 import { money } from '../../../ui/formatTime';
+import { toProduct } from '../../../ui/links';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import { say } from '../../../ui/say';
 import { doWhat, whereOf } from '../../../ui/stepWords';
@@ -27,7 +28,7 @@ function NeedRow({ need }: { need: ProductNeed }) {
   return (
     <tr>
       <td>
-        <Link to={`/products/${need.productId}`}>{need.name}</Link>
+        <Link to={toProduct(need.productId)}>{need.name}</Link>
       </td>
       <td className="num">
         <Figure working={need.working}>{amount(need.needL.likely)}</Figure>

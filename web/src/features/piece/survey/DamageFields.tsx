@@ -7,6 +7,7 @@ import { Link } from 'react-router';
 import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
+import { toPiece } from '../../../ui/links';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
 import { depthNames } from './words';
@@ -177,7 +178,7 @@ export function DamageFields({
       </div>
       {piece.damage.length > 0 && (
         <p>
-          <Link to={`/pieces/${piece.id}/advice`}>What to do about it, side by side</Link>
+          <Link to={toPiece(piece.id, 'advice')}>What to do about it, side by side</Link>
         </p>
       )}
     </>

@@ -16,6 +16,7 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
+import { useHeld } from '../../../ui/useHeld';
 import { addedPartNames, alterationNames } from './words';
 
 const second: Readonly<Record<AddedPartKind, string>> = {
@@ -146,6 +147,15 @@ function TurnedFields({ piece }: { piece: Piece }) {
   const fine =
     read.length === 0 ||
     (read.length >= 2 && read.length <= 12 && read.every((d) => d !== undefined && d >= 5 && d <= 500));
+  const held = useHeld((diametersM: number[] | null) =>
+    edit(
+      'Profile of the legs',
+      (draft) => {
+        draft.turnedDiametersM = diametersM;
+      },
+      `${piece.id}/turned`,
+    ),
+  );
   const take = (typed: string) => {
     setText(typed);
     const values = typed
@@ -153,14 +163,9 @@ function TurnedFields({ piece }: { piece: Piece }) {
       .filter(Boolean)
       .map((t) => parseNumber(t));
     const ok = values.length >= 2 && values.length <= 12 && values.every((d) => d !== undefined && d >= 5 && d <= 500);
+    held.drop();
     if (values.length > 0 && !ok) return;
-    edit(
-      'Profile of the legs',
-      (draft) => {
-        draft.turnedDiametersM = ok ? values.map((d) => (d as number) / 1000) : null;
-      },
-      `${piece.id}/turned`,
-    );
+    held.hold(ok ? values.map((d) => (d as number) / 1000) : null);
   };
   return (
     <label className="text-field">
@@ -169,6 +174,7 @@ function TurnedFields({ piece }: { piece: Piece }) {
         value={text}
         placeholder="48, 30, 42, 22, 34"
         onChange={(e) => take(e.target.value)}
+        onBlur={held.giveNow}
         aria-invalid={!fine}
       />
       <span className="quiet">

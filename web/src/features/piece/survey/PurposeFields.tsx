@@ -7,8 +7,10 @@ import { newId, nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useParts, useSettings } from '../../../store/useWorkshop';
 import { dayName } from '../../../ui/formatTime';
+import { HeldTextField } from '../../../ui/HeldTextField';
 import { Keys } from '../../../ui/Keys';
 import { Select } from '../../../ui/Select';
+import { useHeld } from '../../../ui/useHeld';
 import { fromField, toField } from '../../../ui/zonedInput';
 import { ownershipNames, wearNames } from './words';
 
@@ -17,15 +19,15 @@ function Commission({ piece }: { piece: Piece }) {
   const settings = useSettings();
   const [what, setWhat] = useState('');
   const text = (key: 'chosen' | 'supplied', label: string) => (
-    <TextField
+    <HeldTextField
       label={label}
       value={piece.commission[key]}
       multiline
-      onChange={(e) =>
+      onText={(text) =>
         edit(
           label,
           (draft) => {
-            draft.commission[key] = e.target.value.slice(0, 4000);
+            draft.commission[key] = text.slice(0, 4000);
           },
           `${piece.id}/${key}`,
         )
@@ -83,6 +85,15 @@ export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly 
   );
   const [price, setPrice] = useState(piece.salePrice === null ? '' : String(piece.salePrice));
   const priced = price.trim() === '' ? null : parseNumber(price);
+  const heldPrice = useHeld((value: number | null) =>
+    edit(
+      'Sale price',
+      (draft) => {
+        draft.salePrice = value;
+      },
+      `${piece.id}/price`,
+    ),
+  );
   return (
     <>
       <Keys<Ownership>
@@ -109,14 +120,14 @@ export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly 
           slotProps={{ inputLabel: { shrink: true } }}
           helperText="Ready for light use by then"
         />
-        <TextField
+        <HeldTextField
           label="Has to match the set"
           value={piece.setName ?? ''}
-          onChange={(e) =>
+          onText={(text) =>
             edit(
               'Set',
               (draft) => {
-                draft.setName = e.target.value.trim() === '' ? null : e.target.value.slice(0, 200);
+                draft.setName = text.trim() === '' ? null : text.slice(0, 200);
               },
               `${piece.id}/set`,
             )
@@ -136,16 +147,11 @@ export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly 
           helperText={priced === undefined ? 'Write an amount, such as 240.' : ' '}
           onChange={(e) => {
             setPrice(e.target.value);
+            heldPrice.drop();
             const value = e.target.value.trim() === '' ? null : parseNumber(e.target.value);
-            if (value === null || (value !== undefined && value >= 0))
-              edit(
-                'Sale price',
-                (draft) => {
-                  draft.salePrice = value;
-                },
-                `${piece.id}/price`,
-              );
+            if (value === null || (value !== undefined && value >= 0)) heldPrice.hold(value);
           }}
+          onBlur={heldPrice.giveNow}
         />
       </div>
       <h3>What it has to bear</h3>

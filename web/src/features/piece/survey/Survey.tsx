@@ -13,13 +13,14 @@ import {
 } from '@cosmesis/core/piece';
 import { formatLength, parseLength } from '@cosmesis/core/units';
 import type { LegKind, Piece } from '@cosmesis/core/workshop';
-import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
+import { HeldTextField } from '../../../ui/HeldTextField';
 import { Keys } from '../../../ui/Keys';
+import { toPiece } from '../../../ui/links';
 import { MeasureField } from '../../../ui/MeasureField';
 import { PieceDrawing, type Pin, type View } from '../../../ui/PieceDrawing';
 import { Select } from '../../../ui/Select';
@@ -258,29 +259,29 @@ export default function Survey() {
           </SurveySection>
         </div>
         <section className="stack" aria-label="Name and note">
-          <TextField
+          <HeldTextField
             label="Name"
             value={piece.name}
-            onChange={(e) =>
+            onText={(text) =>
               edit(
                 'Name',
                 (draft) => {
-                  draft.name = e.target.value.slice(0, 200);
+                  draft.name = text.slice(0, 200);
                 },
                 `${piece.id}/name`,
               )
             }
           />
-          <TextField
+          <HeldTextField
             label="Note"
             multiline
             minRows={2}
             value={piece.note}
-            onChange={(e) =>
+            onText={(text) =>
               edit(
                 'Note',
                 (draft) => {
-                  draft.note = e.target.value.slice(0, 4000);
+                  draft.note = text.slice(0, 4000);
                 },
                 `${piece.id}/note`,
               )
@@ -288,7 +289,7 @@ export default function Survey() {
           />
         </section>
         <div className="row">
-          <Link className="go" to={`/pieces/${piece.id}/plan`}>
+          <Link className="go" to={toPiece(piece.id, 'plan')}>
             To the plan
           </Link>
           <button type="button" className="plain spread" onClick={remove}>

@@ -1,0 +1,134 @@
+import { demoWorkshop } from '@cosmesis/core/demo';
+import { type Product, type Workshop, writeWorkshopFile } from '@cosmesis/core/workshop';
+import { describe, expect, it } from 'vitest';
+import { type Changes, mirrored } from './Changes';
+import { type Disk, Engine, type KeptAnswer } from './Engine';
+
+const nowMin = 29_700_000;
+const demo = demoWorkshop(nowMin, 'Europe/London');
+const ids = Object.keys(demo.pieces);
+const cupboard = 'ticket-cupboard';
+
+/** A disk in memory that counts what is read and written. */
+function disk() {
+  const answers = new Map<string, KeptAnswer>();
+  const adopted: Workshop[] = [];
+  const d: Disk & { answers: typeof answers; adopted: Workshop[] } = {
+    answers,
+    adopted,
+    read: async () => [...answers.values()],
+    write: async (_, some) => {
+      for (const a of some) answers.set(a.pieceId, JSON.parse(JSON.stringify(a)));
+    },
+    isTaken: async (id) => id === 'demo',
+    adopt: async (w) => void adopted.push(w),
+  };
+  return d;
+}
+
+const whole = (w: Workshop): Changes => ({
+  workshopId: w.id,
+  fresh: true,
+  settings: w.settings,
+  put: JSON.parse(JSON.stringify(mirrored.flatMap((c) => Object.values(w[c]).map((r) => [c, r])))),
+  remove: [],
+});
+const put = (collection: Changes['put'][number][0], record: unknown): Changes => ({
+  workshopId: 'demo',
+  fresh: false,
+  put: [[collection, JSON.parse(JSON.stringify(record))]],
+  remove: [],
+});
+const opened = (on: Disk, w = demo, version = 'v1') => {
+  const engine = new Engine(version, on);
+  engine.apply(whole(w));
+  return engine;
+};
+const summaries = async (engine: Engine, at = nowMin) => {
+  const told = await engine.summariesOf(ids, at);
+  if (!told.ok) throw new Error(told.issues[0]?.message);
+  return new Map(told.value.map((s) => [s.pieceId, s]));
+};
+
+describe('the engine of the worker', () => {
+  it('works out one piece for one edit: every other summary is the very one it had', async () => {
+    const engine = opened(disk());
+    const before = await summaries(engine);
+    engine.apply(put('pieces', { ...demo.pieces[cupboard]!, heightM: 0.9 }));
+    const after = await summaries(engine);
+    expect(ids.filter((id) => after.get(id) !== before.get(id))).toEqual([cupboard]);
+    // A note says nothing that a list shows, but it is the piece’s; a new price is everybody’s.
+    const product = Object.values(demo.products)[0]!;
+    engine.apply(put('products', { ...product, packs: product.packs.map((p) => ({ ...p, price: p.price + 1 })) }));
+    const dearer = await summaries(engine);
+    expect(ids.every((id) => dearer.get(id) !== after.get(id))).toBe(true);
+  });
+  it('opens with what was kept on disk, and works out only what changed, was kept by other code or went stale', async () => {
+    const on = disk();
+    const first = opened(on);
+    await summaries(first);
+    expect(await first.keepAnswers()).toBe(true);
+    expect(on.answers.size).toBe(ids.length);
+    // Kept answers are marked: what comes back marked was not worked out.
+    for (const a of on.answers.values()) a.summary = { ...a.summary, atMin: nowMin - 0.5 };
+    const kept = (m: Awaited<ReturnType<typeof summaries>>) => ids.filter((id) => m.get(id)!.atMin === nowMin - 0.5);
+    expect(kept(await summaries(opened(on)))).toEqual(ids);
+    const changed = { ...demo, pieces: { ...demo.pieces, [cupboard]: { ...demo.pieces[cupboard]!, heightM: 0.9 } } };
+    expect(kept(await summaries(opened(on, changed)))).toEqual(ids.filter((id) => id !== cupboard));
+    expect(kept(await summaries(opened(on, demo, 'v2')))).toEqual([]);
+    expect(kept(await summaries(opened(on), nowMin + 61))).toEqual([]);
+  });
+  it('says once that a plan is another because the shelf changed, and not where the user changed the piece', async () => {
+    const on = disk();
+    const engine = opened(on);
+    const planOfSteps = async (e: Engine) => {
+      const told = await e.reckon(cupboard, nowMin);
+      if (!told.ok) throw new Error(told.issues[0]?.message);
+      return { before: told.value.plannedBefore, now: told.value.steps.filter((s) => !s.inserted).map((s) => s.step) };
+    };
+    const first = await planOfSteps(engine);
+    expect(first.before?.map((s) => s.id)).toEqual(first.now.map((s) => s.id));
+    const logged = new Set(demo.pieces[cupboard]!.log.map((e) => e.step.productId));
+    const ahead = new Set(first.now.flatMap((s) => (logged.has(s.productId) ? [] : (s.productId ?? []))));
+    const paint = Object.values(demo.products).find((p: Product) => ahead.has(p.id))!;
+    engine.apply({ workshopId: 'demo', fresh: false, put: [], remove: [['products', paint.id]] });
+    const without = await planOfSteps(engine);
+    expect(without.now.some((s) => s.productId === paint.id)).toBe(false);
+    expect(without.before?.some((s) => s.productId === paint.id)).toBe(true);
+    // Over a restart too, until it was seen.
+    await engine.keepAnswers();
+    const again = opened(on, {
+      ...demo,
+      products: Object.fromEntries(Object.entries(demo.products).filter(([id]) => id !== paint.id)),
+    });
+    expect((await planOfSteps(again)).before?.some((s) => s.productId === paint.id)).toBe(true);
+    again.seePlan(cupboard);
+    expect((await planOfSteps(again)).before?.some((s) => s.productId === paint.id)).toBe(false);
+    // The user’s own change is not news.
+    engine.apply(
+      put('pieces', { ...demo.pieces[cupboard]!, looks: { ...demo.pieces[cupboard]!.looks, top: 'waxed' } }),
+    );
+    const own = await planOfSteps(engine);
+    expect(own.before?.map((s) => s.id)).toEqual(own.now.map((s) => s.id));
+  });
+  it('answers in words where a piece is gone or what it works out fails, and goes on', async () => {
+    const engine = opened(disk());
+    const told = await engine.reckon('nobody', nowMin);
+    expect(told.ok ? '' : told.issues[0]?.message).toMatch(/not in the workshop any more/);
+    expect((await engine.reckon(cupboard, nowMin)).ok).toBe(true);
+  });
+  it('reads a file whole with progress, never over a workshop that is there, and refuses what cannot be read', async () => {
+    const on = disk();
+    const engine = new Engine('v1', on);
+    const shares: number[] = [];
+    const file = new Blob([writeWorkshopFile(demo, '2026-11-25T08:00:00+00:00')]);
+    const told = await engine.importFile(file, 'fresh-id', (share) => shares.push(share));
+    expect(told.ok).toBe(true);
+    expect(on.adopted.map((w) => w.id)).toEqual(['fresh-id']);
+    expect(shares.length).toBeGreaterThan(1);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    const cut = await engine.importFile(new Blob(['{"format":']), 'other', () => {});
+    expect(cut.ok).toBe(false);
+    expect(on.adopted).toHaveLength(1);
+  });
+});

@@ -46,8 +46,10 @@ runner(
   `${reports}/unit.json`,
   (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }),
 );
+gate('Spoiled files, a short run', 'node', ['--import', 'tsx', 'scripts/reliability/imports.ts', '250']);
 gate('Build', 'npm', ['run', 'build', '--silent']);
 if (chromium) {
+  gate('Killed browsers, a short run', 'node', ['--import', 'tsx', 'scripts/reliability/kills.ts', '12']);
   runner(
     'Browser tests',
     'npx',

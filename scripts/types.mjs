@@ -1,7 +1,7 @@
 // Type-checks every workspace; one failing workspace does not hide the others.
 import { spawnSync } from 'node:child_process';
 
-const failed = ['core', 'cli', 'web', 'server', 'e2e'].filter(
+const failed = ['core', 'cli', 'web', 'server', 'e2e', 'scripts'].filter(
   (workspace) => spawnSync('npx', ['tsc', '-p', workspace], { stdio: 'inherit' }).status !== 0,
 );
 if (failed.length > 0) {

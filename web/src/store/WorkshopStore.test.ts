@@ -11,6 +11,10 @@ import type { Recipe } from './Document';
 import { OperationLog } from './OperationLog';
 import { type Unsaved, WorkshopStore } from './WorkshopStore';
 
+/** The same tests at their full length, with counts: npm run reliability. */
+const long = process.env.LONG_RUN === '1';
+const editsOfTwoTabs = long ? 2000 : 60;
+const seedsOfTwoTabs = long ? [1, 2, 3, 4, 5] : [1, 2, 3];
 const shelf = typicalProducts.slice(0, 3);
 const empty = (): Workshop => newWorkshop('w', defaultSettings('W', 'Europe/London', 'metric', 'GBP'), shelf);
 const add =
@@ -197,34 +201,58 @@ describe('several tabs', () => {
   });
 
   it('with random edits, undos and pauses end equal, and no edit is lost without a word', async () => {
-    for (const seed of [1, 2, 3]) {
+    let [edits, lost] = [0, 0];
+    for (const seed of seedsOfTwoTabs) {
       const { tab } = await browser();
       const tabs = [await tab(), await tab()];
+      const written = new Set<string>();
+      for (const { log } of tabs) {
+        const commit = log.commit.bind(log);
+        vi.spyOn(log, 'commit').mockImplementation(async (act) => {
+          const answer = await commit(act);
+          if (answer.ok) for (const c of act.changes) written.add(c.label);
+          return answer;
+        });
+      }
       await tabs[0]!.store.adopt(empty());
       await tabs[1]!.store.open('w');
       const random = seededRandom(seed);
-      const made: string[] = [];
-      for (let i = 0; i < 60; i += 1) {
+      const [made, takenBack] = [new Set<string>(), new Set<string | null>()];
+      for (let i = 0; i < editsOfTwoTabs; i += 1) {
         const { store } = tabs[random() < 0.5 ? 0 : 1]!;
+        const before = store.get().workshop!;
         const id = `p${Math.floor(random() * 6)}`;
         const act = random();
-        if (act < 0.15) store.undo();
-        else if (act < 0.35 && store.get().workshop!.pieces[id]) {
-          store.transact('Delete', (draft) => void delete draft.pieces[id]);
-        } else if (act < 0.6 && store.get().workshop!.pieces[id]) store.transact('Name', rename(id, `n${i}`));
-        else {
-          store.transact('New piece', add(`u${i}`));
-          made.push(`u${i}`);
-        }
+        const label = `Edit ${i}.`;
+        if (act < 0.15) {
+          takenBack.add(store.get().undoLabel);
+          store.undo();
+        } else if (act < 0.35 && before.pieces[id]) store.transact(label, (draft) => void delete draft.pieces[id]);
+        else if (act < 0.6 && before.pieces[id]) store.transact(label, rename(id, `n${i}`));
+        else if (act < 0.8) store.transact(label, add(id));
+        else store.transact(label, add(`u${i}`));
+        // What another tab has deleted or added just so needs no word.
+        const counts = act >= 0.35 && (act < 0.6 || act >= 0.8);
+        if (counts && store.get().workshop !== before) made.add(label);
         if (random() < 0.3) await store.idle();
       }
       for (let n = 0; n < 3; n += 1) await Promise.all(tabs.map((t) => t.store.idle()));
-      await vi.waitFor(() => expect(bytes(tabs[0]!.store)).toBe(bytes(tabs[1]!.store)));
+      await vi.waitFor(() => expect(bytes(tabs[0]!.store)).toBe(bytes(tabs[1]!.store)), { timeout: 20_000 });
       const { store: fresh } = await tab();
       await fresh.open('w');
       expect(bytes(fresh)).toBe(bytes(tabs[0]!.store));
       for (const { store } of tabs) expect(store.get().save).toEqual({ status: 'saved' });
+      const words = tabs.map((t) => said(t.store)).join();
+      const silent = [...made].filter((l) => !written.has(l) && !takenBack.has(l) && !words.includes(`"${l}"`));
+      expect(silent).toEqual([]);
+      edits += made.size;
+      lost += [...made].filter((l) => !written.has(l) && !takenBack.has(l)).length;
     }
+    expect(edits).toBeGreaterThan(editsOfTwoTabs / 2);
+    if (long)
+      console.info(
+        `Two tabs: ${edits} edits over ${seedsOfTwoTabs.length} runs, both ended equal each time; ${lost} no longer fitted and were said, none lost in silence.`,
+      );
   });
 
   it('an edit that another tab made impossible is said, and the rest is kept', async () => {
@@ -325,7 +353,15 @@ describe('what goes wrong', () => {
   });
 
   it('a disk that is full at any single write of a day: every act says so, memory keeps it, and it is saved when there is room', async () => {
-    const day: Recipe[] = [add('a'), rename('a', 'x'), add('b'), (d) => void delete d.pieces.a, rename('b', 'y')];
+    const hours = Array.from({ length: long ? 100 : 1 }, (_, i): Recipe[] => [
+      add(`a${i}`),
+      rename(`a${i}`, 'x'),
+      add(`b${i}`),
+      (d) => void delete d.pieces[`a${i}`],
+      rename(`b${i}`, `y${i}`),
+    ]);
+    const day = hours.flat();
+    let failures = 0;
     for (let failing = 0; failing < day.length; failing += 1) {
       const { tab, retries } = await browser();
       const { store, log } = await tab();
@@ -339,7 +375,10 @@ describe('what goes wrong', () => {
       for (const [i, recipe] of day.entries()) {
         store.transact(`Edit ${i}`, recipe);
         await store.idle();
-        if (i === failing) expect(store.get().save.status).toBe('failed');
+        if (i === failing) {
+          expect(store.get().save.status).toBe('failed');
+          failures += 1;
+        }
       }
       while (store.unsafe()) {
         retries.at(-1)!();
@@ -347,8 +386,12 @@ describe('what goes wrong', () => {
       }
       const { store: again } = await tab();
       await again.open('w');
-      expect([names(again), bytes(again)]).toEqual([['y'], bytes(store)]);
+      expect(bytes(again)).toBe(bytes(store));
+      expect(names(again)).toEqual(hours.map((_, i) => `y${i}`));
     }
+    expect(failures).toBe(day.length);
+    if (long)
+      console.info(`Full disk: at each of ${failures} writes of a session once; each was said, kept, and made good.`);
   });
 
   it('an undo whose record was set aside is dropped and said, and later edits are saved', async () => {

@@ -371,7 +371,7 @@ export class WorkshopStore {
     this.set({ workshop, save: this.saveNow() });
   }
 
-  /** An edit worked out on what is there now; null where it no longer fits or changes nothing, which is said. */
+  /** An edit worked out on what is there now; null where it no longer fits, which is said, or where all of it is there already. */
   private redoEdit(edit: Edit, on: Workshop): Edit | null {
     if (edit.on === on) return edit;
     try {

@@ -132,6 +132,27 @@ test('a record that cannot be read is set aside and can be downloaded; the rest 
   await expect(page.getByRole('alert')).toBeHidden();
 });
 
+test('a browser that has lost its files says so, by name, and not as if it were a first visit', async ({ page }) => {
+  await openFresh(page);
+  await page.getByRole('button', { name: 'New workshop' }).click();
+  await expect(page.getByText('A new, empty workshop.')).toBeVisible();
+  await page.goto('/api/health');
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const gone = indexedDB.deleteDatabase('cosmesis');
+        gone.onsuccess = () => resolve();
+        gone.onerror = () => reject(gone.error);
+      }),
+  );
+  await page.goto('/');
+  const alert = page.getByRole('alert').filter({ hasText: 'has lost its files' });
+  await expect(alert).toContainText('“My workshop”');
+  await page.reload();
+  await expect(page.getByRole('article')).toBeVisible();
+  await expect(alert).toBeHidden();
+});
+
 test('never a blank page: a part that fails to load leaves a way to save the data', async ({ page }) => {
   await page.route(/assets\/Plan-/, (route) => route.abort());
   await openFresh(page);

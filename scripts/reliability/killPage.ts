@@ -77,6 +77,7 @@ const { workshop, setAside, notices, readOnly } = store.get();
 await tell('/opened', {
   hash: hashOf(workshop!),
   known,
+  head: (await log.heads()).map((h) => [h.rev, h.position]),
   complaints: [...setAside.map((s) => s.why), ...notices.map((n) => n.text), ...(readOnly ? [readOnly] : [])],
 });
 

@@ -29,14 +29,36 @@ const counts = { kills: 0, whileOpening: 0, deeds: 0, acknowledged: 0, missing: 
 let heardOpened: () => void = () => {};
 let opening = false;
 
-function opened({ hash, known, complaints }: { hash: string; known: boolean; complaints: string[] }): void {
+/** Every state ever told, with the round it was told in: for saying what was found, where it should not have been. */
+const everTold = new Map<string, number>();
+let lastHead: unknown = null;
+
+/** What a browser says of what it found. */
+interface Opened {
+  hash: string;
+  known: boolean;
+  complaints: string[];
+  head: unknown;
+}
+
+function opened({ hash, known, complaints, head }: Opened): void {
   counts.complaints += complaints.length;
   for (const c of complaints) console.error(`  said on opening: ${c}`);
   if (known || states.length > 0) {
     const at = states.lastIndexOf(hash);
-    if (states.length > 0 && at < 0) counts.half += 1;
-    else if (at < saved) counts.missing += 1;
+    if (states.length > 0 && at < 0) {
+      counts.half += 1;
+      const earlier = everTold.get(hash);
+      console.error(
+        `  round ${counts.kills}: found ${hash} at ${JSON.stringify(head)}, which was ${earlier === undefined ? 'never told' : `told in round ${earlier}`}; told were ${states.length}, saved up to ${saved}, by ${JSON.stringify(lastHead)}`,
+      );
+    } else if (at < saved) {
+      counts.missing += 1;
+      console.error(`  round ${counts.kills}: found ${at} of ${states.length}, saved up to ${saved}`);
+    }
   }
+  lastHead = head;
+  everTold.set(hash, counts.kills);
   states = [hash];
   saved = 0;
   heardOpened();
@@ -67,10 +89,15 @@ const server = createServer((request, response) => {
     if (path === '/opened') opened(body);
     if (path === '/intend') {
       states.push(...body.hashes);
+      for (const hash of body.hashes) everTold.set(hash, counts.kills);
       counts.deeds += body.hashes.length;
     }
     if (path === '/saved') {
       saved = states.lastIndexOf(body.hash);
+      if (saved < 0) {
+        counts.half += 1;
+        console.error(`  round ${counts.kills}: saved is ${body.hash}, which was never told`);
+      }
       counts.acknowledged += body.count;
     }
   });

@@ -253,7 +253,8 @@ export class WorkshopStore {
     for (const listener of this.listeners) listener();
   }
 
-  private say(text: string): void {
+  /** Says something that has to be known, until it is dismissed. */
+  say(text: string): void {
     if (this.state.notices.some((n) => n.text === text)) return;
     this.set({ notices: [...this.state.notices, { id: this.around.newId(), text }] });
   }

@@ -2,7 +2,7 @@ import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/work
 import { callCore, mirrorWorkshop } from '../workers/callCore';
 import { OperationLog } from './OperationLog';
 import { theBook } from './useSummaries';
-import { type Surroundings, type Unsaved, WorkshopStore } from './WorkshopStore';
+import { type StoreState, type Surroundings, type Unsaved, WorkshopStore } from './WorkshopStore';
 
 const timeZone = (): string => Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
 
@@ -70,6 +70,33 @@ function otherTabs(): Surroundings['channel'] {
   return tabs;
 }
 
+const listKey = 'workshops';
+
+/** Workshops that the browser had when it was last asked: kept in another store of it, which is not lost with the first. */
+const knownWorkshops = (): { id: string; name: string }[] => {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(listKey) ?? '[]');
+    return Array.isArray(kept) ? kept : [];
+  } catch {
+    return [];
+  }
+};
+
+function noteWorkshops(heads: StoreState['heads']): void {
+  try {
+    localStorage.setItem(listKey, JSON.stringify(heads.map((h) => ({ id: h.workshopId, name: h.name }))));
+  } catch {
+    // Without the list a loss is not noticed; nothing else depends on it.
+  }
+}
+
+/** A browser that finds its files damaged, after a crash for one, may begin anew and say nothing. Then this is said here. */
+function sayWhatIsLost(store: WorkshopStore, lost: readonly { id: string; name: string }[]): void {
+  if (lost.length === 0) return;
+  const names = lost.map((w) => `“${w.name}”`).join(', ');
+  store.say(`This browser has lost its files of ${names}. Bring back what was exported last, under Workshop.`);
+}
+
 /** Opens the store: the workshop used last, or the demo on a first visit. */
 export async function openStore(): Promise<WorkshopStore> {
   const log = await OperationLog.open();
@@ -94,9 +121,19 @@ export async function openStore(): Promise<WorkshopStore> {
     if (opened.unsafe()) event.preventDefault();
   });
   const heads = await log.heads();
+  const lost = knownWorkshops().filter((w) => !heads.some((h) => h.workshopId === w.id));
   const last = await log.currentId();
   const id = heads.some((h) => h.workshopId === last) ? last : heads[0]?.workshopId;
   if (id === undefined) await opened.adopt(await freshDemo());
   else await opened.open(id);
+  sayWhatIsLost(opened, lost);
+  let noted: unknown = null;
+  const note = () => {
+    const now = opened.get().heads;
+    if (now !== noted) noteWorkshops(now);
+    noted = now;
+  };
+  note();
+  opened.subscribe(note);
   return opened;
 }

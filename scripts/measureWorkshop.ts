@@ -1,0 +1,218 @@
+// How a full workshop feels: 2,000 pieces with 50,000 log rows brought in, opened, looked at and typed into; and the demo edited.
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { demoWorkshop } from '@cosmesis/core/demo';
+import { planOf } from '@cosmesis/core/finishing';
+import { type Piece, type Workshop, writeWorkshopFile } from '@cosmesis/core/workshop';
+import type { Page } from '@playwright/test';
+import { withBrowser } from './withBrowser';
+
+const nowMin = Math.floor(Date.now() / 60_000);
+const demo = demoWorkshop(nowMin, 'Europe/London');
+const like = Object.values(demo.pieces);
+const dayMs = 24 * 60 * 60_000;
+
+/** A piece as it stands in a workshop that has been at work for years: most are done, some wait. */
+function pieceOfYears(i: number, rows: number): Piece {
+  const piece = { ...like[i % like.length]!, id: `piece-${i}`, name: `Piece ${i}`, log: [] };
+  const { steps } = planOf(piece, demo);
+  const beganMs = nowMin * 60_000 - ((i % 700) + 5) * dayMs;
+  const log = Array.from({ length: rows }, (_, n) => {
+    const step = steps[n % steps.length]!;
+    const doneAt = new Date(beganMs + n * 60 * 60_000).toISOString();
+    const id = n < steps.length ? step.id : `${step.id}/again-${n}`;
+    return {
+      id,
+      step: { ...step, id },
+      startedAt: null,
+      doneAt,
+      actualL: null,
+      air: null,
+      note: 'as planned',
+      planned: null,
+    };
+  });
+  return { ...piece, log };
+}
+const workshopOf = (pieces: number, rows: number): Workshop => ({
+  ...demo,
+  id: `years-${pieces}`,
+  settings: { ...demo.settings, name: `Workshop of ${pieces} pieces`, demo: false },
+  pieces: Object.fromEntries(
+    Array.from({ length: pieces }, (_, i) => pieceOfYears(i, rows)).map((piece) => [piece.id, piece]),
+  ),
+});
+
+const scratch = mkdtempSync(join(tmpdir(), 'cosmesis-bench-'));
+const say = (what: string, ms: number, wanted: string) =>
+  console.log(`${what}: ${Math.round(ms)} ms (${wanted} wanted)`);
+
+/** Counts, in the page, how long single tasks hold it up, and what a key costs until the page is free again. */
+const watch = () => {
+  const seen = { longest: 0, keys: [] as number[] };
+  (globalThis as unknown as { seen: typeof seen }).seen = seen;
+  new PerformanceObserver((list) => {
+    for (const e of list.getEntries()) seen.longest = Math.max(seen.longest, e.duration);
+  }).observe({ entryTypes: ['longtask'] });
+  addEventListener(
+    'keydown',
+    () => {
+      const start = performance.now();
+      const { port1, port2 } = new MessageChannel();
+      port1.onmessage = () => seen.keys.push(performance.now() - start);
+      addEventListener('input', () => port2.postMessage(0), { once: true });
+    },
+    { capture: true },
+  );
+};
+const longest = (page: Page) =>
+  page.evaluate(() => {
+    const { seen } = globalThis as unknown as { seen: { longest: number } };
+    const ms = seen.longest;
+    seen.longest = 0;
+    return ms;
+  });
+const keysMs = async (page: Page): Promise<[median: number, worst: number]> => {
+  const keys = await page.evaluate(() => (globalThis as unknown as { seen: { keys: number[] } }).seen.keys);
+  keys.sort((a, b) => a - b);
+  return [keys[Math.floor(keys.length / 2)] ?? Number.NaN, keys.at(-1) ?? Number.NaN];
+};
+const timed = async (work: () => Promise<unknown>): Promise<number> => {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+};
+
+async function bringIn(page: Page, base: string, workshop: Workshop, rows: number): Promise<void> {
+  const path = join(scratch, `${workshop.id}.json`);
+  const text = writeWorkshopFile(workshop, new Date().toISOString().replace('Z', '+00:00'));
+  writeFileSync(path, text);
+  await page.goto(`${base}/workshop`);
+  const input = page.getByLabel('Import a file');
+  await input.waitFor();
+  await longest(page);
+  const ms = await timed(async () => {
+    await input.setInputFiles(path);
+    await page.getByText(`${workshop.settings.name} opened.`).waitFor({ timeout: 180_000 });
+  });
+  const pieces = Object.keys(workshop.pieces).length;
+  console.log(
+    `${pieces} pieces, ${rows} log rows, ${Math.round(text.length / 1e6)} MB: brought in within ${Math.round(ms)} ms; longest task of the page ${Math.round(await longest(page))} ms.`,
+  );
+}
+
+async function typeNote(page: Page, words: string): Promise<[number, number]> {
+  const note = page.getByLabel('Note', { exact: true }).last();
+  await note.click();
+  await page.evaluate(() => {
+    (globalThis as unknown as { seen: { keys: number[] } }).seen.keys = [];
+  });
+  await note.pressSequentially(words, { delay: 60 });
+  return keysMs(page);
+}
+
+/** From the press that changes a step to the frame in which its litres are other ones. */
+async function editToPixelMs(page: Page): Promise<number> {
+  const step = page.getByRole('region', { name: 'Step', exact: true });
+  const method = step.getByLabel('Method');
+  await method.selectOption({ label: 'brush' });
+  await page.waitForTimeout(500);
+  const times: number[] = [];
+  for (const label of ['HVLP gun', 'brush', 'HVLP gun', 'brush', 'HVLP gun', 'brush', 'HVLP gun']) {
+    const shown = step.getByRole('button', { name: /Show working: .*one coat/ });
+    const before = await shown.textContent();
+    await page.evaluate((text) => {
+      const w = globalThis as unknown as { edit: { start: number; ms: number } };
+      w.edit = { start: 0, ms: 0 };
+      addEventListener('change', () => (w.edit.start = performance.now()), { once: true, capture: true });
+      const observer = new MutationObserver(() => {
+        const now = document.querySelector('section[aria-label="Step"] [aria-label*="one coat"]');
+        if (w.edit.start === 0 || !now || now.textContent === text) return;
+        observer.disconnect();
+        requestAnimationFrame(() => setTimeout(() => (w.edit.ms = performance.now() - w.edit.start)));
+      });
+      observer.observe(document.body, { subtree: true, childList: true, characterData: true });
+    }, before);
+    await method.selectOption({ label });
+    await page.waitForFunction(() => (globalThis as unknown as { edit: { ms: number } }).edit.ms > 0);
+    times.push(await page.evaluate(() => (globalThis as unknown as { edit: { ms: number } }).edit.ms));
+  }
+  return times.sort((a, b) => a - b)[3]!;
+}
+
+await withBrowser(4192, async (browser, base) => {
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await page.addInitScript(watch);
+  await page.goto(`${base}/pieces/parcels-counter/plan`);
+  const stick = page.getByRole('list', { name: 'Top: step stick' });
+  await stick.getByRole('button', { name: /^clear 1/ }).click();
+  await page.getByRole('region', { name: 'Step', exact: true }).getByLabel('Method').waitFor();
+  say('Demo: an edit, from the press to the pixel', await editToPixelMs(page), 'under 50 ms');
+  const [key, worst] = await typeNote(page, 'Lighter than the sample, two coats');
+  console.log(`Demo: a key in a note ${key.toFixed(1)} ms, the worst ${worst.toFixed(1)} ms (under 8 ms wanted).`);
+
+  await bringIn(page, base, workshopOf(200, 10), 2000);
+  await page.goto(`${base}/products/waterborne-satin-clear`);
+  const group = page.getByRole('group', { name: /Next coat from, h/ });
+  await group.waitFor();
+  await longest(page);
+  await group.getByLabel('high').fill('9');
+  say(
+    '200 pieces: a sheet changed, from the pause to the first piece repainted',
+    await timed(async () => {
+      await group.getByLabel('high').press('Enter');
+      await group.getByText('your own').waitFor();
+    }),
+    'under 100 ms',
+  );
+  console.log(`  longest task of the page meanwhile ${Math.round(await longest(page))} ms.`);
+
+  await bringIn(page, base, workshopOf(2000, 25), 50_000);
+  say(
+    '2,000 pieces: opened',
+    await timed(async () => {
+      await page.goto(`${base}/`);
+      await page.getByRole('heading', { level: 1 }).first().waitFor();
+      await page.locator('main article, main .quiet').first().waitFor();
+    }),
+    'within 3,000 ms',
+  );
+  await page.waitForTimeout(3000);
+  await longest(page);
+  say(
+    '2,000 pieces: Pieces usable',
+    await timed(async () => {
+      await page.getByRole('link', { name: 'Pieces', exact: true }).click();
+      await page.locator('main a.name').first().waitFor();
+    }),
+    'within 1,000 ms',
+  );
+  say(
+    '2,000 pieces: Today usable',
+    await timed(async () => {
+      await page.getByRole('link', { name: 'Today', exact: true }).click();
+      await page.getByRole('heading', { level: 1 }).first().waitFor();
+    }),
+    'within 1,000 ms',
+  );
+  await page.getByRole('link', { name: 'Pieces', exact: true }).click();
+  say(
+    '2,000 pieces: a plan usable',
+    await timed(async () => {
+      await page.locator('main a.name').first().click();
+      await page
+        .getByRole('list', { name: /step stick/ })
+        .first()
+        .waitFor();
+    }),
+    'within 1,000 ms',
+  );
+  console.log(`  longest task of the page meanwhile ${Math.round(await longest(page))} ms.`);
+  await page.getByRole('link', { name: 'Survey' }).click();
+  const [far, farWorst] = await typeNote(page, 'Lighter than the sample, two coats');
+  console.log(
+    `2,000 pieces: a key in a note ${far.toFixed(1)} ms, the worst ${farWorst.toFixed(1)} ms (under 16 ms wanted).`,
+  );
+});
+rmSync(scratch, { recursive: true, force: true });

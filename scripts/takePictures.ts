@@ -46,6 +46,7 @@ await withBrowser(4188, async (browser, base) => {
     await page.goto(base + path);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.waitForLoadState('networkidle');
+    await page.getByText('Working out what is to be coated…').waitFor({ state: 'detached' });
     await page
       .getByText(/^Working (it|the alternatives) out…$/)
       .first()

@@ -56,7 +56,8 @@ export class SummaryBook {
     const other = workshop?.id !== this.workshop?.id;
     if (other) this.entries.clear();
     this.workshop = workshop;
-    if (other) this.tellSoon();
+    // How much there is to work out is known at once.
+    if (other) this.tell();
     if (!workshop) return;
     let gone = false;
     for (const id of this.entries.keys())

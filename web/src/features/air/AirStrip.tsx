@@ -4,7 +4,7 @@ import { formatTemperature, formatTemperatureDifference, minuteOf, type UnitSyst
 import type { Product, Reading, Workshop } from '@cosmesis/core/workshop';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNowMin } from '../../store/useNowMin';
-import { useDraws } from '../../store/useSummaries';
+import { useDraws, useSummaries } from '../../store/useSummaries';
 import { useParts, useWorkshopPart } from '../../store/useWorkshop';
 import { duration } from '../../ui/formatTime';
 
@@ -46,23 +46,27 @@ const short = (p: Product): string => p.name.split(',')[0]!;
 function Verdicts({
   reading,
   products,
+  missing,
   system,
 }: {
   reading: Reading;
   products: readonly Product[];
+  /** Pieces whose coats are not worked out yet. */
+  missing: number;
   system: UnitSystem;
 }) {
   const held = products.map((p) => ({ p, breaches: airVerdict(p.air, reading).breaches }));
   const may = held.filter((x) => x.breaches.length === 0);
   const not = held.filter((x) => x.breaches.length > 0);
-  if (products.length === 0) return <span>No coats are planned yet.</span>;
+  if (products.length === 0)
+    return <span>{missing > 0 ? 'Working out what is to be coated…' : 'No coats are planned yet.'}</span>;
   return (
     <>
       {may.length > 0 && (
         <span className="may">
           Within the label’s limits:{' '}
           {not.length === 0
-            ? `all ${may.length} coats planned`
+            ? `${missing > 0 ? '' : 'all '}${may.length} coats planned${missing > 0 ? ' so far' : ''}`
             : may
                 .slice(0, 3)
                 .map((x) => short(x.p))
@@ -84,6 +88,7 @@ function Verdicts({
 export function AirStrip() {
   const { settings, readings } = useParts('settings', 'readings');
   const ahead = useProductsAhead();
+  const { missing } = useSummaries();
   const nowMin = useNowMin();
   const [asking, setAsking] = useState(false);
   const system = settings.unitSystem;
@@ -130,7 +135,7 @@ export function AirStrip() {
         {reading && ageMin > oldReadingMin ? (
           <span className="maynot">This reading is {duration(ageMin)} old: press it and type a new one.</span>
         ) : (
-          reading && <Verdicts reading={reading} products={ahead} system={system} />
+          reading && <Verdicts reading={reading} products={ahead} missing={missing} system={system} />
         )}
       </div>
       {asking && (

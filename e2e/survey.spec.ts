@@ -147,3 +147,18 @@ test('a look carries more, a step of one’s own stays, and a step is dragged to
   await page.mouse.up();
   await expect(page.getByText(/Top: wash down and degrease, before carcass: wash down and degrease/)).toBeVisible();
 });
+
+test('a note typed letter by letter is one change, taken back by one undo, and nothing of it is lost by a reload', async ({
+  page,
+}) => {
+  await openFresh(page, '/pieces/ticket-cupboard/survey');
+  const note = page.getByRole('region', { name: 'Name and note' }).getByLabel('Note');
+  const before = await note.inputValue();
+  await note.pressSequentially('Lighter than the sample, two coats on');
+  await page.reload();
+  await expect(note).toHaveValue(`Lighter than the sample, two coats on${before}`);
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Undone: note.')).toBeVisible();
+  await expect(note).toHaveValue(before);
+});

@@ -29,4 +29,8 @@ describe('woodMoistureFrac', () => {
     for (const bad of [0, 1.2, Number.NaN]) expect(() => woodMoistureFrac(20, bad)).toThrow('relHumFrac');
     expect(() => woodMoistureFrac(Number.NaN, 0.5)).toThrow('airTempC');
   });
+  it('covers -10 to 60 °C, both included, and nothing beyond', () => {
+    expect(woodMoistureFrac(-10, 0.5)).toBeGreaterThan(woodMoistureFrac(60, 0.5));
+    for (const tempC of [-10.1, 60.1, Number.NaN]) expect(() => woodMoistureFrac(tempC, 0.5)).toThrow('-10 to 60 °C');
+  });
 });

@@ -114,6 +114,8 @@ describe('worked by hand', () => {
     // Before the weighing at most 0.8 L can have gone, after it at most 0.6 L.
     expect(drawableL({ ledger }, '2026-11-02T12:00:00Z')).toBeCloseTo(0.8, 12);
     expect(drawableL({ ledger }, '2026-11-03T12:00:00Z')).toBeCloseTo(0.6, 12);
+    // Before anything came there was nothing to draw.
+    expect(drawableL({ ledger }, '2020-01-01T08:00:00Z')).toBe(0);
     expect(openedAt({ ledger, openedAt: null })).toBe('2026-11-02T08:00:00Z');
     expect(openedAt({ ledger: ledger.slice(0, 2), openedAt: null })).toBeNull();
   });

@@ -27,8 +27,9 @@ interface Entry {
 
 /** Pieces asked for at a time: what is on screen never waits long behind them. */
 const atATime = 8;
-/** The screen follows at most this often while many are worked out, ms. */
-const tellEveryMs = 250;
+/** The screen follows at most this often while some, or very many, are worked out, ms. */
+const tellEveryMs = { some: 250, many: 1000 };
+const many = 100;
 
 /**
  * Summaries of every piece of the workshop, worked out in the background, those first that are under way; again only where the
@@ -119,7 +120,7 @@ export class SummaryBook {
         this.telling = false;
         this.tell();
       },
-      this.book.byId.size === 0 ? 0 : tellEveryMs,
+      this.book.byId.size === 0 ? 0 : this.book.missing > many ? tellEveryMs.many : tellEveryMs.some,
     );
   }
 

@@ -146,8 +146,8 @@ test('a browser that has lost its files says so, by name, and not as if it were 
       }),
   );
   await page.goto('/');
-  const alert = page.getByRole('alert').filter({ hasText: 'has lost its files' });
-  await expect(alert).toContainText('“My workshop”');
+  const alert = page.getByRole('alert').filter({ hasText: 'no longer has' });
+  await expect(alert).toContainText('This browser no longer has “My workshop”:');
   await page.reload();
   await expect(page.getByRole('article')).toBeVisible();
   await expect(alert).toBeHidden();

@@ -4,6 +4,7 @@ import { checkPlan, houseOf, nothingAround, planOf, runPlan } from '@cosmesis/co
 import { buildFaces, shapeOf, shapeToDraw, zonesOf } from '@cosmesis/core/piece';
 import { typicalProducts } from '@cosmesis/core/products';
 import { needsOf, reckonPiece } from '@cosmesis/core/reckoning';
+import { keptWorkCalendar, scheduleInOrder } from '@cosmesis/core/schedule';
 import { buyList } from '@cosmesis/core/stock';
 import { seededRandom } from '@cosmesis/core/units';
 import { ownZoneIds, zoneIds } from '@cosmesis/core/workshop';
@@ -170,3 +171,36 @@ say(
   median(9, () => void buyList(needs, cans, shelf, nowMin)),
   'under 300 ms',
 );
+
+// Ten surfaces in turn: every step waits for the one ten places before, a third of them with a window, in shared air.
+for (const count of [250, 500, 1000]) {
+  const activities = Array.from({ length: count }, (_, i) => ({
+    id: `s${i}`,
+    handsOnMin: 10 + (i % 40),
+    divisible: i % 5 === 0,
+    fixed: null,
+    lags:
+      i < 10
+        ? []
+        : [
+            {
+              beforeId: `s${i - 10}`,
+              minMin: (i * 37) % 300,
+              maxMin: i % 3 === 0 ? ((i * 37) % 300) + 200 : null,
+              blocked: null,
+            },
+          ],
+    air: {
+      place: `zone-${i % 10}`,
+      openMin: i % 4 === 0 ? 60 : 0,
+      raises: i % 4 === 1 ? 'dust' : null,
+      lays: i % 4 === 0 ? 'paint' : null,
+    },
+  }));
+  const calendar = keptWorkCalendar(settings);
+  say(
+    `${count} steps laid out in time`,
+    median(5, () => void scheduleInOrder({ activities, nowMin }, calendar)),
+    count === 1000 ? 'under 300 ms' : '',
+  );
+}

@@ -1,4 +1,5 @@
 import type { Carrier, Hazard, Method, Piece, Product, ProductKind, Step, StepKindId, ZoneId } from '../workshop';
+import { blankStep } from './blankStep';
 import type { Phase } from './phases';
 import { stepKind } from './stepKinds';
 import { liesOnFilm, waitBetween } from './waitBetween';
@@ -134,17 +135,7 @@ export class ZoneChain {
       waitsFor.push({ stepId: coat.id, wait: waitBetween(coat, kind, productId) });
     }
     const step: Step = {
-      of: 1,
-      method: null,
-      grit: null,
-      byHand: false,
-      part: null,
-      count: 0,
-      lineM: 0,
-      fixedWaitMin: 0,
-      test: null,
-      faceIds: null,
-      areaFrac: 1,
+      ...blankStep,
       ...stepDetails,
       id: `${this.zoneId ?? 'piece'}/${kind}/${(this.counted.get(kind) ?? 0) + ordinal}`,
       zoneId: this.zoneId,

@@ -1,25 +1,12 @@
 import type { Step } from '../workshop';
+import { blankStep } from './blankStep';
 
 const lateScuffGrit = 320;
 
-const bare = (coat: Step): Omit<Step, 'id' | 'kind' | 'grit' | 'byHand' | 'reason' | 'waitsFor'> => ({
-  of: 1,
-  ordinal: 1,
-  productId: null,
-  method: null,
-  part: null,
-  count: 0,
-  lineM: 0,
-  fixedWaitMin: 0,
-  test: null,
-  faceIds: null,
-  areaFrac: 1,
-  zoneId: coat.zoneId,
-});
-
 /** The scuff that a coat needs when the window of the one before it has closed. Its id is the coat's with "scuff" behind it. */
 export const lateScuff = (coat: Step, beforeId: string, productName: string): Step => ({
-  ...bare(coat),
+  ...blankStep,
+  zoneId: coat.zoneId,
   id: `${coat.id}/scuff`,
   kind: 'scuff',
   grit: lateScuffGrit,
@@ -30,11 +17,10 @@ export const lateScuff = (coat: Step, beforeId: string, productName: string): St
 
 /** The dust removal between such a scuff and its coat. */
 export const dustAfter = (coat: Step, scuffId: string): Step => ({
-  ...bare(coat),
+  ...blankStep,
+  zoneId: coat.zoneId,
   id: `${coat.id}/de-dust`,
   kind: 'de-dust',
-  grit: null,
-  byHand: false,
   waitsFor: [{ stepId: scuffId, wait: 'none' }],
   reason: 'Dust left on the surface stands in the next coat.',
 });

@@ -1,5 +1,6 @@
 import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/workshop';
 import { callCore, mirrorWorkshop } from '../workers/callCore';
+import { demoId } from './demoId';
 import { OperationLog } from './OperationLog';
 import { theBook } from './useSummaries';
 import { type StoreState, type Surroundings, type Unsaved, WorkshopStore } from './WorkshopStore';
@@ -83,8 +84,10 @@ const knownWorkshops = (): { id: string; name: string }[] => {
 };
 
 function noteWorkshops(heads: StoreState['heads']): void {
+  // The demo is made anew.
+  const own = heads.filter((h) => h.workshopId !== demoId).map((h) => ({ id: h.workshopId, name: h.name }));
   try {
-    localStorage.setItem(listKey, JSON.stringify(heads.map((h) => ({ id: h.workshopId, name: h.name }))));
+    localStorage.setItem(listKey, JSON.stringify(own));
   } catch {
     // Without the list a loss is not noticed; nothing else depends on it.
   }
@@ -94,7 +97,9 @@ function noteWorkshops(heads: StoreState['heads']): void {
 function sayWhatIsLost(store: WorkshopStore, lost: readonly { id: string; name: string }[]): void {
   if (lost.length === 0) return;
   const names = lost.map((w) => `“${w.name}”`).join(', ');
-  store.say(`This browser has lost its files of ${names}. Bring back what was exported last, under Workshop.`);
+  store.say(
+    `This browser no longer has ${names}: what it had stored is gone. Import the file you exported last, under Workshop.`,
+  );
 }
 
 /** Opens the store: the workshop used last, or the demo on a first visit. */

@@ -289,7 +289,7 @@ export const substrateRules: readonly Rule[] = [
       'before',
       (s) => s.kind === 'clear' && s.ordinal === 1,
       (s, step, c) =>
-        step.productId === 'waterborne-gloss-clear' &&
+        productOf(c, step)?.sheen === 'gloss' &&
         materialOf(s.material).wood &&
         s.species.pore === 'open' &&
         !s.layers.some(

@@ -128,7 +128,7 @@ export default function Pieces() {
           label="Find a piece"
           value={wanted}
           onChange={(e) => setWanted(e.target.value)}
-          helperText={`${shown.length} of ${all}`}
+          helperText={wanted.trim() === '' ? `${all} pieces` : `${shown.length} of ${all}`}
           sx={{ maxWidth: 360 }}
         />
       )}

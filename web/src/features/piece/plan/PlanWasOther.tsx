@@ -1,16 +1,15 @@
 import { stepNameOf } from '@cosmesis/core/finishing';
 import { planDifference } from '@cosmesis/core/reckoning';
 import type { Piece, Step, Workshop } from '@cosmesis/core/workshop';
-import Accordion from '@mui/material/Accordion';
-import AccordionDetails from '@mui/material/AccordionDetails';
-import AccordionSummary from '@mui/material/AccordionSummary';
-import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { doDeed } from '../../../store/doDeed';
-import { useSettings, useWorkshopPart } from '../../../store/useWorkshop';
+import { useWorkshopPart } from '../../../store/useWorkshop';
 import { callCore } from '../../../workers/callCore';
 import type { Reckoned } from '../../../workers/Engine';
+
+/** Differences shown before more are asked for. */
+const shownAtFirst = 4;
 
 const productsOf = (w: Workshop) => w.products;
 
@@ -20,7 +19,7 @@ const productsOf = (w: Workshop) => w.products;
 export function PlanWasOther({ piece, reckoning }: { piece: Piece; reckoning: Reckoned }) {
   const products = useWorkshopPart(productsOf);
   const [seen, setSeen] = useState(false);
-  const { name } = useSettings();
+  const [all, setAll] = useState(false);
   const difference = planDifference(
     { log: piece.log, plannedBefore: piece.plannedBefore ?? reckoning.plannedBefore ?? undefined },
     reckoning.steps.filter((s) => !s.inserted).map((s) => s.step),
@@ -32,51 +31,48 @@ export function PlanWasOther({ piece, reckoning }: { piece: Piece; reckoning: Re
       .filter((w) => w !== null)
       .join(', ') || 'nothing';
   const count = came.length + gone.length + otherwise.length;
+  const lines = [
+    ...gone.map((id) => ({ id, text: `No longer: ${stepNameOf(id)}.` })),
+    ...came.map((s) => ({ id: s.id, text: `New: ${stepNameOf(s.id)}. ${s.reason}` })),
+    ...otherwise.map(({ step, was }) => ({
+      id: step.id,
+      text: `${stepNameOf(step.id)}: ${how(step)}, before ${how(was)}.`,
+    })),
+  ];
   return (
-    <Alert
-      severity="warning"
-      variant="outlined"
-      icon={false}
-      role="region"
-      aria-label="This plan was another one"
-      action={
-        <Button
-          variant="outlined"
-          onClick={() => {
-            setSeen(true);
-            void callCore('seePlan', [piece.id], { urgent: true, needs: [piece.id] });
-            if (piece.plannedBefore) doDeed('Seen: the plan was another one', { do: 'see-plan', pieceId: piece.id });
-          }}
-        >
-          Seen
-        </Button>
-      }
-    >
-      <b>
-        This plan is not what it was: {count} {count === 1 ? 'step differs' : 'steps differ'}.
-      </b>{' '}
-      Nothing was changed on the piece; this version of Cosmesis, or the shelf of {name}, gives another answer. Look at
-      it before you start.
-      <Accordion disableGutters elevation={0}>
-        <AccordionSummary>Step by step</AccordionSummary>
-        <AccordionDetails>
-          <ul>
-            {gone.map((id) => (
-              <li key={id}>No longer: {stepNameOf(id)}</li>
-            ))}
-            {came.map((s) => (
-              <li key={s.id}>
-                New: {stepNameOf(s.id)}. {s.reason}
-              </li>
-            ))}
-            {otherwise.map(({ step, was }) => (
-              <li key={step.id}>
-                {stepNameOf(step.id)}: {how(step)}, before {how(was)}
-              </li>
-            ))}
-          </ul>
-        </AccordionDetails>
-      </Accordion>
-    </Alert>
+    <section className="notice" aria-label="This plan has changed">
+      <div className="stack" style={{ flex: 1, gap: 10 }}>
+        <span>
+          <b>
+            This plan has changed: {count} {count === 1 ? 'step differs' : 'steps differ'}.
+          </b>{' '}
+          You changed nothing on the piece; a newer Cosmesis, or a change on the shelf, gives another plan. Look at it
+          before you start.
+        </span>
+        <ul style={{ margin: 0 }}>
+          {lines.slice(0, all ? lines.length : shownAtFirst).map((line) => (
+            <li key={line.id}>{line.text}</li>
+          ))}
+        </ul>
+        <div className="row">
+          <Button
+            variant="contained"
+            disableElevation
+            onClick={() => {
+              setSeen(true);
+              void callCore('seePlan', [piece.id], { urgent: true, needs: [piece.id] });
+              if (piece.plannedBefore) doDeed('Seen: the plan has changed', { do: 'see-plan', pieceId: piece.id });
+            }}
+          >
+            Seen
+          </Button>
+          {!all && lines.length > shownAtFirst && (
+            <Button variant="outlined" onClick={() => setAll(true)}>
+              All {lines.length}
+            </Button>
+          )}
+        </div>
+      </div>
+    </section>
   );
 }

@@ -132,24 +132,41 @@ test('a record that cannot be read is set aside and can be downloaded; the rest 
   await expect(page.getByRole('alert')).toBeHidden();
 });
 
-test('a browser that has lost its files says so, by name, and not as if it were a first visit', async ({ page }) => {
+test('a browser that empties its store loses nothing, and says so; one that loses all of it says what is gone, by name', async ({
+  page,
+}) => {
   await openFresh(page);
-  await page.getByRole('button', { name: 'New workshop' }).click();
-  await expect(page.getByText('A new, empty workshop.')).toBeVisible();
-  await page.goto('/api/health');
-  await page.evaluate(
-    () =>
-      new Promise<void>((resolve, reject) => {
+  await newWorkshop(page);
+  await oakChest(page);
+  const chest = page.getByLabel('Name', { exact: true });
+  await chest.fill('Left-luggage chest');
+  await chest.blur();
+  await expect(page.getByText('Not saved yet')).toBeHidden();
+  const lose = async (all: boolean) => {
+    await page.goto('/api/health');
+    await page.evaluate(async (copyToo) => {
+      await new Promise<void>((resolve, reject) => {
         const gone = indexedDB.deleteDatabase('cosmesis');
         gone.onsuccess = () => resolve();
         gone.onerror = () => reject(gone.error);
-      }),
-  );
-  await page.goto('/');
+      });
+      if (copyToo) await (await navigator.storage.getDirectory()).removeEntry('second-copy', { recursive: true });
+    }, all);
+    await page.goto('/pieces');
+  };
+  await lose(false);
+  await expect(page.getByRole('alert')).toContainText(/This browser had lost.*“My workshop”.*here again/);
+  await expect(page.getByRole('link', { name: 'Left-luggage chest' })).toBeVisible();
+  await lose(true);
   const alert = page.getByRole('alert').filter({ hasText: 'no longer has' });
   await expect(alert).toContainText('This browser no longer has “My workshop”:');
   await page.reload();
-  await expect(page.getByRole('article')).toBeVisible();
+  await expect(
+    page
+      .getByRole('article')
+      .or(page.getByRole('link', { name: 'Ticket-office cupboard' }))
+      .first(),
+  ).toBeVisible();
   await expect(alert).toBeHidden();
 });
 

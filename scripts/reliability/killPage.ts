@@ -5,6 +5,7 @@ import { planOf } from '@cosmesis/core/finishing';
 import { canonicalJson, type Workshop } from '@cosmesis/core/workshop';
 import { type Recipe, transact } from '../../web/src/store/Document';
 import { OperationLog } from '../../web/src/store/OperationLog';
+import { SecondCopy } from '../../web/src/store/SecondCopy';
 import { WorkshopStore } from '../../web/src/store/WorkshopStore';
 import { contentHash } from '../../web/src/workers/contentHash';
 
@@ -61,7 +62,10 @@ const recipeOf = (deed: Deed): Recipe => {
   };
 };
 
-const log = await OperationLog.open();
+const copy = await SecondCopy.open();
+if (!copy) throw new Error('no second copy');
+const log = await OperationLog.open('cosmesis', copy);
+const back = await log.putBackLost();
 const store = new WorkshopStore(log, {
   nowMs: () => Date.now(),
   channel: { onmessage: null, postMessage: () => {} },
@@ -78,6 +82,7 @@ await tell('/opened', {
   hash: hashOf(workshop!),
   known,
   head: (await log.heads()).map((h) => [h.rev, h.position]),
+  lost: log.lost ?? (back.length > 0 ? 'put back from the second copy' : null),
   complaints: [...setAside.map((s) => s.why), ...notices.map((n) => n.text), ...(readOnly ? [readOnly] : [])],
 });
 
@@ -115,5 +120,7 @@ for (;;) {
     else store.transact('Deed', act);
   await store.idle();
   if (store.get().save.status !== 'saved') throw new Error('not saved');
+  // As the worker does at rest, beside the next deeds.
+  if (Math.random() < 0.1) void log.copyWhole('demo');
   await tell('/saved', { count: hashes.length, hash: hashOf(store.get().workshop!) });
 }

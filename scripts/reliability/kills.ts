@@ -1,7 +1,7 @@
 // Kills a real Chromium with its store on disk, again and again, in the middle of random deeds: what it had said to be saved is
 // there when the next one opens, and what is there is a state the workshop was in, not half of one.
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -39,10 +39,13 @@ interface Opened {
   known: boolean;
   complaints: string[];
   head: unknown;
+  /** What the browser says of having begun anew. */
+  lost: string | null;
 }
 
-function opened({ hash, known, complaints, head }: Opened): void {
+function opened({ hash, known, complaints, head, lost }: Opened): void {
   counts.complaints += complaints.length;
+  if (lost) console.error(`  round ${counts.kills}: the browser began anew: ${lost}`);
   for (const c of complaints) console.error(`  said on opening: ${c}`);
   if (known || states.length > 0) {
     const at = states.lastIndexOf(hash);
@@ -50,6 +53,7 @@ function opened({ hash, known, complaints, head }: Opened): void {
       counts.half += 1;
       const earlier = everTold.get(hash);
       console.error(
+        filesFound,
         `  round ${counts.kills}: found ${hash} at ${JSON.stringify(head)}, which was ${earlier === undefined ? 'never told' : `told in round ${earlier}`}; told were ${states.length}, saved up to ${saved}, by ${JSON.stringify(lastHead)}`,
       );
     } else if (at < saved) {
@@ -120,7 +124,25 @@ const launch = (): ChildProcess =>
   );
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
+/** The files of the browser's store, as the last one left them: for finding out why it began anew. */
+let filesFound = '';
+const listFiles = (): string => {
+  const folder = join(scratch, 'profile', 'Default', 'IndexedDB');
+  try {
+    const files = readdirSync(folder, { recursive: true, withFileTypes: true }).filter((f) => f.isFile());
+    const lines = files.map((f) => {
+      const path = join(f.parentPath, f.name);
+      const text = /^(CURRENT|LOG)/.test(f.name) ? readFileSync(path, 'utf8') : '';
+      return `${statSync(path).size} ${f.name} ${text}`;
+    });
+    return lines.join('\n');
+  } catch (error) {
+    return String(error);
+  }
+};
+
 for (let round = 0; round < rounds; round += 1) {
+  filesFound = listFiles();
   const isOpen = new Promise<void>((resolve) => {
     heardOpened = resolve;
   });

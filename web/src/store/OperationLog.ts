@@ -1,6 +1,7 @@
 import { schemaVersion } from '@cosmesis/core/workshop';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { Patch } from 'immer';
+import type { SecondCopy, Whole } from './SecondCopy';
 
 /** Kinds of records of a workshop. */
 export type RecordKind = 'settings' | 'piece' | 'product' | 'reading' | 'container' | 'mix' | 'supply';
@@ -84,6 +85,12 @@ const storeVersion = 2;
 const everyOf = (workshopId: string) => IDBKeyRange.bound([workshopId, 0], [workshopId, Number.MAX_SAFE_INTEGER]);
 const everyAnswerOf = (workshopId: string) => IDBKeyRange.bound([workshopId, ''], [workshopId, '\uffff']);
 
+/** Chromium says in the event of an upgrade that it began anew, because it could not read its files; other browsers say nothing. */
+const lossSaid = (event: Event): string | null => {
+  const { dataLoss, dataLossMessage } = event as Event & { dataLoss?: string; dataLossMessage?: string };
+  return dataLoss && dataLoss !== 'none' ? (dataLossMessage ?? dataLoss) : null;
+};
+
 /** What one act writes, all or nothing. */
 export interface Act {
   /** The head as it shall be; its rev is one more than the one the act was worked out on. */
@@ -110,13 +117,21 @@ export class OperationLog {
     private readonly db: IDBPDatabase<Schema>,
     /** The store was made by a newer version of this program: it is only read. */
     readonly readOnly: boolean,
+    /** What the browser says of having thrown away what it could not read of the store; null: nothing. */
+    readonly lost: string | null,
+    private readonly copy: SecondCopy | null,
   ) {}
 
-  /** Opens the store, and brings an older one up to date. One of a newer program is opened to be read. */
-  static async open(name = 'cosmesis'): Promise<OperationLog> {
+  /**
+   * Opens the store, and brings an older one up to date. One of a newer program is opened to be read.
+   * @param copy where every act is copied to; null: nowhere
+   */
+  static async open(name = 'cosmesis', copy: SecondCopy | null = null): Promise<OperationLog> {
+    let lost: string | null = null;
     try {
       const db = await openDB<Schema>(name, storeVersion, {
-        upgrade(fresh, from) {
+        upgrade(fresh, from, _to, _tx, event) {
+          lost = lossSaid(event);
           if (from < 1) {
             fresh.createObjectStore('heads', { keyPath: 'workshopId' });
             fresh
@@ -131,10 +146,10 @@ export class OperationLog {
         // A newer tab wants to bring the store up to date: this one lets go, and asks to be reloaded at its next act.
         blocking: (_current, _blocked, event) => (event.target as IDBDatabase | null)?.close(),
       });
-      return new OperationLog(db, false);
+      return new OperationLog(db, false, lost, copy);
     } catch (error) {
       if (!(error instanceof Error && error.name === 'VersionError')) throw error;
-      return new OperationLog(await openDB<Schema>(name), true);
+      return new OperationLog(await openDB<Schema>(name), true, null, null);
     }
   }
 
@@ -165,8 +180,16 @@ export class OperationLog {
    * dealt with before the next is asked for, so that a large workshop holds up nothing else.
    */
   async readEach(workshopId: string, onPage: (records: StoredRecord[]) => void): Promise<Head | undefined> {
-    const tx = this.db.transaction(['heads', 'records']);
+    return (await this.readAll(workshopId, onPage))?.head;
+  }
+
+  private async readAll(
+    workshopId: string,
+    onPage: (records: StoredRecord[]) => void,
+  ): Promise<{ head: Head; changes: StoredChange[] } | undefined> {
+    const tx = this.db.transaction(['heads', 'records', 'changes']);
     const head = await tx.objectStore('heads').get(workshopId);
+    const changes = this.copy ? await tx.objectStore('changes').getAll(everyOf(workshopId)) : [];
     let from: IDBValidKey = [workshopId];
     for (;;) {
       const range = IDBKeyRange.bound(from, [workshopId, []], true);
@@ -177,7 +200,7 @@ export class OperationLog {
       from = [workshopId, last.kind, last.id];
     }
     await tx.done;
-    return head;
+    return head && { head, changes };
   }
 
   /** Revisions at which records were last written; undefined: there is no such record. */
@@ -232,6 +255,7 @@ export class OperationLog {
       ],
       () => Promise.all([log.get([workshopId, position]), log.get([workshopId, position + 1])]),
     );
+    await this.copy?.act({ head, put, remove, changes, forgetAfter }).catch(() => {});
     return { ok: true, undoLabel: last?.label ?? null, redoLabel: next?.label ?? null };
   }
 
@@ -256,14 +280,16 @@ export class OperationLog {
       deletedAt: null,
     };
     const records = tx.objectStore('records');
+    const all = recordsAt(head.rev);
     await settled(tx, () => [
       ...recordKeys.map((key) => () => records.delete(key)),
       ...asideKeys.map((key) => () => tx.objectStore('setAside').delete(key)),
       () => tx.objectStore('changes').delete(everyOf(workshopId)),
       () => tx.objectStore('answers').delete(everyAnswerOf(workshopId)),
-      ...recordsAt(head.rev).map((r) => () => records.put(r)),
+      ...all.map((r) => () => records.put(r)),
       () => tx.objectStore('heads').put(head),
     ]);
+    void this.copy?.whole(head, [], [JSON.stringify(all)]).catch(() => {});
     return head;
   }
 
@@ -282,6 +308,60 @@ export class OperationLog {
       () => tx.objectStore('answers').delete(everyAnswerOf(workshopId)),
       ...(head ? [() => tx.objectStore('heads').put({ ...head, rev: head.rev + 1, position: 0, deletedAt: at })] : []),
     ]);
+    await this.copy?.forget(workshopId);
+  }
+
+  /** Copies a workshop whole where its second copy wants it; a copy that cannot be made now is made the next time. */
+  async copyWhole(workshopId: string): Promise<void> {
+    const head = await this.head(workshopId);
+    if (!this.copy || !head || head.deletedAt || !(await this.copy.wantsWhole(head))) return;
+    const pages: string[] = [];
+    const read = await this.readAll(workshopId, (records) => pages.push(JSON.stringify(records)));
+    if (read && !read.head.deletedAt) await this.copy.whole(read.head, read.changes, pages);
+  }
+
+  /**
+   * Puts back, from the second copy, what the browser no longer has of what was written, as of its last act.
+   * @returns the heads of the workshops that were put back
+   */
+  async putBackLost(): Promise<Head[]> {
+    const back: Head[] = [];
+    for (const workshopId of (await this.copy?.workshops()) ?? []) {
+      // What was copied was written before: a copy that is ahead tells of a store that fell back.
+      const upTo = await this.copy!.upTo(workshopId);
+      const head = await this.head(workshopId);
+      if (head?.deletedAt) await this.copy!.forget(workshopId);
+      else if (upTo !== null && upTo > (head?.rev ?? -1)) {
+        const whole = await this.copy!.read(workshopId);
+        const fresh = whole && (await this.putBack(whole));
+        if (fresh) back.push(fresh);
+      }
+    }
+    return back;
+  }
+
+  /** Writes a workshop as it was copied, in place of what is there of it, with what can be undone; null: the store is not behind. */
+  private async putBack({ head, records, changes }: Whole): Promise<Head | null> {
+    const { workshopId } = head;
+    const [stores, how] = [['heads', 'records', 'changes'] as const, { durability: 'strict' } as const];
+    const tx = this.db.transaction(stores, 'readwrite', how);
+    const onDisk = await tx.objectStore('heads').get(workshopId);
+    if (onDisk && onDisk.rev >= head.rev) {
+      await tx.done;
+      return null;
+    }
+    const keys = await tx.objectStore('records').index('workshop').getAllKeys(workshopId);
+    // A revision that no act ever had: whatever is left of a longer row cannot be taken for what follows.
+    const fresh: Head = { ...head, rev: head.rev + mostChanges };
+    await settled(tx, () => [
+      ...keys.map((key) => () => tx.objectStore('records').delete(key)),
+      () => tx.objectStore('changes').delete(everyOf(workshopId)),
+      ...records.map((r) => () => tx.objectStore('records').put(r)),
+      ...changes.map((c) => () => tx.objectStore('changes').put(c)),
+      () => tx.objectStore('heads').put(fresh),
+    ]);
+    await this.copy?.whole(fresh, changes, [JSON.stringify(records)]).catch(() => {});
+    return fresh;
   }
 
   /** Answers kept of a workshop. */

@@ -1,7 +1,8 @@
 import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/workshop';
 import { callCore, mirrorWorkshop } from '../workers/callCore';
 import { demoId } from './demoId';
-import { OperationLog } from './OperationLog';
+import { type Head, OperationLog } from './OperationLog';
+import { SecondCopy } from './SecondCopy';
 import { theBook } from './useSummaries';
 import { type StoreState, type Surroundings, type Unsaved, WorkshopStore } from './WorkshopStore';
 
@@ -93,18 +94,38 @@ function noteWorkshops(heads: StoreState['heads']): void {
   }
 }
 
+const quoted = (names: readonly string[]): string => new Intl.ListFormat('en-GB').format(names.map((n) => `“${n}”`));
+
 /** A browser that finds its files damaged, after a crash for one, may begin anew and say nothing. Then this is said here. */
 function sayWhatIsLost(store: WorkshopStore, lost: readonly { id: string; name: string }[]): void {
   if (lost.length === 0) return;
-  const names = lost.map((w) => `“${w.name}”`).join(', ');
   store.say(
-    `This browser no longer has ${names}: what it had stored is gone. Import the file you exported last, under Workshop.`,
+    `This browser no longer has ${quoted(lost.map((w) => w.name))}: what it had stored is gone. Import the file you exported last, under Workshop.`,
   );
+}
+
+function sayWhatIsBack(store: WorkshopStore, back: readonly Head[]): void {
+  if (back.length === 0) return;
+  const again = back.length === 1 ? 'It is here again, as it was' : 'They are here again, as they were';
+  store.say(
+    `This browser had lost ${quoted(back.map((h) => h.name))}. ${again} after the last change that was saved. Export a file under Workshop too, and keep it elsewhere.`,
+  );
+}
+
+/** Asks the browser, once, not to throw its files away when room gets short: as soon as there is something of one's own. */
+function askToKeep(store: WorkshopStore): void {
+  const stop = store.subscribe(() => {
+    const { workshop, save } = store.get();
+    if (!workshop || workshop.settings.demo || save.status !== 'saving') return;
+    stop();
+    navigator.storage?.persist?.().catch(() => {});
+  });
 }
 
 /** Opens the store: the workshop used last, or the demo on a first visit. */
 export async function openStore(): Promise<WorkshopStore> {
-  const log = await OperationLog.open();
+  const log = await OperationLog.open('cosmesis', await SecondCopy.open());
+  const back = await log.putBackLost();
   const opened = new WorkshopStore(log, {
     nowMs: () => Date.now(),
     channel: otherTabs(),
@@ -128,10 +149,13 @@ export async function openStore(): Promise<WorkshopStore> {
   const heads = await log.heads();
   const lost = knownWorkshops().filter((w) => !heads.some((h) => h.workshopId === w.id));
   const last = await log.currentId();
-  const id = heads.some((h) => h.workshopId === last) ? last : heads[0]?.workshopId;
+  const first = heads.find((h) => !h.demo) ?? heads[0];
+  const id = heads.some((h) => h.workshopId === last) ? last : first?.workshopId;
   if (id === undefined) await opened.adopt(await freshDemo());
   else await opened.open(id);
+  sayWhatIsBack(opened, back);
   sayWhatIsLost(opened, lost);
+  askToKeep(opened);
   let noted: unknown = null;
   const note = () => {
     const now = opened.get().heads;

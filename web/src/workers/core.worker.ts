@@ -1,5 +1,6 @@
 import { OperationLog } from '../store/OperationLog';
 import { recordsOf } from '../store/records';
+import { SecondCopy } from '../store/SecondCopy';
 import { type Disk, Engine, type KeptAnswer } from './Engine';
 import type { FromWorker, ToWorker } from './protocol';
 
@@ -7,7 +8,7 @@ declare const __CODE_VERSION__: string;
 
 let opened: Promise<OperationLog> | undefined;
 const log = (): Promise<OperationLog> => {
-  opened ??= OperationLog.open();
+  opened ??= SecondCopy.open().then((copy) => OperationLog.open('cosmesis', copy));
   return opened;
 };
 
@@ -29,17 +30,25 @@ const disk: Disk = {
 const engine = new Engine(__CODE_VERSION__, disk);
 const tell = (message: FromWorker): void => postMessage(message);
 
-/** Kept answers are written when nothing was asked for a while, ms. */
+/** Answers are kept, and the workshop copied, when nothing was asked for a while, ms. */
 const restMs = 1500;
 let rest: ReturnType<typeof setTimeout> | undefined;
+let mirrored: string | null = null;
+async function useTheRest(): Promise<void> {
+  await engine.keepAnswers();
+  if (mirrored !== null) await (await log()).copyWhole(mirrored);
+}
 function restSoon(): void {
   clearTimeout(rest);
-  rest = setTimeout(() => void engine.keepAnswers().catch(() => {}), restMs);
+  // What cannot be written now is written at the next rest.
+  rest = setTimeout(() => void useTheRest().catch(() => {}), restMs);
 }
 
 addEventListener('message', ({ data }: MessageEvent<ToWorker>) => {
   if (data.type === 'changes') {
     engine.apply(data.changes);
+    mirrored = data.changes.workshopId;
+    restSoon();
     return;
   }
   const { id, name, args } = data;

@@ -9,11 +9,16 @@ import { OperationLog } from './OperationLog';
 import { type Folder, SecondCopy } from './SecondCopy';
 import { WorkshopStore } from './WorkshopStore';
 
+interface MemoryFolder extends Folder {
+  files: Map<string, string>;
+  folders: Map<string, MemoryFolder>;
+}
+
 /** A file system in memory. What `fails` says of a file that is written: not at all, or cut off. */
 function fileSystem(fails: (name: string) => 'no' | 'refused' | 'damaged' = () => 'no') {
-  const make = (): Folder & { files: Map<string, string>; folders: Map<string, ReturnType<typeof make>> } => {
+  const make = (): MemoryFolder => {
     const files = new Map<string, string>();
-    const folders = new Map<string, ReturnType<typeof make>>();
+    const folders = new Map<string, MemoryFolder>();
     const missing = (name: string): never => {
       throw Object.assign(new Error(name), { name: 'NotFoundError' });
     };

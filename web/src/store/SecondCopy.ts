@@ -1,4 +1,4 @@
-import type { Act, Head, StoredChange, StoredRecord } from './OperationLog';
+import type { Act, Head, StoredChange, StoredRecord } from './stored';
 
 /** What is used of a folder of the browser's own file system. */
 export interface Folder {

@@ -1,8 +1,9 @@
 import { schemaVersion, type Workshop } from '@cosmesis/core/workshop';
 import type { Patch } from 'immer';
 import { apply, type Diff, joined, type Recipe, recipeOf, transact } from './Document';
-import type { Act, Head, OperationLog, SetAside, StoredChange, Written } from './OperationLog';
+import type { OperationLog, Written } from './OperationLog';
 import { type Broken, readRecords, recordsOf, touchedKeys, touchedRecords, unreadWorkshop } from './records';
+import type { Act, Head, SetAside, StoredChange } from './stored';
 import { type Channel, type News, TabSync } from './TabSync';
 
 export type { Recipe } from './Document';

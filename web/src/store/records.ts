@@ -12,7 +12,7 @@ import {
   type Workshop,
 } from '@cosmesis/core/workshop';
 import type { Patch } from 'immer';
-import type { RecordKind, StoredRecord } from './OperationLog';
+import type { RecordKind, StoredRecord } from './stored';
 
 /** Collections of a workshop by the kind of their records. */
 const collectionOf = {

@@ -1,8 +1,9 @@
 import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/workshop';
 import { callCore, mirrorWorkshop } from '../workers/callCore';
 import { demoId } from './demoId';
-import { type Head, OperationLog } from './OperationLog';
+import { OperationLog } from './OperationLog';
 import { SecondCopy } from './SecondCopy';
+import type { Head } from './stored';
 import { theBook } from './useSummaries';
 import { type StoreState, type Surroundings, type Unsaved, WorkshopStore } from './WorkshopStore';
 

@@ -1,5 +1,6 @@
 import type { Carrier, Hazard, Method, Piece, Product, ProductKind, Step, StepKindId, ZoneId } from '../workshop';
 import { blankStep } from './blankStep';
+import { fromShelf, type Wish } from './fromShelf';
 import type { Phase } from './phases';
 import { stepKind } from './stepKinds';
 import { liesOnFilm, waitBetween } from './waitBetween';
@@ -15,19 +16,6 @@ export type StepDetails = Partial<Omit<Step, 'id' | 'zoneId' | 'kind' | 'ordinal
   reason: string;
   /** Runs beside the work: it waits for nothing, and nothing waits for it but what names it. */
   aside?: boolean;
-};
-
-/** Products a plan falls back on, by the job. */
-const usualProduct: Readonly<Partial<Record<ProductKind, string>>> = {
-  primer: 'water-primer',
-  paint: 'enamel',
-  clear: 'waterborne-satin-clear',
-  stain: 'oil-stain',
-  blocker: 'shellac-primer',
-  sealer: 'shellac-sealer',
-  glue: 'wood-glue',
-  'metal-primer': 'metal-primer',
-  solvent: 'mineral-spirits',
 };
 
 /** What is left over and may catch fire: seen to before anything else is taken up. */
@@ -91,25 +79,19 @@ export class ZoneChain {
   }
 
   /**
-   * Product, method and coats for a kind of step: the user's choice first, then what is usual, then anything on the shelf
-   * that does the job. What the workshop cannot put on is passed over; a method the label does not name gives way to one
+   * Product, method and coats for a kind of step: the user's choice first, then what meets the wish, then what is usual, then
+   * anything on the shelf that does the job. What the workshop cannot put on is passed over; a method the label does not name gives way to one
    * that it does.
    */
-  pick(kind: StepKindId, jobs: readonly ProductKind[], coats: number | null = null, usual?: string, by?: Method): Pick {
+  pick(kind: StepKindId, jobs: readonly ProductKind[], coats: number | null = null, wish?: Wish, by?: Method): Pick {
     const choice = this.choices[`${this.zoneId}/${kind}`];
     const waysOf = (p: Product) =>
       p.methods.filter((m) => this.allowed.includes(m) && (m !== 'hvlp' || this.mayBeSprayed(p)));
     const can = (p: Product) => jobs.includes(p.kind) && waysOf(p).length > 0;
-    const proposed = (p: Product | undefined) => (p && can(p) && !this.barred(p) ? p : undefined);
-    const usualOf = (id: string | undefined) => proposed(id ? this.products[id] : undefined);
     // What the user chose is taken as it is; the rules say what is wrong with it.
     const chosen = choice?.productId ? this.products[choice.productId] : undefined;
-    const product =
-      (chosen && can(chosen) ? chosen : undefined) ??
-      usualOf(usual) ??
-      usualOf(usualProduct[jobs[0]!]) ??
-      Object.values(this.products).find(proposed) ??
-      null;
+    const proposed = (p: Product) => can(p) && !this.barred(p);
+    const product = chosen && can(chosen) ? chosen : (fromShelf(this.products, jobs, wish, proposed) ?? null);
     const methods = product ? waysOf(product) : [];
     const wanted = [choice?.method, by].find((m) => m && methods.includes(m));
     const method = wanted ?? methods[0] ?? null;

@@ -1,3 +1,4 @@
+import type { Wish } from './fromShelf';
 import type { House } from './houseRules';
 import type { Situation } from './Situation';
 
@@ -5,7 +6,7 @@ import type { Situation } from './Situation';
 export interface Block {
   id: House['blocking-coat'];
   name: string;
-  productId: string;
+  wish: Wish;
   speaksFor: string;
   speaksAgainst: string;
 }
@@ -15,21 +16,21 @@ export const blockTable: readonly Block[] = [
   {
     id: 'shellac',
     name: 'Shellac primer',
-    productId: 'shellac-primer',
+    wish: { carrier: 'alcohol' },
     speaksFor: 'The strongest block, dry in an hour.',
     speaksAgainst: 'Alcohol vapour; some waterborne paints may not go over it, by their label.',
   },
   {
     id: 'water',
     name: 'Waterborne stain-block',
-    productId: 'water-block',
+    wish: { carrier: 'water' },
     speaksFor: 'Little smell, washed out with water.',
     speaksAgainst: 'Weaker: knots and mahogany may still come through.',
   },
   {
     id: 'aerosol',
     name: 'Aerosol stain-block, oil type',
-    productId: 'aerosol-block',
+    wish: { carrier: 'oil', method: 'aerosol' },
     speaksFor: 'Reaches mouldings, and needs no brush.',
     speaksAgainst: 'Mist and vapour, and many cans on a large face.',
   },

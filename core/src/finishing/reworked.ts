@@ -1,7 +1,7 @@
 import { buildFaces, type Face, shapeOf, surfaceOf, zoneOfFace, zonesOf } from '../piece';
 import type { LookKind, OldFinishKind, Piece, Product, Step, StepKindId, ZoneId } from '../workshop';
 import { runPlan } from './runPlan';
-import { stepKind } from './stepKinds';
+import { inWoodProducts, stepKind } from './stepKinds';
 import type { SurfaceState } from './surfaceState';
 
 /** Steps of earlier rounds of a zone: done before its look was changed. */
@@ -14,7 +14,7 @@ function finishOf(product: Product | undefined): OldFinishKind {
   const clear = product?.kind === 'clear' || product?.kind === 'sealer';
   if (clear && product.carrier !== 'none') return byCarrier[product.carrier];
   // Stain and dye sit in the wood: they come out as an oil finish does, by abrasive.
-  return product && ['stain', 'dye', 'conditioner'].includes(product.kind) ? 'oil-varnish' : 'paint';
+  return product && inWoodProducts.has(product.kind) ? 'oil-varnish' : 'paint';
 }
 
 /** What lies on a surface now, as a survey would note it. */

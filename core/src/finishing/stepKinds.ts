@@ -124,6 +124,10 @@ export interface StepKind {
   wet: boolean;
   /** Lays a film or colour that later coats stand on. */
   film: boolean;
+  /** Goes into the wood or its pores, and builds no film of its own. */
+  inWood: boolean;
+  /** Lays a colour that lets what is under it show: tried on a sample first. */
+  colours: boolean;
   /** Hides the coats under it: what follows lies on this, and no longer on them. */
   hides: boolean;
   /** May be laid down in the middle and gone on with later. */
@@ -159,6 +163,8 @@ const kind = (
   breaksFilm: false,
   wet: false,
   film: false,
+  inWood: false,
+  colours: false,
   hides: false,
   divisible: true,
   uses: [],
@@ -213,7 +219,7 @@ const coat = (
   );
 
 /** Colour that has to reach bare wood. */
-const inWood: Partial<StepKind> = { needs: [...coatNeeds, 'bare'], consumes: [gloves, rags] };
+const onBare: Partial<StepKind> = { needs: [...coatNeeds, 'bare'], consumes: [gloves, rags], inWood: true };
 
 /** Something abrasive on bare wood or on a film. */
 const abrasive = (
@@ -581,9 +587,12 @@ export const stepKindTable = [
     },
   ),
   kind('mask', 'unmask', 'Pull the tape', 'unmask', { perMetre: 0.5 }, { gives: ['uncover'] }),
-  coat('colour wood', 'condition', 'Wipe on conditioner', 'cond.', ['conditioner'], 1, inWood),
-  coat('colour wood', 'grain-fill', 'Fill the grain', 'grain', ['grain-filler'], 2, { consumes: [gloves, rags] }),
-  coat('colour wood', 'stain', 'Stain', 'stain', ['stain'], 2, inWood),
+  coat('colour wood', 'condition', 'Wipe on conditioner', 'cond.', ['conditioner'], 1, onBare),
+  coat('colour wood', 'grain-fill', 'Fill the grain', 'grain', ['grain-filler'], 2, {
+    consumes: [gloves, rags],
+    inWood: true,
+  }),
+  coat('colour wood', 'stain', 'Stain', 'stain', ['stain'], 2, { ...onBare, colours: true }),
   kind(
     'colour wood',
     'wipe-back',
@@ -592,12 +601,13 @@ export const stepKindTable = [
     { perM2: 4 },
     { consumes: [rags, gloves], waste: ['rags'], divisible: false },
   ),
-  coat('colour wood', 'dye', 'Dye', 'dye', ['dye'], 1, inWood),
+  coat('colour wood', 'dye', 'Dye', 'dye', ['dye'], 1, { ...onBare, colours: true }),
   coat('colour wood', 'glaze', 'Glaze', 'glaze', ['glaze'], 2, { minutes: { perM2: 8, fixed: 5 } }),
   coat('colour wood', 'colour-wash', 'Brush on the wash', 'wash', ['wash', 'paint'], 2, {
+    colours: true,
     minutes: { perM2: 8, fixed: 5 },
   }),
-  coat('colour wood', 'tone', 'Tone', 'tone', ['toner'], 2),
+  coat('colour wood', 'tone', 'Tone', 'tone', ['toner'], 2, { colours: true }),
   coat(
     'colour wood',
     'neutralise',
@@ -630,7 +640,7 @@ export const stepKindTable = [
   coat('film', 'blend', 'Blend the bands', 'blend', ['paint'], 3, { minutes: { perM2: 18, fixed: 10 } }),
   coat('film', 'metallic', 'Lay the metallic coat', 'metal', ['metallic']),
   coat('film', 'clear', 'Clear coat', 'clear', ['clear']),
-  coat('film', 'recolour-leather', 'Dab on leather colour', 'leather', ['leather-colour'], 2),
+  coat('film', 'recolour-leather', 'Dab on leather colour', 'leather', ['leather-colour'], 2, { colours: true }),
   kind(
     'last',
     'wax',
@@ -791,6 +801,14 @@ export const isFlammable = (product: Pick<Product, 'hazards' | 'carrier'>): bool
 /** Films of oil or alkyd turn to soap on zinc, and peel. */
 export const soapsOnZinc = ({ carrier, kind }: Pick<Product, 'carrier' | 'kind'>): boolean =>
   carrier === 'oil' && ['primer', 'metal-primer', 'blocker', 'paint', 'metallic', 'clear', 'sealer'].includes(kind);
+
+/** Kinds of product that go into the wood. */
+export const inWoodProducts: ReadonlySet<ProductKind> = new Set(
+  stepKindTable.filter((k) => k.inWood).flatMap((k) => k.uses),
+);
+
+/** Colour that goes into the wood. */
+export const stainsWood = (id: StepKindId): boolean => stepKind(id).inWood && stepKind(id).colours;
 
 /** Methods that throw a mist beyond the zone. */
 export const isSprayed = (method: Method | null): boolean => method === 'hvlp' || method === 'aerosol';

@@ -29,8 +29,8 @@ interface Layer {
   keyed: boolean;
 }
 
-/** Fillers from the one that shows least under stain to the one that shows most. */
-const fillKinds = ['filler-stick', 'filler-ready', 'filler-two-part'] as const;
+/** Fillers, rigid every one, from the one that shows least under stain to the one that shows most. */
+export const fillKinds = ['filler-stick', 'filler-ready', 'filler-two-part'] as const;
 type FillKind = (typeof fillKinds)[number];
 
 const worseFill = (before: FillKind | null, product: Product | undefined): FillKind | null => {
@@ -140,8 +140,6 @@ const layer = (step: Step, product: Product | undefined, role: Role): Layer => (
   keyed: false,
 });
 
-const inWood = new Set<Step['kind']>(['condition', 'stain', 'dye', 'grain-fill']);
-
 const onTop = (state: SurfaceState, added: Layer): SurfaceState => ({ ...state, layers: [...state.layers, added] });
 
 /** Thickness of commercial face veneer as sold, mm (from memory: 0.5–0.6). */
@@ -210,7 +208,7 @@ const changes: Readonly<Record<Effect, Change>> = {
   // A design is taped on part of a face: what lies between the lines stays open.
   cover: (s, step) => (step.areaFrac < 1 ? s : { ...s, covered: true }),
   uncover: (s) => ({ ...s, covered: false }),
-  lay: (s, step, product) => onTop(s, layer(step, product, inWood.has(step.kind) ? 'in-wood' : 'film')),
+  lay: (s, step, product) => onTop(s, layer(step, product, stepKind(step.kind).inWood ? 'in-wood' : 'film')),
   'lay-wax': (s, step, product) => onTop(s, layer(step, product, 'wax')),
   decorate: (s, step, product) => onTop(s, layer(step, product, 'decoration')),
 };

@@ -3,6 +3,7 @@ import type { Carrier, Product, ProductKind, SourcedRange, Tag } from '../worksh
 /** What a label says besides rate, times, air and packs. */
 export type LabelFacts = Pick<
   Product,
+  | 'traits'
   | 'family'
   | 'demandsOwnClear'
   | 'forbidsUnder'
@@ -29,6 +30,7 @@ const range = (low: number, likely: number, high: number, tag: Tag = 'M'): Sourc
 
 /** Facts that say nothing: what an own product begins with. */
 export const noFacts: LabelFacts = {
+  traits: [],
   family: null,
   demandsOwnClear: false,
   forbidsUnder: [],
@@ -94,7 +96,10 @@ const byId: Readonly<Record<string, Partial<LabelFacts>>> = {
     shelf: { closedDays: 365, openDays: 180, tag: 'M' },
   },
   degreaser: { mix: null },
-  'chalky-paint': { clearOver: 'needed', sheen: 'matt', sagUm: v(170) },
+  'super-glue': { traits: ['instant'] },
+  'gel-stain': { traits: ['gel'] },
+  'bonding-primer': { traits: ['bonding'] },
+  'chalky-paint': { traits: ['own-primer'], clearOver: 'needed', sheen: 'matt', sagUm: v(170) },
   enamel: { clearOver: 'either' },
   'aerosol-enamel': { clearOver: 'needless', sheen: 'gloss' },
   'lime-wash': { clearOver: 'needed', sheen: 'matt' },
@@ -105,16 +110,54 @@ const byId: Readonly<Record<string, Partial<LabelFacts>>> = {
   'oil-brushing-clear': { sheen: 'gloss' },
   'brushing-lacquer': { sheen: 'satin', sagUm: v(125) },
   'shellac-clear': { sheen: 'gloss', sagUm: v(140) },
-  'exterior-varnish': { sheen: 'gloss', filmDryUm: v(38) },
+  'exterior-varnish': { traits: ['exterior'], sheen: 'gloss', filmDryUm: v(38) },
   'paint-dark': { filmDryUm: v(35) },
   'bronze-coat': { family: 'bronze patina' },
   'patina-activator': { family: 'bronze patina' },
   'water-dye': { shelf: { closedDays: 730, openDays: 180, tag: 'M' } },
 };
 
+/** What is taken where nothing else was chosen: one for each job, the mildest or the one that is used most (common practice). */
+const usual: ReadonlySet<string> = new Set([
+  'bronze-coat',
+  'conditioner',
+  'contact-cement',
+  'dark-wax',
+  'degreaser',
+  'disinfectant',
+  'enamel',
+  'fill-stick',
+  'filler-leather',
+  'filler-ready',
+  'filler-two-part',
+  'gilding-wax',
+  'grain-filler',
+  'insect-treatment',
+  'leaf-size',
+  'leather-colour',
+  'lime-wash',
+  'metal-primer',
+  'mineral-spirits',
+  'oil-stain',
+  'oxalic-bleach',
+  'paste',
+  'paste-wax',
+  'patina-activator',
+  'shellac-primer',
+  'shellac-sealer',
+  'stripper',
+  'toner',
+  'water-dye',
+  'water-glaze',
+  'water-primer',
+  'waterborne-satin-clear',
+  'wood-glue',
+]);
+
 /** What the label of a typical product usually says (typical from memory unless its tag says otherwise). */
 export const labelFactsOf = (product: Bare): LabelFacts => ({
   ...noFacts,
+  traits: usual.has(product.id) ? ['usual'] : [],
   thinnerCarrier: product.thinner === null ? null : product.carrier,
   densityKgPerL: v(density[product.carrier]),
   cleanUp: cleanUp[product.carrier],

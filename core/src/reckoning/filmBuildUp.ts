@@ -29,7 +29,7 @@ export function filmBuildUp(reckoning: Reckoning, products: Readonly<Record<stri
     const product = step.productId ? products[step.productId] : undefined;
     const wetUm = product ? wetFilmUm(product) : null;
     if (!product || !step.zoneId || wetUm === null || !stepKind(step.kind).film || step.areaFrac < 1) continue;
-    if (['stain', 'dye', 'condition', 'grain-fill'].includes(step.kind)) continue;
+    if (stepKind(step.kind).inWood) continue;
     const coat = {
       step,
       productName: product.name,

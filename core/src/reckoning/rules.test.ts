@@ -27,6 +27,21 @@ const findings = (piece: Piece, world: World = usualWorld): readonly Finding[] =
   return r.value.findings;
 };
 
+/** The same piece and workshop, whose products have ids that no code can know, on a shelf in another order. */
+const underOtherIds = (piece: Piece, world: World): { piece: Piece; world: World } => {
+  const renamed = <T>(value: T): T =>
+    JSON.parse(JSON.stringify(value), (key, v) => {
+      if (key === 'productId' && typeof v === 'string') return `q~${v}`;
+      if (key === 'productIds') return v.map((id: string) => `q~${id}`);
+      return key === 'stock' ? Object.fromEntries(Object.entries(v).map(([id, can]) => [`q~${id}`, can])) : v;
+    });
+  const shelf = Object.values(world.products).map((p) => [`q~${p.id}`, { ...p, id: `q~${p.id}` }] as const);
+  return {
+    piece: renamed(piece),
+    world: { ...renamed(world), products: Object.fromEntries(shelf.reverse()) },
+  };
+};
+
 describe.each(fixtures)('$rule', ({ rule, raises, keepsStill, world, stillWorld }) => {
   const raising: World = { ...usualWorld, ...world };
   const of = (piece: Piece, where: World = raising) => findings(piece, where).filter((f) => f.ruleId === rule);
@@ -35,6 +50,13 @@ describe.each(fixtures)('$rule', ({ rule, raises, keepsStill, world, stillWorld 
     expect(found.length).toBeGreaterThan(0);
     expect(found[0]!.sentence).toMatch(/^[A-Z].*[.,:].*$/s);
     expect(of(keepsStill, { ...usualWorld, ...(stillWorld ?? world) }).map((f) => f.sentence)).toEqual([]);
+  });
+  it('is the same with the same fixes, whatever ids the products have and in whatever order they stand', () => {
+    const other = underOtherIds(raises, raising);
+    const found = findings(other.piece, other.world);
+    expect(JSON.parse(JSON.stringify(found).replaceAll('q~', ''))).toEqual(
+      JSON.parse(JSON.stringify(findings(raises, raising))),
+    );
   });
   it('is gone after any of its fixes, and no new stop has come', () => {
     for (const fix of of(raises)[0]!.fixes) {

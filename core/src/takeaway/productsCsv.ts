@@ -45,7 +45,7 @@ export function productsToCsv(products: readonly Product[]): string {
 }
 
 /** Fields that are lists of words, and may be empty. */
-const wordLists = ['methods', 'hazards', 'forbidsUnder'];
+const wordLists = ['methods', 'hazards', 'traits', 'forbidsUnder'];
 const lists = [...wordLists, 'packs'];
 /** Fields that are words even where they look like numbers. */
 const words = new Set([

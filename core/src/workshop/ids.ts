@@ -171,6 +171,14 @@ export const productKinds = [
 /** The job of a product. */
 export type ProductKind = (typeof productKinds)[number];
 
+export const productTraits = ['usual', 'gel', 'bonding', 'own-primer', 'exterior', 'instant'] as const;
+/**
+ * What a plan has to know of a product that no figure of its sheet tells. Usual: taken where nothing else was chosen. Gel: a stain
+ * that lies on top. Bonding: a primer that holds on slick and sound films. Own primer: a paint that holds on bare wood. Exterior:
+ * a film made for wet. Instant: a glue that holds in seconds.
+ */
+export type ProductTrait = (typeof productTraits)[number];
+
 export const underKinds = ['shellac', 'oil-film', 'water-film', 'lacquer', 'wax', 'paint'] as const;
 /** What a label may forbid under its product. */
 export type UnderKind = (typeof underKinds)[number];

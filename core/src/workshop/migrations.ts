@@ -88,6 +88,55 @@ const settingsOf3 = (settings: unknown): unknown =>
       }
     : settings;
 
+/** What plans took products of version 4 for; it said so by their ids alone. */
+const idsBefore5: Readonly<Record<string, readonly string[]>> = {
+  usual: [
+    'bronze-coat',
+    'conditioner',
+    'contact-cement',
+    'dark-wax',
+    'degreaser',
+    'disinfectant',
+    'enamel',
+    'fill-stick',
+    'filler-leather',
+    'filler-ready',
+    'filler-two-part',
+    'gilding-wax',
+    'grain-filler',
+    'insect-treatment',
+    'leaf-size',
+    'leather-colour',
+    'lime-wash',
+    'metal-primer',
+    'mineral-spirits',
+    'oil-stain',
+    'oxalic-bleach',
+    'paste',
+    'paste-wax',
+    'patina-activator',
+    'shellac-primer',
+    'shellac-sealer',
+    'stripper',
+    'toner',
+    'water-dye',
+    'water-glaze',
+    'water-primer',
+    'waterborne-satin-clear',
+    'wood-glue',
+  ],
+  instant: ['super-glue'],
+  gel: ['gel-stain'],
+  bonding: ['bonding-primer'],
+  'own-primer': ['chalky-paint'],
+  exterior: ['exterior-varnish'],
+};
+const traitsBefore5 = (id: unknown): string[] =>
+  Object.keys(idsBefore5).filter((trait) => typeof id === 'string' && idsBefore5[trait]!.includes(id));
+
+const productOf5 = (product: unknown): unknown =>
+  isJson(product) ? filled(product, { traits: traitsBefore5(product.id) }) : product;
+
 const known = (words: readonly string[], word: unknown): boolean => typeof word === 'string' && words.includes(word);
 
 /** What an id alone tells of a step, "zone/kind/number": of one whose plan is lost, so that it keeps standing in History. */
@@ -164,7 +213,7 @@ function containerOf4(container: unknown): unknown {
 export function recordUpToDate(kind: RecordKind, record: unknown): unknown {
   if (kind === 'piece' && isJson(record)) return pieceOf4(pieceOf3(pieceOf2(record)));
   if (kind === 'container') return containerOf4(record);
-  if (kind === 'product') return productOf3(record);
+  if (kind === 'product') return productOf5(productOf3(record));
   return kind === 'settings' ? settingsOf3(settingsOf2(record)) : record;
 }
 
@@ -210,5 +259,10 @@ export const migrations: readonly Migration[] = [
             containers: upToDate('container', file.containers),
           }
         : file,
+  },
+  {
+    from: 4,
+    migrate: (file) =>
+      isJson(file) ? { ...file, schemaVersion: 5, products: upToDate('product', file.products) } : file,
   },
 ];

@@ -20,6 +20,7 @@ import {
   ownerships,
   partKinds,
   productKinds,
+  productTraits,
   sheens,
   spotReactions,
   stepKindIds,
@@ -36,7 +37,7 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 4;
+export const schemaVersion = 5;
 
 const id = z
   .string()
@@ -141,6 +142,8 @@ export const productSchema = z.object({
   /** Share of what is under it that it hides, 0 to 1. */
   hidingFrac: z.number().min(0).max(1),
   hazards: z.array(z.enum(hazards)),
+  /** What a plan has to know of it besides. */
+  traits: z.array(z.enum(productTraits)).max(productTraits.length),
   /** A system of its own, whose products belong together; null: none. */
   family: name.nullable(),
   /** Its label asks for a clear of its own family. */

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { demoWorkshop } from '../demo';
 import { planOf } from '../finishing';
+import { typicalProducts } from '../products';
 import { leftL } from '../stock';
 import {
   canonicalJson,
@@ -64,7 +65,7 @@ describe('workshop file', () => {
     [
       'a newer version',
       changed((f) => {
-        f.schemaVersion = 5;
+        f.schemaVersion = 6;
       }),
       ['file_newer'],
     ],
@@ -121,7 +122,7 @@ describe('workshop file', () => {
     const before = JSON.parse(old) as { pieces: Record<string, unknown>[] };
     const read = readWorkshopFile(old);
     if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
-    expect(read.value.schemaVersion).toBe(4);
+    expect(read.value.schemaVersion).toBe(5);
     const { steps: _, log: __, ...entered } = before.pieces[0]! as Record<string, unknown>;
     expect(read.value.pieces[0]).toMatchObject(entered);
     expect(read.value.pieces[1]).toMatchObject({ additions: {}, ownership: 'own', hardware: { treatment: 'keep' } });
@@ -138,7 +139,7 @@ describe('workshop file', () => {
     const read = readWorkshopFile(old);
     if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
     const { pieces, products, settings, containers } = read.value;
-    expect([read.value.schemaVersion, containers, pieces[0]!.keptPlans]).toEqual([4, [], []]);
+    expect([read.value.schemaVersion, containers, pieces[0]!.keptPlans]).toEqual([5, [], []]);
     expect(pieces.map((p) => p.log.length)).toEqual(before.pieces.map((p) => p.log.length));
     expect(products.find((p) => p.thinner === null)?.thinnerCarrier).toBeNull();
     expect(settings.tools).toContain('gloves');
@@ -176,6 +177,25 @@ describe('workshop file', () => {
       for (const can of before.containers ?? []) expect(leftL(workshop.containers[can.id]!)).toBeCloseTo(can.leftL, 12);
     },
   );
+
+  it('of version 4 knows its products by what they are, and plans as before', () => {
+    const read = readWorkshopFile(readFileSync(new URL('./old/version4.json', import.meta.url), 'utf8'));
+    if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
+    const workshop = workshopFromFile(read.value);
+    const traits = Object.fromEntries(Object.values(workshop.products).map((p) => [p.id, p.traits]));
+    for (const p of typicalProducts) if (traits[p.id]) expect([p.id, traits[p.id]]).toEqual([p.id, p.traits]);
+    expect(Object.values(traits).filter((t) => t.length === 0).length).toBeGreaterThan(0);
+    for (const piece of Object.values(workshop.pieces)) {
+      const { steps } = planOf(piece, workshop);
+      const now = steps.map(({ id, productId, method, grit }) => ({ id, productId, method, grit }));
+      expect(now).toEqual(piece.plannedBefore);
+    }
+    const own = { ...workshop.products.enamel!, id: 'own' } as { traits?: unknown };
+    delete own.traits;
+    expect(recordUpToDate('product', own)).toMatchObject({ traits: [] });
+    const once = recordUpToDate('product', workshop.products.enamel);
+    expect(once).toEqual(workshop.products.enamel);
+  });
 
   it('keeps a logged step standing whose plan is lost', () => {
     const lost = recordUpToDate('piece', {

@@ -105,11 +105,11 @@ function sayWhatIsLost(store: WorkshopStore, lost: readonly { id: string; name: 
   );
 }
 
-function sayWhatIsBack(store: WorkshopStore, back: readonly Head[]): void {
+function sayWhatIsBack(store: WorkshopStore, back: readonly Head[], damaged: boolean): void {
   if (back.length === 0) return;
   const again = back.length === 1 ? 'It is here again, as it was' : 'They are here again, as they were';
   store.say(
-    `This browser had lost ${quoted(back.map((h) => h.name))}. ${again} after the last change that was saved. Export a file under Workshop too, and keep it elsewhere.`,
+    `${damaged ? 'This browser found its files damaged, and' : 'This browser'} had lost ${quoted(back.map((h) => h.name))}. ${again} after the last change that was saved. Export a file under Workshop too, and keep it elsewhere.`,
   );
 }
 
@@ -154,7 +154,7 @@ export async function openStore(): Promise<WorkshopStore> {
   const id = heads.some((h) => h.workshopId === last) ? last : first?.workshopId;
   if (id === undefined) await opened.adopt(await freshDemo());
   else await opened.open(id);
-  sayWhatIsBack(opened, back);
+  sayWhatIsBack(opened, back, log.lost !== null);
   sayWhatIsLost(opened, lost);
   askToKeep(opened);
   let noted: unknown = null;

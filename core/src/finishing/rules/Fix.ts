@@ -1,4 +1,5 @@
 import type { Method, Piece, Product, Step, StepKindId, ZoneId } from '../../workshop';
+import { fromShelf } from '../fromShelf';
 import { stepKind } from '../stepKinds';
 
 /** One change of a piece that a fix makes. */
@@ -97,7 +98,7 @@ export function onShelf(
   kind: Product['kind'],
   fits: (product: Product) => boolean = () => true,
 ): Details {
-  const product = Object.values(products).find((p) => p.kind === kind && fits(p));
+  const product = fromShelf(products, [kind], {}, fits);
   return product ? { productId: product.id, method: product.methods[0] ?? null } : {};
 }
 
@@ -189,6 +190,30 @@ export function replaceOwn(
   ];
 }
 
+/** A cleaner that is not strong alkali. */
+export const isMild = (p: Product): boolean => !p.hazards.includes('caustic');
+
+/** A product of a kind for the steps of a zone, named by what it is; none where the shelf has none that fits. */
+export function take(
+  context: { products: Readonly<Record<string, Product>> },
+  what: string,
+  [zoneId, stepKindId]: readonly [ZoneId | null, StepKindId],
+  kind: Product['kind'],
+  fits: (product: Product) => boolean,
+): Fix[] {
+  const { productId } = onShelf(context, kind, fits);
+  return productId && zoneId
+    ? [{ name: `Take ${what}`, edits: [{ do: 'choose', key: `${zoneId}/${stepKindId}`, productId }] }]
+    : [];
+}
+
+/** Takes a waterborne clear. */
+export const takeWaterborne = (
+  context: { products: Readonly<Record<string, Product>> },
+  zoneId: ZoneId | null,
+  kind: StepKindId = 'clear',
+): Fix[] => take(context, 'a waterborne clear', [zoneId, kind], 'clear', (p) => p.carrier === 'water');
+
 /** Another product for a step: the first on the shelf that does the same job and keeps the condition. */
 export function otherProduct(
   { products }: { products: Readonly<Record<string, Product>> },
@@ -196,7 +221,7 @@ export function otherProduct(
   fits: (product: Product) => boolean,
 ): Fix[] {
   const now = step.productId ? products[step.productId] : undefined;
-  const other = now && Object.values(products).find((p) => p.kind === now.kind && p.id !== now.id && fits(p));
+  const other = now && fromShelf(products, [now.kind], {}, (p) => p.id !== now.id && fits(p));
   return other && !step.id.startsWith('own/')
     ? [
         {

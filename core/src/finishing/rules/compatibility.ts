@@ -1,7 +1,7 @@
 import { productWait } from '../../products';
 import type { Step } from '../../workshop';
-import { stepKind } from '../stepKinds';
-import { putBefore, takeOut } from './Fix';
+import { stainsWood, stepKind } from '../stepKinds';
+import { onShelf, putBefore, take, takeOut, takeWaterborne } from './Fix';
 import {
   eachStep,
   hours,
@@ -53,14 +53,12 @@ function findPairs(context: RuleContext) {
   });
 }
 
-const colours: readonly Step['kind'][] = ['stain', 'dye'];
-
 /** Coats that come before the one under them allows it; stains and films are two rules. */
 const tooEarly =
   (over: 'stain' | 'film'): Rule['check'] =>
   (context) =>
     coatPairs(context).flatMap(({ before, step, product, wait, gapMin, logged }) => {
-      if (colours.includes(before.kind) !== (over === 'stain')) return [];
+      if (stainsWood(before.kind) !== (over === 'stain')) return [];
       // What is done is held to what the label certainly forbids, what is planned to the cautious end.
       const least = logged && before.productId === step.productId ? product.times.recoatFromMin.low : wait.minMin;
       const barred = wait.blocked && gapMin > wait.blocked.from && gapMin < wait.blocked.to;
@@ -143,19 +141,7 @@ export const compatibilityRules: readonly Rule[] = [
           `${where(step)}: ${name(step)} puts lacquer straight on ${top?.old ? 'the old film' : (product?.name ?? 'paint')}.`
         );
       },
-      (step, c) => [
-        putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]]),
-        ...(step.zoneId
-          ? [
-              {
-                name: 'Take a waterborne clear',
-                edits: [
-                  { do: 'choose' as const, key: `${step.zoneId}/${step.kind}`, productId: 'waterborne-satin-clear' },
-                ],
-              },
-            ]
-          : []),
-      ],
+      (step, c) => [putBefore(c, step, [['seal', onShelf(c, 'sealer')]]), ...takeWaterborne(c, step.zoneId, step.kind)],
     ),
   },
   {
@@ -193,7 +179,7 @@ export const compatibilityRules: readonly Rule[] = [
         s.layers.at(-1)?.old === 'shellac' &&
         productOf(c, step)?.carrier !== 'alcohol' &&
         `${where(step)}: ${name(step)} comes straight on old shellac, which may hold wax.`,
-      (step, c) => [putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]])],
+      (step, c) => [putBefore(c, step, [['seal', onShelf(c, 'sealer')]])],
     ),
   },
   {
@@ -218,12 +204,7 @@ export const compatibilityRules: readonly Rule[] = [
               {
                 step: last,
                 sentence: `${where(last)}: shellac is the last coat where drink, heat or water are met.`,
-                fixes: [
-                  {
-                    name: 'Take a waterborne clear',
-                    edits: [{ do: 'choose' as const, key: `${zone}/clear`, productId: 'waterborne-satin-clear' }],
-                  },
-                ],
+                fixes: takeWaterborne(context, zone),
               },
             ]
           : [];
@@ -277,7 +258,7 @@ export const compatibilityRules: readonly Rule[] = [
           `${where(step)}: ${name(step)} puts a waterborne clear straight on leaf.`
         );
       },
-      (step, c) => [putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]])],
+      (step, c) => [putBefore(c, step, [['seal', onShelf(c, 'sealer')]])],
     ),
   },
   {
@@ -294,7 +275,7 @@ export const compatibilityRules: readonly Rule[] = [
         const kind = top?.productId ? c.products[top.productId]?.kind : undefined;
         return kind !== 'clear' && kind !== 'sealer' && `${where(step)}: dark wax comes on an unsealed face.`;
       },
-      (step, c) => [putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]])],
+      (step, c) => [putBefore(c, step, [['seal', onShelf(c, 'sealer')]])],
     ),
   },
   {
@@ -359,19 +340,20 @@ export const compatibilityRules: readonly Rule[] = [
       workedZones(context).flatMap((zone) => {
         const stains = inZone(context, zone)
           .map((at) => at.step)
-          .filter((s) => s.kind === 'stain' || s.kind === 'dye');
+          .filter((s) => stainsWood(s.kind));
         const [first, second] = stains;
-        return first && second && first.productId === 'gel-stain'
+        return first && second && productOf(context, first)?.traits.includes('gel')
           ? [
               {
                 step: first,
                 sentence: `${where(first)}: gel comes first in a match of several layers.`,
-                fixes: [
-                  {
-                    name: 'Begin with a penetrating stain',
-                    edits: [{ do: 'choose' as const, key: `${zone}/stain`, productId: 'oil-stain' }],
-                  },
-                ],
+                fixes: take(
+                  context,
+                  'a penetrating stain',
+                  [zone, first.kind],
+                  'stain',
+                  (p) => !p.traits.includes('gel'),
+                ),
               },
             ]
           : [];
@@ -398,12 +380,7 @@ export const compatibilityRules: readonly Rule[] = [
           `${where(step)}: an oil clear comes over ${under.name}, which it will yellow.`
         );
       },
-      (step) => [
-        {
-          name: 'Take a waterborne clear',
-          edits: [{ do: 'choose', key: `${step.zoneId}/clear`, productId: 'waterborne-satin-clear' }],
-        },
-      ],
+      (step, c) => takeWaterborne(c, step.zoneId),
     ),
   },
   {
@@ -423,18 +400,7 @@ export const compatibilityRules: readonly Rule[] = [
               {
                 step: first,
                 sentence: `${where(first)}: ${name(first)} floods new veneer on contact cement with solvent.`,
-                fixes: [
-                  {
-                    name: 'Take a waterborne one',
-                    edits: [
-                      {
-                        do: 'choose' as const,
-                        key: `${zone}/${first.kind}`,
-                        productId: 'waterborne-satin-clear',
-                      },
-                    ],
-                  },
-                ],
+                fixes: takeWaterborne(context, zone, first.kind),
               },
             ]
           : [];

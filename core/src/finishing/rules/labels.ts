@@ -1,6 +1,6 @@
 import type { Product, UnderKind } from '../../workshop';
 import type { SurfaceState } from '../surfaceState';
-import { otherProduct, putBefore, restore } from './Fix';
+import { onShelf, otherProduct, putBefore, restore } from './Fix';
 import {
   inZone,
   isFilm,
@@ -122,9 +122,10 @@ export const labelRules: readonly Rule[] = [
                         kind: 'clear' as const,
                         zoneId: zone,
                         afterId: paint.id,
-                        productId: 'waterborne-satin-clear',
-                        method: 'brush' as const,
+                        productId: null,
+                        method: null,
                         grit: null,
+                        ...onShelf(context, 'clear', (p) => p.carrier === 'water'),
                       }),
                     ),
                   ],
@@ -220,12 +221,7 @@ export const labelRules: readonly Rule[] = [
       },
       (step, c) => [
         putBefore(c, step, [
-          [
-            'neutralise',
-            step.kind === 'recolour-leather'
-              ? { productId: 'leather-colour', method: 'wipe' }
-              : { productId: 'lime-wash', method: 'brush' },
-          ],
+          ['neutralise', step.kind === 'recolour-leather' ? onShelf(c, 'leather-colour') : onShelf(c, 'wash')],
         ]),
       ],
     ),

@@ -1,6 +1,6 @@
 import { materialOf, zoneNames } from '../../piece';
 import { isSprayed } from '../stepKinds';
-import { putBefore, restore } from './Fix';
+import { onShelf, putBefore, restore } from './Fix';
 import {
   disturbs,
   eachStep,
@@ -67,7 +67,7 @@ export const maskingRules: readonly Rule[] = [
       (step, c) =>
         (c.piece.looks[step.zoneId!] ?? 'leave') === 'leave'
           ? []
-          : [putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]])],
+          : [putBefore(c, step, [['seal', onShelf(c, 'sealer')]])],
     ),
   },
   {

@@ -2,7 +2,7 @@ import { zoneNames } from '../../piece';
 import type { Step, StepKindId } from '../../workshop';
 import { damageRow, gluedDamage } from '../damageTable';
 import { stepKind } from '../stepKinds';
-import { putBefore, takeOut } from './Fix';
+import { isMild, onShelf, putBefore, takeOut } from './Fix';
 import {
   disturbs,
   eachStep,
@@ -19,7 +19,6 @@ import {
 } from './Rule';
 
 const takesFilm: readonly StepKindId[] = ['strip-chemical', 'scrape', 'strip-abrasive', 'peel'];
-const colours: readonly StepKindId[] = ['stain', 'dye', 'tone', 'colour-wash', 'recolour-leather'];
 const repairs: readonly StepKindId[] = ['ease-drawer', 'align-door', 'make-part'];
 
 /** The first step of a zone that wets or abrades it. */
@@ -81,9 +80,7 @@ export const orderRules: readonly Rule[] = [
       (s, c) =>
         (isAbrasive(s) || s.kind === 'scrape') && !(s.kind === 'scuff' && c.house['clean-or-scuff'] === 'scuff-first'),
       (s, step) => s.soil === 'dirty' && `${where(step)}: ${name(step)} comes before the surface is degreased.`,
-      (step, c) => [
-        putBefore(c, step, [['degrease', { productId: 'degreaser', method: 'wipe' }], ['rinse'], ['dry-out']]),
-      ],
+      (step, c) => [putBefore(c, step, [['degrease', onShelf(c, 'cleaner', isMild)], ['rinse'], ['dry-out']])],
     ),
   },
   {
@@ -145,7 +142,7 @@ export const orderRules: readonly Rule[] = [
           open !== undefined && `${where(step)}: ${name(step)} comes while the ${damageRow(open).name} is not glued.`
         );
       },
-      (step, c) => [putBefore(c, step, [['glue', { productId: 'wood-glue', method: 'brush' }]])],
+      (step, c) => [putBefore(c, step, [['glue', onShelf(c, 'glue', (p) => !p.traits.includes('instant'))]])],
     ),
   },
   {
@@ -324,7 +321,7 @@ export const orderRules: readonly Rule[] = [
       (s, step) =>
         !s.layers.some((l) => l.stepId?.includes('/paint/') || l.stepId?.startsWith('own/')) &&
         `${where(step)}: ${name(step)} comes with no colour under it.`,
-      (step, c) => [putBefore(c, step, [['paint', { productId: 'enamel', method: 'brush' }]])],
+      (step, c) => [putBefore(c, step, [['paint', onShelf(c, 'paint')]])],
     ),
   },
   {
@@ -387,7 +384,7 @@ export const orderRules: readonly Rule[] = [
     check: (context) =>
       workedZones(context).flatMap((zone) => {
         const steps = inZone(context, zone).map((at) => at.step);
-        const colour = steps.find((s) => colours.includes(s.kind));
+        const colour = steps.find((s) => stepKind(s.kind).colours);
         if (!colour) return [];
         const earlier = steps.slice(0, steps.indexOf(colour));
         if (!earlier.some((s) => s.kind === 'make-sample'))
@@ -454,7 +451,7 @@ export const orderRules: readonly Rule[] = [
           `${where(step)}: the tape is laid on stain that is not sealed.`
         );
       },
-      (step, c) => [putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]])],
+      (step, c) => [putBefore(c, step, [['seal', onShelf(c, 'sealer')]])],
     ),
   },
   {

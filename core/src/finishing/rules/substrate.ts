@@ -1,16 +1,14 @@
 import { materialOf } from '../../piece';
-import type { StepKindId } from '../../workshop';
 import { finePowerBelowMm, finePowerGrit, grainUm, handOnlyBelowMm, veneerReserveMm } from '../grits';
-import { soapsOnZinc } from '../stepKinds';
-import { onShelf, putBefore, takeOut } from './Fix';
+import { soapsOnZinc, stainsWood, stepKind } from '../stepKinds';
+import { fillKinds } from '../surfaceState';
+import { isMild, onShelf, putBefore, take, takeOut, takeWaterborne } from './Fix';
 import { inZone, isFilm, lightness, name, offending, productOf, type Rule, where, workedZones } from './Rule';
 
-const inWood: readonly StepKindId[] = ['stain', 'dye', 'condition'];
 /** A jump in the ladder above this is worth a word (from memory). */
 const largestJump = 1.7;
 /** Paint lighter than this shows what bleeds into it (from memory). */
 const paleFrom = 0.45;
-const rigidFillers = ['filler-two-part', 'filler-ready', 'filler-stick'];
 
 /** Rules of what lies under the coats. */
 export const substrateRules: readonly Rule[] = [
@@ -66,7 +64,7 @@ export const substrateRules: readonly Rule[] = [
     remedies: ['Paint it', 'Tone it in', 'Move the border of the zone'],
     check: offending(
       'before',
-      (s) => s.kind === 'stain' || s.kind === 'dye',
+      (s) => stainsWood(s.kind),
       (s, step) => {
         if (s.fillKind === null) return false;
         const words = {
@@ -93,18 +91,13 @@ export const substrateRules: readonly Rule[] = [
     remedies: ['Strip it first', 'Choose an opaque look, a gel or a glaze'],
     check: offending(
       'before',
-      (s) => inWood.includes(s.kind),
+      (s) => stepKind(s.kind).needs.includes('bare'),
       (s, step) =>
         materialOf(s.material).slick || s.layers.some((l) => l.old !== null)
           ? `${where(step)}: ${name(step)} comes on ${materialOf(s.material).slick ? materialOf(s.material).name.toLowerCase() : 'the old finish'}, which it cannot enter.`
           : false,
       (step, c) => [
-        putBefore(c, step, [
-          ['strip-chemical', { productId: 'stripper', method: 'brush' }],
-          ['scrape'],
-          ['remove-residue'],
-          ['dry-out'],
-        ]),
+        putBefore(c, step, [['strip-chemical', onShelf(c, 'stripper')], ['scrape'], ['remove-residue'], ['dry-out']]),
         ...takeOut(step),
       ],
     ),
@@ -122,7 +115,7 @@ export const substrateRules: readonly Rule[] = [
         materialOf(s.material).board &&
         s.layers.length === 0 &&
         `${where(step)}: ${name(step)} comes on raw ${materialOf(s.material).name} with no primer.`,
-      (step, c) => [putBefore(c, step, [['prime', { productId: 'water-primer', method: 'brush' }]])],
+      (step, c) => [putBefore(c, step, [['prime', onShelf(c, 'primer', (p) => !p.traits.includes('bonding'))]])],
     ),
   },
   {
@@ -139,7 +132,7 @@ export const substrateRules: readonly Rule[] = [
         const product = productOf(c, step);
         const bonds =
           product?.kind === 'metal-primer' ||
-          product?.id === 'bonding-primer' ||
+          product?.traits.includes('bonding') ||
           product?.kind === 'sealer' ||
           product?.kind === 'blocker';
         const slick = materialOf(s.material).slick && s.layers.length === 0 && s.lastGrit === null;
@@ -192,15 +185,15 @@ export const substrateRules: readonly Rule[] = [
       (s, step, c) =>
         materialOf(s.material).wood &&
         s.species.blotches &&
-        step.productId !== 'gel-stain' &&
+        !productOf(c, step)?.traits.includes('gel') &&
         !s.layers.some(
           (l) => l.productId !== null && ['conditioner', 'sealer'].includes(c.products[l.productId]?.kind ?? ''),
         ) &&
         !s.layers.some((l) => l.stepId?.includes('/stain/')) &&
         `${where(step)}: ${name(step)} comes on ${s.species.id === 'unknown' ? 'a wood that is not known' : s.species.name.toLowerCase()}, which blotches, with no conditioner.`,
       (step, c) => [
-        putBefore(c, step, [['condition', { productId: 'conditioner', method: 'brush' }]]),
-        { name: 'Take a gel stain', edits: [{ do: 'choose', key: `${step.zoneId}/stain`, productId: 'gel-stain' }] },
+        putBefore(c, step, [['condition', onShelf(c, 'conditioner')]]),
+        ...take(c, 'a gel stain', [step.zoneId, 'stain'], 'stain', (p) => p.traits.includes('gel')),
       ],
     ),
   },
@@ -271,12 +264,7 @@ export const substrateRules: readonly Rule[] = [
           ? `${where(step)}: a caustic cleaner comes on ${s.species.name.toLowerCase()}, rich in tannin.`
           : false;
       },
-      (step) => [
-        {
-          name: 'Take the mild degreaser',
-          edits: [{ do: 'choose', key: `${step.zoneId}/${step.kind}`, productId: 'degreaser' }],
-        },
-      ],
+      (step, c) => take(c, 'a mild cleaner', [step.zoneId, step.kind], 'cleaner', isMild),
     ),
   },
   {
@@ -296,7 +284,7 @@ export const substrateRules: readonly Rule[] = [
           (l) => l.productId !== null && ['grain-filler', 'paint'].includes(c.products[l.productId]?.kind ?? ''),
         ) &&
         `${where(step)}: a gloss comes on ${s.species.name.toLowerCase()}, whose open pores are not filled.`,
-      (step, c) => [putBefore(c, step, [['grain-fill', { productId: 'grain-filler', method: 'wipe' }]])],
+      (step, c) => [putBefore(c, step, [['grain-fill', onShelf(c, 'grain-filler')]])],
     ),
   },
   {
@@ -310,7 +298,7 @@ export const substrateRules: readonly Rule[] = [
       (s) => s.kind === 'fill' || s.kind === 'plug' || s.kind === 'paint' || s.kind === 'clear' || s.kind === 'prime',
       (s, step, c) =>
         (s.material === 'leather' || s.material === 'cloth') &&
-        (isFilm(step) || rigidFillers.includes(productOf(c, step)?.kind ?? '')) &&
+        (isFilm(step) || fillKinds.some((k) => k === productOf(c, step)?.kind)) &&
         `${where(step)}: ${name(step)} puts something rigid on ${s.material}.`,
       (step) => takeOut(step),
     ),
@@ -323,7 +311,7 @@ export const substrateRules: readonly Rule[] = [
     remedies: ['Glaze or tone instead'],
     check: offending(
       'before',
-      (s) => s.kind === 'stain' || s.kind === 'dye',
+      (s) => stainsWood(s.kind),
       (s, step) =>
         s.layers.some((l) => l.role === 'film' && l.old === null) &&
         `${where(step)}: ${name(step)} comes on wood that is already sealed.`,
@@ -342,13 +330,13 @@ export const substrateRules: readonly Rule[] = [
         const renewed = context.piece.alterations.some((a) => a.kind === 'new-top' && a.zoneId === zone);
         if (!context.piece.tests[zone]?.silicone || zone === 'hardware' || renewed || bends) return [];
         const steps = inZone(context, zone).map((at) => at.step);
-        const first = steps.find((s) => isFilm(s) && !inWood.includes(s.kind) && s.kind !== 'grain-fill');
+        const first = steps.find((s) => isFilm(s) && !stepKind(s.kind).inWood);
         if (!first) return [];
         const washed = steps.slice(0, steps.indexOf(first)).some((s) => s.kind === 'remove-residue');
         const barrier = productOf(context, first)?.carrier === 'alcohol';
         const lacks = [
           ...(washed ? [] : [['remove-residue'] as const, ['dry-out'] as const]),
-          ...(barrier ? [] : [['seal', { productId: 'shellac-sealer', method: 'brush' as const }] as const]),
+          ...(barrier ? [] : [['seal', onShelf(context, 'sealer')] as const]),
         ];
         return lacks.length > 0
           ? [
@@ -376,13 +364,7 @@ export const substrateRules: readonly Rule[] = [
         s.species.oily &&
         s.layers.length === 0 &&
         `${where(step)}: an oil film comes on ${s.species.name.toLowerCase()}, an oily wood, with no barrier.`,
-      (step, c) => [
-        putBefore(c, step, [['seal', { productId: 'shellac-sealer', method: 'brush' }]]),
-        {
-          name: 'Take a waterborne clear',
-          edits: [{ do: 'choose', key: `${step.zoneId}/clear`, productId: 'waterborne-satin-clear' }],
-        },
-      ],
+      (step, c) => [putBefore(c, step, [['seal', onShelf(c, 'sealer')]]), ...takeWaterborne(c, step.zoneId)],
     ),
   },
   {

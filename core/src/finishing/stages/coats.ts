@@ -1,3 +1,4 @@
+import type { Wish } from '../fromShelf';
 import type { House } from '../houseRules';
 import { type Phase, phase } from '../phases';
 import type { Situation } from '../Situation';
@@ -48,12 +49,12 @@ export function coats(
   }
 }
 
-const topClearIds = {
-  water: 'waterborne-satin-clear',
-  oil: 'wiping-clear',
-  lacquer: 'brushing-lacquer',
-  shellac: 'shellac-clear',
-} as const;
+const topClears: Readonly<Record<House['top-clear'], Wish>> = {
+  water: { carrier: 'water' },
+  oil: { carrier: 'oil', method: 'wipe' },
+  lacquer: { carrier: 'lacquer' },
+  shellac: { carrier: 'alcohol' },
+};
 const clearMethods = { pad: 'wipe', brush: 'brush', spray: 'hvlp' } as const;
 /** Least coats by what a zone has to bear (common practice, no source). */
 const leastByWear = { display: 2, furniture: 3, 'used-top': 3, wet: 4, 'child-food': 3 } as const;
@@ -66,15 +67,15 @@ export function pickClear(chain: ZoneChain, s: Situation, house: House, coatsWan
   // Oil ambers what is pale, lacquer lifts paint, and both reach contact cement through new veneer.
   const waterOnly =
     s.painted || s.look === 'whitewashed' || s.additions.includes('stencilled') || s.places('re-veneer') > 0;
-  const ofTop = s.zoneId === 'top' && !waterOnly ? topClearIds[house['top-clear']] : topClearIds.water;
-  const usual = s.wear === 'wet' && !waterOnly ? 'exterior-varnish' : ofTop;
+  const ofTop = s.zoneId === 'top' && !waterOnly ? topClears[house['top-clear']] : topClears.water;
+  const wish: Wish = s.wear === 'wet' && !waterOnly ? { trait: 'exterior' } : ofTop;
   const by = clearMethods[house['clear-by']];
   if (coatsWanted === null && s.additions.includes('decal')) return pickClear(chain, s, house, decalCoats);
-  if (coatsWanted !== null) return chain.pick('clear', ['clear'], coatsWanted, usual, by);
-  const first = chain.pick('clear', ['clear'], null, usual, by);
+  if (coatsWanted !== null) return chain.pick('clear', ['clear'], coatsWanted, wish, by);
+  const first = chain.pick('clear', ['clear'], null, wish, by);
   const least = s.wear ? leastByWear[s.wear] : s.zoneId === 'top' ? 3 : 1;
   const usualCoats = s.wear === 'display' ? least : Math.max(least, first.product?.coats ?? least);
-  return chain.pick('clear', ['clear'], usualCoats, usual, by);
+  return chain.pick('clear', ['clear'], usualCoats, wish, by);
 }
 
 /** When an interior gets its film: with the colouring where it is finished before the outside. */

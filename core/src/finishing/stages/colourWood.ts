@@ -1,3 +1,4 @@
+import type { Wish } from '../fromShelf';
 import type { House } from '../houseRules';
 import { lookRow } from '../lookTable';
 import { phase } from '../phases';
@@ -41,15 +42,19 @@ const condition: Stage = (chain, s, house) => {
   chain.add(colourPhase(house), 'condition', { productId, method, reason });
 };
 
-const stainIds = { oil: 'oil-stain', gel: 'gel-stain', water: 'water-stain' } as const;
+const stains = {
+  oil: { carrier: 'oil', not: 'gel' },
+  gel: { trait: 'gel' },
+  water: { carrier: 'water', not: 'gel' },
+} as const satisfies Record<string, Wish>;
 /** A promised date nearer than this asks for a stain that is coated the same day, minutes (from memory): ten days. */
 const nearMin = 10 * 24 * 60;
 
 /** Which stain darkens: by the school of the house, or by wood and deadline. */
-function stainOf(s: Situation, house: House): string {
-  if (house.darken !== 'by-wood') return stainIds[house.darken];
-  if (s.deadlineMin !== null && s.deadlineMin < nearMin) return stainIds.water;
-  return s.veneer && s.places('peel') === 0 ? stainIds.gel : stainIds.oil;
+function stainOf(s: Situation, house: House): Wish {
+  if (house.darken !== 'by-wood') return stains[house.darken];
+  if (s.deadlineMin !== null && s.deadlineMin < nearMin) return stains.water;
+  return s.veneer && s.places('peel') === 0 ? stains.gel : stains.oil;
 }
 
 const stain: Stage = (chain, s, house) => {
@@ -136,7 +141,7 @@ export const tone: Stage = (chain, s, house) => {
     chain,
     at,
     'tone',
-    chain.pick('tone', ['toner'], null, 'toner'),
+    chain.pick('tone', ['toner']),
     house,
     ['Thin coats, each a little darker: stopped when it matches.', 'A further coat deepens the tone.'],
     'never',

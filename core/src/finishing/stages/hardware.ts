@@ -80,7 +80,7 @@ const refinish =
       byHand: true,
       reason: 'Nothing holds on smooth metal without a key.',
     });
-    const primer = chain.pick('prime', ['metal-primer', 'primer'], 1, 'metal-primer', 'aerosol');
+    const primer = chain.pick('prime', ['metal-primer', 'primer'], 1, {}, 'aerosol');
     chain.add(phase.paint, 'prime', {
       productId: primer.productId,
       method: primer.method,
@@ -90,7 +90,7 @@ const refinish =
       chain,
       phase.paint,
       'metallic',
-      chain.pick('metallic', ['metallic'], 2, 'bronze-coat'),
+      chain.pick('metallic', ['metallic'], 2),
       house,
       ['Thin coats.', 'A second thin coat covers.'],
       'never',

@@ -1,5 +1,6 @@
 import { materialOf } from '../../piece';
 import { blockOf } from '../blockTable';
+import type { Wish } from '../fromShelf';
 import type { House } from '../houseRules';
 import { phase } from '../phases';
 import type { Situation } from '../Situation';
@@ -17,7 +18,7 @@ const takesPaintBare = (chain: ZoneChain, s: Situation): boolean =>
   isBare(s) &&
   !hasFills(s) &&
   s.surfaces.every((x) => x.material.kind === 'solid') &&
-  chain.pick('paint', ['paint']).productId === 'chalky-paint';
+  chain.pick('paint', ['paint']).product?.traits.includes('own-primer') === true;
 
 /** A coat under paint: which, how many, why. */
 interface Undercoat {
@@ -31,7 +32,7 @@ function undercoatOf(chain: ZoneChain, s: Situation, house: House): Undercoat | 
   if (s.metal)
     return {
       kind: 'prime',
-      picked: chain.pick('prime', ['metal-primer', 'primer'], 1, 'metal-primer'),
+      picked: chain.pick('prime', ['metal-primer', 'primer'], 1),
       reason: 'Paint peels off metal without a metal primer, and waterborne paint lets it rust.',
     };
   if (s.flexible)
@@ -42,7 +43,7 @@ function undercoatOf(chain: ZoneChain, s: Situation, house: House): Undercoat | 
     };
   if (s.bleeder) {
     const reason = `${s.bleeder} bleeds through paint: two blocking coats, and a night to show whether they hold.`;
-    return { kind: 'block', picked: chain.pick('block', ['blocker'], 2, blockOf(s, house).productId), reason };
+    return { kind: 'block', picked: chain.pick('block', ['blocker'], 2, blockOf(s, house).wish), reason };
   }
   const bare = isBare(s) || (hasFills(s) && !s.slick);
   const board = s.surfaces.some((x) => materialOf(x.material.kind).board);
@@ -54,10 +55,10 @@ function undercoatOf(chain: ZoneChain, s: Situation, house: House): Undercoat | 
       picked: chain.pick('seal', ['sealer'], 1),
       reason: 'House rule: clear shellac holds paint on a sound film.',
     };
-  const usual = bare ? 'water-primer' : 'bonding-primer';
+  const wish: Wish = bare ? { not: 'bonding' } : { trait: 'bonding' };
   return {
     kind: 'prime',
-    picked: chain.pick('prime', ['primer', 'blocker'], primerCoats(bare, house), usual),
+    picked: chain.pick('prime', ['primer', 'blocker'], primerCoats(bare, house), wish),
     reason: s.slick
       ? 'Bonding primer is all that holds on laminate and foil.'
       : bare
@@ -70,7 +71,7 @@ function undercoatOf(chain: ZoneChain, s: Situation, house: House): Undercoat | 
 const mendFound: Stage = (chain, s) => {
   const count = s.foundAtInspection;
   if (count === 0) return;
-  const { productId, method } = chain.pick('fill', ['filler-ready', 'filler-two-part'], null, 'filler-ready');
+  const { productId, method } = chain.pick('fill', ['filler-ready', 'filler-two-part']);
   chain.add(phase.paint, 'fill', { productId, method, count, reason: 'Found when the primer was looked over.' });
   chain.addAbrasive(phase.paint, 'feather', {
     grit: primerGrit,
@@ -82,7 +83,7 @@ const mendFound: Stage = (chain, s) => {
 };
 
 function spotPrime(chain: ZoneChain, count: number, reason: string): void {
-  const { productId, method } = chain.pick('spot-prime', ['primer', 'blocker'], null, 'water-primer');
+  const { productId, method } = chain.pick('spot-prime', ['primer', 'blocker'], null, { not: 'bonding' });
   chain.add(phase.paint, 'spot-prime', { productId, method, count, areaFrac: Math.min(1, 0.02 * count), reason });
 }
 
@@ -144,7 +145,7 @@ export const blend: Stage = (chain, s) => {
   const usual = chain.pick('paint', ['paint']);
   const bands = s.bands.length > 0 ? s.bands : [{ productId: usual.productId ?? '', shareFrac: 1 }];
   bands.forEach((band, i) => {
-    const picked = chain.pick('paint', ['paint'], 1, band.productId);
+    const picked = chain.pick('paint', ['paint'], 1, { id: band.productId });
     const productId = band.productId || picked.productId;
     chain.add(phase.paint, 'paint', {
       productId,
@@ -160,7 +161,7 @@ export const blend: Stage = (chain, s) => {
   });
   for (let n = 1; n <= blendCoats; n += 1)
     bands.forEach((band, i) => {
-      const picked = chain.pick('paint', ['paint'], 1, band.productId);
+      const picked = chain.pick('paint', ['paint'], 1, { id: band.productId });
       chain.add(phase.paint, 'blend', {
         productId: band.productId || picked.productId,
         method: 'brush',

@@ -79,7 +79,7 @@ export const glue: Stage = (chain, s) => {
     const chips =
       has(s, 'chipped-veneer', 'glue') &&
       s.places('glue') === s.treated.filter((t) => t.damage.kind === 'chipped-veneer').length;
-    const { productId, method } = chain.pick('glue', ['glue'], null, chips ? 'super-glue' : 'wood-glue');
+    const { productId, method } = chain.pick('glue', ['glue'], null, chips ? { trait: 'instant' } : { not: 'instant' });
     chain.add(phase.glue, 'glue', {
       productId,
       method,
@@ -153,7 +153,7 @@ export const fill: Stage = (chain, s, house) => {
     const jobs = twoPart
       ? (['filler-two-part', 'filler-ready'] as const)
       : (['filler-ready', 'filler-two-part'] as const);
-    const { productId, method } = chain.pick('fill', jobs, null, jobs[0]);
+    const { productId, method } = chain.pick('fill', jobs);
     const opaque = twoPart
       ? 'Corners and edges need the hard edge of two-part filler'
       : 'Ready-mixed filler levels dents';

@@ -6,6 +6,8 @@ import {
   type Method,
   methods,
   type Product,
+  type ProductTrait,
+  productTraits,
   sheens,
   type UnderKind,
   underKinds,
@@ -16,7 +18,7 @@ import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 import { tagWords } from '../../ui/Working';
 import { attempt } from './sheetFields';
-import { carrierNames, hazardNames, underNames } from './words';
+import { carrierNames, hazardNames, traitWords, underNames } from './words';
 
 /** Film by the label against film by the rate. */
 function Film({ product }: { product: Product }) {
@@ -224,9 +226,15 @@ const plainValues = [
   'demandsOwnClear',
   'forbidsUnder',
   'hazards',
+  'traits',
   'deliveryDays',
   'cleanUp',
 ] as const;
+
+const traitNames = Object.fromEntries(productTraits.map((t) => [t, traitWords[t].name])) as Record<
+  ProductTrait,
+  string
+>;
 
 /** What a label says besides rate, times, air and packs. */
 export function MoreFields({ product }: { product: Product }) {
@@ -416,6 +424,17 @@ export function MoreFields({ product }: { product: Product }) {
             Its label asks for a clear of its own family
           </label>
         </div>
+        <Ticks<ProductTrait>
+          legend={`What plans have to know of it (${tagOf('traits')})`}
+          all={productTraits.filter((t) => [null, product.kind].includes(traitWords[t].of))}
+          names={traitNames}
+          chosen={product.traits}
+          onChange={(next) =>
+            own('What plans know of it', (d) => {
+              d.traits = next;
+            })
+          }
+        />
         <Ticks<UnderKind>
           legend={`Its label forbids under it (${tagOf('forbidsUnder')})`}
           all={underKinds}

@@ -1,4 +1,4 @@
-import type { Carrier, Hazard, ProductKind, ProductTimes, UnderKind } from '@cosmesis/core/workshop';
+import type { Carrier, Hazard, ProductKind, ProductTimes, ProductTrait, UnderKind } from '@cosmesis/core/workshop';
 
 /** Names of kinds of products. */
 export const kindNames: Readonly<Record<ProductKind, string>> = {
@@ -62,6 +62,16 @@ export const carrierNames: Readonly<Record<Carrier, string>> = {
 };
 
 /** What a label may forbid under its product. */
+/** Traits of a product, and the kinds of product that may have them; null: every kind. */
+export const traitWords: Readonly<Record<ProductTrait, { name: string; of: ProductKind | null }>> = {
+  usual: { name: 'taken where nothing else is chosen', of: null },
+  gel: { name: 'a gel: lies on the wood, not in it', of: 'stain' },
+  bonding: { name: 'bonds to slick and sound films', of: 'primer' },
+  'own-primer': { name: 'needs no primer on bare wood', of: 'paint' },
+  exterior: { name: 'made for wet', of: 'clear' },
+  instant: { name: 'holds in seconds', of: 'glue' },
+};
+
 export const underNames: Readonly<Record<UnderKind, string>> = {
   shellac: 'shellac',
   'oil-film': 'oil films',

@@ -22,11 +22,12 @@ export function BandFields({ piece, zone }: { piece: Piece; zone: Zone }) {
   const edit = useEditPiece(piece.id);
   const { products, pieces, settings } = useParts('products', 'pieces', 'settings');
   const paints = Object.values(products).filter((p) => p.kind === 'paint');
+  const paintAt = (i: number): string => paints[i % paints.length]?.id ?? '';
   const high = Math.max(...zone.faces.flatMap((f) => f.outline.map((p) => p[1])));
   const usual: Bands = {
     from: 'floor',
     edges: [Math.round((high / 2) * 100) / 100],
-    productIds: [paints[0]?.id ?? 'enamel', paints[1]?.id ?? paints[0]?.id ?? 'enamel'],
+    productIds: [paintAt(0), paintAt(1)],
   };
   const bands = piece.bands ?? usual;
   const set = (label: string, next: Bands, mergeKey: string | null = null) =>
@@ -49,16 +50,15 @@ export function BandFields({ piece, zone }: { piece: Piece; zone: Zone }) {
     set('Number of bands', {
       from: bands.from,
       edges: Array.from({ length: count - 1 }, (_, i) => ((i + 1) / count) * (bands.from === 'floor' ? high : 1)),
-      productIds: Array.from(
-        { length: count },
-        (_, i) => bands.productIds[i] ?? paints[i % paints.length]?.id ?? 'enamel',
-      ),
+      productIds: Array.from({ length: count }, (_, i) => bands.productIds[i] ?? paintAt(i)),
     });
   const matching = Object.values(pieces).filter(
     (p) => p.id !== piece.id && p.bands && piece.setName !== null && p.setName === piece.setName,
   );
   const shares = bandShares(zone.faces, bands);
   const rising = bands.edges.every((e, i) => i === 0 || e > bands.edges[i - 1]!);
+  if (paints.length === 0)
+    return <p className="notice">Bands need paint: put one on the shelf under Products, then set them out.</p>;
   return (
     <div className="stack bands">
       <div className="row">

@@ -154,9 +154,13 @@ test('a note typed letter by letter is one change, taken back by one undo, and n
   await openFresh(page, '/pieces/ticket-cupboard/survey');
   const note = page.getByRole('region', { name: 'Name and note' }).getByLabel('Note');
   const before = await note.inputValue();
-  await note.pressSequentially('Lighter than the sample, two coats on');
+  // What is held in the field is in no store yet, and is shown as such while it is typed.
+  const typing = note.pressSequentially('Lighter than the sample, two coats on', { delay: 30 });
+  await expect(page.getByText('Not saved yet')).toBeVisible();
+  await typing;
   await page.reload();
   await expect(note).toHaveValue(`Lighter than the sample, two coats on${before}`);
+  await expect(page.getByText('Not saved yet')).toBeHidden();
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Undone: note.')).toBeVisible();

@@ -8,6 +8,7 @@ import { useStorePart } from '../store/useWorkshop';
 import type { StoreState } from '../store/WorkshopStore';
 import { toPiece } from '../ui/links';
 import { say, unsay, useSaid } from '../ui/say';
+import { useAnythingHeld } from '../ui/useHeld';
 import { Notices } from './Notices';
 import { RunningMixes } from './RunningMixes';
 import { ShortcutsDialog } from './ShortcutsDialog';
@@ -77,7 +78,8 @@ const isSaving = ({ save }: StoreState) => save.status === 'saving';
 
 /** What is not on the disk yet is said, if it takes longer than the eye needs. */
 function NotYetSaved() {
-  return useStorePart(isSaving) ? <div className="not-saved">Not saved yet…</div> : null;
+  const held = useAnythingHeld();
+  return useStorePart(isSaving) || held ? <div className="not-saved">Not saved yet…</div> : null;
 }
 
 const idOf = ({ workshop }: StoreState) => workshop?.id;

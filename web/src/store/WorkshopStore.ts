@@ -78,7 +78,7 @@ export interface Surroundings {
 }
 
 /** Changes of one field within this time are one change to undo. */
-const mergeWithinMs = 2500;
+const mergeWithinMs = 10_000;
 const retryAfterMs = [2000, 5000, 15_000];
 
 const newerWords =

@@ -1,7 +1,24 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useSyncExternalStore } from 'react';
 
 /** So long after the last key a field is taken over, ms: a pause, not a key. */
 const pauseMs = 350;
+
+/** Fields of this page that hold something now. */
+const holding = new Set<object>();
+const listeners = new Set<() => void>();
+function note(field: object, holds: boolean): void {
+  if (holding.has(field) === holds) return;
+  if (holds) holding.add(field);
+  else holding.delete(field);
+  for (const listener of listeners) listener();
+}
+const listen = (listener: () => void): (() => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** Whether any field holds what was typed: it is in no store yet. */
+export const useAnythingHeld = (): boolean => useSyncExternalStore(listen, () => holding.size > 0);
 
 /**
  * Holds what is typed in a field until there is a pause, and gives it on as one change. Nothing is left behind: it is given
@@ -20,6 +37,7 @@ export function useHeld<T>(give: (value: T) => void): {
     drop: () => {
       if (held.current) clearTimeout(held.current.timer);
       held.current = null;
+      note(held, false);
     },
     giveNow: () => {
       const now = held.current;
@@ -27,8 +45,9 @@ export function useHeld<T>(give: (value: T) => void): {
       if (now) latest.current(now.value);
     },
     hold: (value: T) => {
-      means.current.drop();
+      if (held.current) clearTimeout(held.current.timer);
       held.current = { value, timer: setTimeout(() => means.current.giveNow(), pauseMs) };
+      note(held, true);
     },
   });
   useEffect(() => {

@@ -162,6 +162,18 @@ describe('a mix and the coat it was made for', () => {
     // 0.26 kg at 1.3 kg/L are 0.2 L.
     expect(shelfL(after(withCans(1), ...deeds))).toBeCloseTo(0.8, 12),
   );
+  it('is noted with the coat, also where it was mixed after the coat was begun, with the air of that hour', () => {
+    const start: Deed = { ...finish(), do: 'start-step' } as Deed;
+    const air: Deed = {
+      do: 'read-air',
+      reading: { space: 'bench', airTempC: 18, relHumFrac: 0.6, surfaceTempC: null },
+    };
+    const w = after({ ...withCans(1), readings: {} }, start, air, begin, pour(0.26), finish());
+    expect(w.pieces[counter]!.log.find((e) => e.step.id === paint.id)).toMatchObject({
+      batch: 'Thinned',
+      air: { airTempC: 18, relHumFrac: 0.6 },
+    });
+  });
   it('poured to nothing, or taken away, the coat draws for itself', () => {
     expect(shelfL(after(withCans(1), begin, pour(0.26), finish(), pour(0)))).toBeCloseTo(0.867, 12);
     expect(shelfL(after(withCans(1), begin, pour(0.26), finish(), { do: 'drop-mix', mixId: 'new-1' }))).toBeCloseTo(

@@ -1,5 +1,5 @@
 import type { Draft } from 'immer';
-import { minuteOf } from '../units';
+import { latestFirst, minuteOf } from '../units';
 import type { LogEntry, Piece, Workshop } from '../workshop';
 import type { DeedOf } from './Deed';
 import { DeedRefused } from './DeedRefused';
@@ -19,7 +19,7 @@ function airNow(readings: Workshop['readings'], at: string): LogEntry['air'] {
 const batchOf = (mixes: Workshop['mixes'], pieceId: string, stepId: string): string | null =>
   Object.values(mixes)
     .filter((m) => m.steps.some((s) => s.pieceId === pieceId && s.stepId === stepId))
-    .sort((a, b) => (a.at < b.at ? 1 : -1))[0]?.name ?? null;
+    .sort((a, b) => latestFirst(a.at, b.at))[0]?.name ?? null;
 
 /** A piece of a draft. @throws DeedRefused where it is gone */
 export function pieceOf(draft: Draft<Workshop>, pieceId: string): Draft<Piece> {
@@ -46,6 +46,9 @@ export function logStep(
   if (running) {
     if (what === 'start-step' || running.doneAt !== null) return;
     running.doneAt = at;
+    // What was mixed or read while the step ran belongs to it too.
+    running.batch ??= batchOf(draft.mixes, pieceId, step.id);
+    running.air ??= airNow(draft.readings, at);
     settleEntry(draft, pieceId, running);
     return;
   }

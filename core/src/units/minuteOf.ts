@@ -4,3 +4,6 @@
  * @returns whole minutes since 1970, UTC; NaN where it is no moment
  */
 export const minuteOf = (instant: string): number => Math.floor(Date.parse(instant) / 60_000);
+
+/** Orders instants (ISO 8601 with any offset) from the latest to the earliest, whatever the time zone each was written in. */
+export const latestFirst = (a: string, b: string): number => Date.parse(b) - Date.parse(a);

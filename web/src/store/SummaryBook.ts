@@ -1,5 +1,5 @@
 import type { PieceSummary } from '@cosmesis/core/reckoning';
-import type { Result } from '@cosmesis/core/units';
+import { latestFirst, type Result } from '@cosmesis/core/units';
 import { hasPlan, type Piece, type Workshop } from '@cosmesis/core/workshop';
 
 /** What the book shows: summaries by piece, and how many are still to be worked out. */
@@ -86,7 +86,7 @@ export class SummaryBook {
       if (!current || nowMin - e.summary.atMin >= e.summary.freshForMin || nowMin < e.summary.atMin) due.push(piece);
     }
     const weight = (p: Piece) => (this.entries.has(p.id) ? 0 : 2) + (p.log.length > 0 ? 1 : 0);
-    return due.sort((a, b) => weight(b) - weight(a) || (a.createdAt < b.createdAt ? 1 : -1));
+    return due.sort((a, b) => weight(b) - weight(a) || latestFirst(a.createdAt, b.createdAt));
   }
 
   private work(): void {

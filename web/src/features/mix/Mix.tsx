@@ -1,6 +1,6 @@
 import { latestReading } from '@cosmesis/core/deeds';
 import { type Batch, totalOf, usualMixTempC } from '@cosmesis/core/mixing';
-import { formatVolume } from '@cosmesis/core/units';
+import { formatVolume, latestFirst } from '@cosmesis/core/units';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useNowMin } from '../../store/useNowMin';
@@ -127,7 +127,7 @@ export default function Mix() {
     void navigate(toMix(id));
   };
   const recent = Object.values(mixes)
-    .sort((a, b) => (a.at < b.at ? 1 : -1))
+    .sort((a, b) => latestFirst(a.at, b.at))
     .slice(0, 8);
   return (
     <div className="mix-grid">

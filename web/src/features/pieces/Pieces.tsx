@@ -1,5 +1,6 @@
 import { buildFaces, formById, shapeToDraw, zoneNames } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
+import { latestFirst } from '@cosmesis/core/units';
 import { hasPlan, type Piece } from '@cosmesis/core/workshop';
 import TextField from '@mui/material/TextField';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
@@ -103,7 +104,7 @@ export default function Pieces() {
     const word = wanted.trim().toLowerCase();
     return Object.values(pieces)
       .filter((p) => word === '' || p.name.toLowerCase().includes(word))
-      .sort((a, b) => (a.createdAt === b.createdAt ? (a.name < b.name ? -1 : 1) : a.createdAt < b.createdAt ? 1 : -1));
+      .sort((a, b) => latestFirst(a.createdAt, b.createdAt) || (a.name < b.name ? -1 : 1));
   }, [pieces, wanted]);
   const virtual = useWindowVirtualizer({
     count: shown.length,

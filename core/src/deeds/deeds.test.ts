@@ -168,7 +168,14 @@ describe('a mix and the coat it was made for', () => {
       do: 'read-air',
       reading: { space: 'bench', airTempC: 18, relHumFrac: 0.6, surfaceTempC: null },
     };
-    const w = after({ ...withCans(1), readings: {} }, start, air, begin, pour(0.26), finish());
+    const w = after(
+      { ...withCans(1), readings: {} },
+      start,
+      air,
+      begin,
+      { do: 'pour', mixId: 'new-3', part: 0, massKg: 0.26 },
+      finish(),
+    );
     expect(w.pieces[counter]!.log.find((e) => e.step.id === paint.id)).toMatchObject({
       batch: 'Thinned',
       air: { airTempC: 18, relHumFrac: 0.6 },

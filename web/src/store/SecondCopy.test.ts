@@ -33,7 +33,10 @@ function fileSystem(fails: (name: string) => 'no' | 'refused' | 'damaged' = () =
       getFileHandle: async (name, options) => {
         if (!files.has(name) && !options?.create) missing(name);
         return {
-          getFile: async () => ({ text: async () => files.get(name) ?? '' }),
+          getFile: async () => ({
+            text: async () => files.get(name) ?? '',
+            size: new Blob([files.get(name) ?? '']).size,
+          }),
           createWritable: async () => {
             let text = '';
             return {
@@ -63,8 +66,15 @@ async function browser(fails?: Parameters<typeof fileSystem>[0]) {
   databases += 1;
   const name = `copied-${databases}`;
   const root = fileSystem(fails);
+  const clock = { ms: 0 };
   const tab = async () => {
-    const log = await OperationLog.open(name, await SecondCopy.open(async () => root));
+    const log = await OperationLog.open(
+      name,
+      await SecondCopy.open(
+        async () => root,
+        () => clock.ms,
+      ),
+    );
     const back = await log.putBackLost();
     let ids = 0;
     const store = new WorkshopStore(log, {
@@ -82,7 +92,7 @@ async function browser(fails?: Parameters<typeof fileSystem>[0]) {
   const filesOf = (workshopId: string) => [
     ...(root.folders.get('second-copy')?.folders.get(`w-${workshopId}`)?.files.keys() ?? []),
   ];
-  return { tab, root, filesOf, loseStore: () => deleteDB(name) };
+  return { tab, root, clock, filesOf, loseStore: () => deleteDB(name) };
 }
 const empty = (id = 'w'): Workshop => newWorkshop(id, defaultSettings('W', 'Europe/London', 'metric', 'GBP'), []);
 const bytes = (store: WorkshopStore) => canonicalJson(store.get().workshop);
@@ -130,7 +140,7 @@ describe('SecondCopy', () => {
         fc.array(fc.constantFrom('no', 'no', 'no', 'refused', 'damaged', 'whole'), { minLength: 1, maxLength: 12 }),
         async (faults) => {
           let fault: string = 'no';
-          const { tab, loseStore } = await browser(() => (fault === 'whole' ? 'no' : (fault as 'no')));
+          const { tab, loseStore, clock } = await browser(() => (fault === 'whole' ? 'no' : (fault as 'no')));
           const { store, log } = await tab();
           await store.adopt(empty());
           const saved = [bytes(store)];
@@ -138,7 +148,10 @@ describe('SecondCopy', () => {
           for (const [i, next] of faults.entries()) {
             fault = next;
             // As the worker does at rest: what is missing is copied with the whole.
-            if (fault === 'whole') await log.copyWhole('w');
+            if (fault === 'whole') {
+              clock.ms += 3_600_000;
+              await log.copyWhole('w');
+            }
             setNote(store, 'p', `${i}`);
             await store.idle();
             expect(store.get().save).toEqual({ status: 'saved' });
@@ -167,6 +180,29 @@ describe('SecondCopy', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it('a browser that died between the two stores: the next act, of whichever tab, makes the copy complete again', async () => {
+    let fault: 'no' | 'refused' = 'no';
+    const { tab, loseStore, filesOf } = await browser(() => fault);
+    const [one, two] = [await tab(), await tab()];
+    await one.store.adopt(empty());
+    setNote(one.store, 'p', 'copied');
+    await one.store.idle();
+    fault = 'refused';
+    setNote(one.store, 'p', 'not copied');
+    await one.store.idle();
+    fault = 'no';
+    await two.store.open('w');
+    setNote(two.store, 'q', 'last');
+    await two.store.idle();
+    expect(filesOf('w')).toEqual(['whole-4.jsonl']);
+    const saved = bytes(two.store);
+    for (const { log } of [one, two]) log.close();
+    await loseStore();
+    const { store } = await tab();
+    await store.open('w');
+    expect(bytes(store)).toBe(saved);
   });
 
   it('a store that fell back behind its copy is brought forward; one that is ahead of it stays', async () => {

@@ -8,7 +8,7 @@ export interface Folder {
   keys: () => AsyncIterable<string>;
 }
 interface FolderFile {
-  getFile: () => Promise<{ text: () => Promise<string> }>;
+  getFile: () => Promise<{ text: () => Promise<string>; size: number }>;
   /** What is written stands there only once it is closed. */
   createWritable: () => Promise<{ write: (text: string) => Promise<void>; close: () => Promise<void> }>;
 }
@@ -33,6 +33,9 @@ const longestWaitMs = 3000;
 /** Acts after which the workshop is copied whole again. */
 const mostActs = 100;
 
+/** A whole copy that could not be made, on a full disk for one, is tried again after this, ms. */
+const restAfterFailureMs = 60_000;
+
 /** Names of folders are free of whatever a file system makes something else of. */
 const folderOf = (workshopId: string) => `w-${encodeURIComponent(workshopId).replaceAll('.', '%2E')}`;
 const idOf = (name: string) => decodeURIComponent(name.slice(2));
@@ -48,10 +51,16 @@ const lastInRow = (from: number, acts: ReadonlySet<number>): number => {
   return rev;
 };
 
+/** @throws where the file does not stand whole afterwards; there is none then */
 async function write(folder: Folder, name: string, lines: readonly string[]): Promise<void> {
-  const file = await (await folder.getFileHandle(name, { create: true })).createWritable();
-  await file.write(lines.join('\n'));
+  const text = lines.join('\n');
+  const handle = await folder.getFileHandle(name, { create: true });
+  const file = await handle.createWritable();
+  await file.write(text);
   await file.close();
+  if ((await handle.getFile()).size === new Blob([text]).size) return;
+  await folder.removeEntry(name);
+  throw new Error(`${name} was cut off`);
 }
 
 /** The lines of a file, read; null where it is not there or damaged. */
@@ -80,27 +89,45 @@ const inTime = <T>(work: Promise<T>): Promise<T> => {
 export class SecondCopy {
   /** A whole copy under way: acts are copied after it. */
   private underWay: Promise<unknown> = Promise.resolve();
+  /** The last revision that this page copied, by workshop. */
+  private readonly copied = new Map<string, number>();
+  /** When a whole copy could last not be made. */
+  private failedMs = Number.NEGATIVE_INFINITY;
 
-  private constructor(private readonly folder: Folder) {}
+  private constructor(
+    private readonly folder: Folder,
+    private readonly nowMs: () => number,
+  ) {}
 
   /** Opens the folder; null where this browser has none that can be written. */
   static async open(
     root: () => Promise<Folder> = async () => (await navigator.storage.getDirectory()) as unknown as Folder,
+    nowMs: () => number = Date.now,
   ): Promise<SecondCopy | null> {
     try {
-      return new SecondCopy(await (await inTime(root())).getDirectoryHandle(folderName, { create: true }));
+      return new SecondCopy(await (await inTime(root())).getDirectoryHandle(folderName, { create: true }), nowMs);
     } catch {
       return null;
     }
   }
 
-  /** Copies an act that was written. @throws where it could not be copied */
-  act = (act: Act): Promise<void> =>
-    inTime(
-      this.underWay
-        .then(() => this.of(act.head.workshopId))
-        .then((folder) => write(folder, `act-${act.head.rev}.jsonl`, [JSON.stringify(act)])),
-    );
+  /**
+   * Copies an act that was written. Where the one before it is not here, as after a crash between the two stores, the whole is
+   * wanted instead.
+   * @returns whether the copy is complete up to this act
+   * @throws where it could not be copied
+   */
+  act = (act: Act): Promise<boolean> => inTime(this.writeAct(act));
+
+  private async writeAct(act: Act): Promise<boolean> {
+    const { workshopId, rev } = act.head;
+    await this.underWay;
+    const follows = this.copied.get(workshopId) === rev - 1 || ((await this.upTo(workshopId)) ?? -1) >= rev - 1;
+    if (!follows) return false;
+    await write(await this.of(workshopId), `act-${rev}.jsonl`, [JSON.stringify(act)]);
+    this.copied.set(workshopId, rev);
+    return true;
+  }
 
   /**
    * Copies a workshop whole, and lets go of what this makes superfluous.
@@ -109,20 +136,25 @@ export class SecondCopy {
    */
   whole(head: Head, changes: readonly StoredChange[], pages: readonly string[]): Promise<void> {
     const work = this.writeWhole(head, changes, pages);
-    this.underWay = work.catch(() => {});
+    this.underWay = work.catch(() => {
+      this.failedMs = this.nowMs();
+    });
     return work;
   }
 
   private async writeWhole(head: Head, changes: readonly StoredChange[], pages: readonly string[]): Promise<void> {
     const folder = await this.of(head.workshopId);
     await write(folder, `whole-${head.rev}.jsonl`, [JSON.stringify({ head, changes }), ...pages]);
+    this.copied.set(head.workshopId, Math.max(head.rev, this.copied.get(head.workshopId) ?? 0));
     const { wholes, acts } = await this.list(folder);
     for (const rev of wholes) if (rev < head.rev) await folder.removeEntry(`whole-${rev}.jsonl`);
     for (const rev of acts) if (rev <= head.rev) await folder.removeEntry(`act-${rev}.jsonl`);
   }
 
-  /** Whether the workshop should be copied whole: it never was, an act is missing, or many have come together. */
+  /** Whether the workshop should be copied whole: it never was, an act is missing, or many have come together; not right after a failure. */
   async wantsWhole({ workshopId, rev }: Pick<Head, 'workshopId' | 'rev'>): Promise<boolean> {
+    await this.underWay;
+    if (Math.abs(this.nowMs() - this.failedMs) < restAfterFailureMs) return false;
     const { wholes, acts } = await this.list(await this.of(workshopId));
     const from = Math.max(-1, ...wholes);
     return from < 0 || acts.size > mostActs || lastInRow(from, acts) < rev;

@@ -162,13 +162,30 @@ await withBrowser(4192, async (browser, base) => {
   const group = page.getByRole('group', { name: /Next coat from, h/ });
   await group.waitFor();
   await longest(page);
+  await everythingWorkedOut(page);
+  // The clock of the page runs from the key to the frame in which the first summary of a piece was worked out anew.
+  await page.evaluate(() => {
+    const w = globalThis as unknown as { sheet: { start: number; ms: number } };
+    w.sheet = { start: 0, ms: 0 };
+    const { postMessage } = Worker.prototype;
+    addEventListener('keydown', ({ key }) => key === 'Enter' && (w.sheet.start = performance.now()), { capture: true });
+    Worker.prototype.postMessage = function (this: Worker, ...sent: unknown[]) {
+      const { type, name } = sent[0] as { type: string; name?: string };
+      if (type === 'call' && name === 'summariesOf' && w.sheet.start > 0)
+        this.addEventListener(
+          'message',
+          () => requestAnimationFrame(() => setTimeout(() => (w.sheet.ms ||= performance.now() - w.sheet.start))),
+          { once: true },
+        );
+      (postMessage as (...all: unknown[]) => void).apply(this, sent);
+    };
+  });
   await group.getByLabel('high').fill('9');
+  await group.getByLabel('high').press('Enter');
+  await page.waitForFunction(() => (globalThis as unknown as { sheet: { ms: number } }).sheet.ms > 0);
   say(
-    '200 pieces: a sheet changed, from the pause to the first piece repainted',
-    await timed(async () => {
-      await group.getByLabel('high').press('Enter');
-      await group.getByText('your own').waitFor();
-    }),
+    '200 pieces: a sheet changed, from the key to the first pieces worked out anew',
+    await page.evaluate(() => (globalThis as unknown as { sheet: { ms: number } }).sheet.ms),
     'under 100 ms',
   );
   console.log(`  longest task of the page meanwhile ${Math.round(await longest(page))} ms.`);

@@ -1,5 +1,5 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
-import { noSummary, type PieceSummary } from '@cosmesis/core/reckoning';
+import { type Draw, noSummary, type PieceSummary } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { Workshop } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
@@ -33,6 +33,8 @@ function bench(fresh = 60) {
   return {
     book,
     asked,
+    settle,
+    draws: [] as Draw[],
     pass: (minutes: number) => {
       now += minutes;
       book.tick();
@@ -42,7 +44,15 @@ function bench(fresh = 60) {
       const ids = asked.at(-1)!;
       answer(
         ok
-          ? { ok: true, value: ids.map((id) => ({ ...noSummary(id, now, ''), freshForMin: fresh })), warnings: [] }
+          ? {
+              ok: true,
+              value: ids.map((id) => ({
+                ...noSummary(id, now, ''),
+                freshForMin: fresh,
+                draws: this.draws.filter((d) => d.pieceId === id),
+              })),
+              warnings: [],
+            }
           : { ok: false, issues: [{ code: 'x', path: '', message: 'x' }] },
       );
       await settle();
@@ -68,15 +78,19 @@ const manyPieces = (n: number): Workshop => ({
 });
 
 describe('the book of summaries', () => {
-  it('asks for a few at a time, those under way first, until every planned piece has one', async () => {
+  it('asks for the first one alone and then for a few at a time, those under way first and the newest of them, until every planned piece has one', async () => {
     const b = bench();
     const workshop = manyPieces(30);
     b.book.follow(workshop);
-    const [head, ...rest] = b.asked[0]!;
-    expect(workshop.pieces[head!]!.log.length > 0 || workshop.pieces.p29!.log.length === 0).toBe(true);
-    expect(rest).toHaveLength(7);
-    expect(Math.max(...b.asked.map((ids) => ids.length))).toBeLessThanOrEqual(8);
+    expect(b.asked[0]).toHaveLength(1);
     await b.answerAll();
+    const order = b.asked.flat().map((id) => workshop.pieces[id]!);
+    const under = order.findIndex((p) => p.log.length === 0);
+    expect(under).toBeGreaterThan(0);
+    expect(order.slice(under).every((p) => p.log.length === 0)).toBe(true);
+    const made = order.slice(0, under).map((p) => Date.parse(p.createdAt));
+    expect(made).toEqual([...made].sort((x, y) => y - x));
+    expect(b.asked.map((ids) => ids.length)).toEqual([1, 8, 8, 8, 5]);
     expect(b.book.get()).toMatchObject({ all: 30, missing: 0 });
     expect(b.asked.flat().sort()).toEqual(Object.keys(workshop.pieces).sort());
   });
@@ -87,15 +101,44 @@ describe('the book of summaries', () => {
     const before = b.asked.length;
     b.pass(59);
     b.book.follow({ ...demo, readings: {} });
+    await b.settle();
     expect(b.asked).toHaveLength(before);
     const one = planned[0]!;
     b.book.follow({ ...demo, pieces: { ...demo.pieces, [one]: { ...demo.pieces[one]!, note: 'cracked' } } });
+    // What is on screen is asked for before it.
+    expect(b.asked).toHaveLength(before);
+    await b.settle();
     expect(b.asked.slice(before)).toEqual([[one]]);
     await b.answerAll();
     const then = b.asked.length;
     b.pass(2);
     await b.answerAll();
     expect(new Set(b.asked.slice(then).flat()).size).toBe(b.book.get().all - 1);
+  });
+  it('tells when a piece takes something else than before, and which; nothing where it takes the same', async () => {
+    const b = bench();
+    const [one] = planned;
+    const draw = {
+      pieceId: one!,
+      pieceName: 'x',
+      productId: 'enamel',
+      stepId: 'top/paint/1',
+      atMin: start,
+      highL: 0.2,
+    };
+    b.draws = [draw];
+    b.book.follow(demo);
+    await b.answerAll();
+    const turns = () => [b.book.get().turns, b.book.get().turnsOf.get(one!) ?? 0];
+    expect(turns()).toEqual([0, 0]);
+    const noted = (note: string) => ({ ...demo, pieces: { ...demo.pieces, [one!]: { ...demo.pieces[one!]!, note } } });
+    b.book.follow(noted('same'));
+    await b.answerAll();
+    expect(turns()).toEqual([0, 0]);
+    b.draws = [{ ...draw, highL: 0.3 }];
+    b.book.follow(noted('more'));
+    await b.answerAll();
+    expect(turns()).toEqual([1, 1]);
   });
   it('forgets the summaries of another workshop and of pieces that are gone, and asks again after a failure, later', async () => {
     const b = bench();

@@ -1,5 +1,5 @@
 import type { PieceSummary } from '@cosmesis/core/reckoning';
-import { latestFirst, type Result } from '@cosmesis/core/units';
+import type { Result } from '@cosmesis/core/units';
 import { hasPlan, type Piece, type Workshop } from '@cosmesis/core/workshop';
 
 /** What the book shows: summaries by piece, and how many are still to be worked out. */
@@ -9,6 +9,9 @@ export interface Book {
   all: number;
   /** Of these, how many have no summary at all yet. */
   missing: number;
+  /** How often it became known that a piece takes or holds something else than before; and of which pieces. */
+  turns: number;
+  turnsOf: ReadonlyMap<string, number>;
 }
 
 /** What the book needs from its surroundings; tests bring their own. */
@@ -30,6 +33,8 @@ const atATime = 8;
 /** The screen follows at most this often while some, or very many, are worked out, ms. */
 const tellEveryMs = { some: 250, many: 1000 };
 const many = 100;
+/** Summaries wait so long after a change, ms. */
+const restMs = 50;
 
 /**
  * Summaries of every piece of the workshop, worked out in the background, those first that are under way; again only where the
@@ -38,10 +43,16 @@ const many = 100;
 export class SummaryBook {
   private workshop: Workshop | null = null;
   private entries = new Map<string, Entry>();
-  private book: Book = { byId: new Map(), all: 0, missing: 0 };
+  private book: Book = { byId: new Map(), all: 0, missing: 0, turns: 0, turnsOf: new Map() };
+  private turns = 0;
+  private turnsOf = new Map<string, number>();
   private readonly listeners = new Set<() => void>();
   private asking = false;
   private telling = false;
+  private resting = false;
+  /** What is due, the first one last; null: to be looked through again. */
+  private todo: Piece[] | null = null;
+  private first = true;
 
   constructor(private readonly means: BookMeans) {}
 
@@ -57,6 +68,8 @@ export class SummaryBook {
     const other = workshop?.id !== this.workshop?.id;
     if (other) this.entries.clear();
     this.workshop = workshop;
+    this.todo = null;
+    this.first = true;
     // How much there is to work out is known at once.
     if (other) this.tell();
     if (!workshop) return;
@@ -67,32 +80,66 @@ export class SummaryBook {
         gone = true;
       }
     if (gone || this.book.all === 0) this.tellSoon();
-    this.work();
+    // What was begun goes on at once; after a change what is on screen comes first.
+    if (other) this.work();
+    else this.workSoon();
+  }
+
+  private workSoon(): void {
+    if (this.resting) return;
+    this.resting = true;
+    this.means.later(() => {
+      this.resting = false;
+      this.work();
+    }, restMs);
   }
 
   /** The clock went on. */
-  tick = (): void => this.work();
+  tick = (): void => {
+    this.todo = null;
+    this.work();
+  };
 
   private due(): Piece[] {
     const { workshop } = this;
     if (!workshop) return [];
-    const nowMin = this.means.nowMin();
-    const due: Piece[] = [];
+    const due: { piece: Piece; weight: number; createdMs: number }[] = [];
     for (const id in workshop.pieces) {
       const piece = workshop.pieces[id]!;
-      if (!hasPlan(piece)) continue;
-      const e = this.entries.get(id);
-      const current = e && e.piece === piece && e.products === workshop.products && e.settings === workshop.settings;
-      if (!current || nowMin - e.summary.atMin >= e.summary.freshForMin || nowMin < e.summary.atMin) due.push(piece);
+      if (!this.isDue(workshop, piece)) continue;
+      const weight = (this.entries.has(id) ? 0 : 2) + (piece.log.length > 0 ? 1 : 0);
+      due.push({ piece, weight, createdMs: Date.parse(piece.createdAt) });
     }
-    const weight = (p: Piece) => (this.entries.has(p.id) ? 0 : 2) + (p.log.length > 0 ? 1 : 0);
-    return due.sort((a, b) => weight(b) - weight(a) || latestFirst(a.createdAt, b.createdAt));
+    // The first one is the last of the list.
+    return due.sort((a, b) => a.weight - b.weight || a.createdMs - b.createdMs).map((d) => d.piece);
+  }
+
+  private isDue(workshop: Workshop, piece: Piece): boolean {
+    if (!hasPlan(piece)) return false;
+    const e = this.entries.get(piece.id);
+    if (!e || e.piece !== piece || e.products !== workshop.products || e.settings !== workshop.settings) return true;
+    const age = this.means.nowMin() - e.summary.atMin;
+    return age >= e.summary.freshForMin || age < 0;
+  }
+
+  /** The next ones of those that are due; what is due is looked through only where the workshop or the hour is another one. */
+  private nextDue(workshop: Workshop): Piece[] {
+    this.todo ??= this.due();
+    const some: Piece[] = [];
+    // The first one after a change comes alone, so that something is there soon.
+    const most = this.first ? 1 : atATime;
+    this.first = false;
+    while (some.length < most && this.todo.length > 0) {
+      const piece = this.todo.pop()!;
+      if (workshop.pieces[piece.id] === piece && this.isDue(workshop, piece)) some.push(piece);
+    }
+    return some;
   }
 
   private work(): void {
     const { workshop } = this;
     if (this.asking || !workshop) return;
-    const some = this.due().slice(0, atATime);
+    const some = this.nextDue(workshop);
     if (some.length === 0) return;
     this.asking = true;
     const ids = some.map((p) => p.id);
@@ -103,13 +150,23 @@ export class SummaryBook {
       if (told.ok)
         for (const summary of told.value) {
           const piece = workshop.pieces[summary.pieceId];
-          if (piece) this.entries.set(summary.pieceId, { summary, piece, products, settings });
+          if (!piece) continue;
+          this.note(summary);
+          this.entries.set(summary.pieceId, { summary, piece, products, settings });
         }
       this.tellSoon();
       // An engine that fails is asked again later, not at once and for ever.
       if (told.ok) this.work();
-      else this.means.later(() => this.work(), 5000);
+      else this.means.later(this.tick, 5000);
     });
+  }
+
+  /** What a piece takes off the shelf bears on the others. */
+  private note({ pieceId, draws }: PieceSummary): void {
+    const before = this.entries.get(pieceId)?.summary.draws;
+    if (!before || JSON.stringify(before) === JSON.stringify(draws)) return;
+    this.turns += 1;
+    this.turnsOf.set(pieceId, (this.turnsOf.get(pieceId) ?? 0) + 1);
   }
 
   private tellSoon(): void {
@@ -128,7 +185,8 @@ export class SummaryBook {
     const { workshop } = this;
     const planned = workshop ? Object.values(workshop.pieces).filter(hasPlan) : [];
     const byId = new Map([...this.entries].map(([id, e]) => [id, e.summary]));
-    this.book = { byId, all: planned.length, missing: planned.filter((p) => !byId.has(p.id)).length };
+    const missing = planned.filter((p) => !byId.has(p.id)).length;
+    this.book = { byId, all: planned.length, missing, turns: this.turns, turnsOf: new Map(this.turnsOf) };
     for (const listener of this.listeners) listener();
   }
 }

@@ -2,6 +2,7 @@ import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/work
 import { callCore, mirrorWorkshop } from '../workers/callCore';
 import { demoId } from './demoId';
 import { OperationLog } from './OperationLog';
+import { askAhead } from './reckoningsOnScreen';
 import { SecondCopy } from './SecondCopy';
 import type { Head } from './stored';
 import { theBook } from './useSummaries';
@@ -141,6 +142,7 @@ export async function openStore(): Promise<WorkshopStore> {
     if (workshop === shown) return;
     shown = workshop;
     mirrorWorkshop(workshop);
+    if (workshop) askAhead(workshop);
     theBook().follow(workshop);
   });
   setInterval(theBook().tick, 20_000);

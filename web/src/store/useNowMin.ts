@@ -2,7 +2,8 @@ import { useSyncExternalStore } from 'react';
 
 const listeners = new Set<() => void>();
 let timer: ReturnType<typeof setInterval> | undefined;
-const nowMin = (): number => Math.floor(Date.now() / 60_000);
+/** The clock in whole minutes since 1970. */
+export const minuteNow = (): number => Math.floor(Date.now() / 60_000);
 
 function subscribe(listener: () => void): () => void {
   listeners.add(listener);
@@ -19,4 +20,4 @@ function subscribe(listener: () => void): () => void {
 }
 
 /** The clock in whole minutes since 1970; renders again when the minute changes. */
-export const useNowMin = (): number => useSyncExternalStore(subscribe, nowMin);
+export const useNowMin = (): number => useSyncExternalStore(subscribe, minuteNow);

@@ -1,10 +1,12 @@
 import type { Question, SchoolFigures } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { HouseRuleId, Piece } from '@cosmesis/core/workshop';
+import { useEffect, useRef } from 'react';
 import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import type { Reckoned } from '../workers/Engine';
 import { nameOf } from './nameOf';
+import { onScreen, type Reckonings, reckonAll, reckonKey, shopKey, shopParts } from './reckoningsOnScreen';
 import { useNowMin } from './useNowMin';
 import { useSummaries } from './useSummaries';
 import { useParts } from './useWorkshop';
@@ -12,32 +14,24 @@ import { useParts } from './useWorkshop';
 const asked = { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false };
 
 /** A name of all that pieces are worked out in: it changes when any of it does. */
-export function useShopKey(): string {
-  const parts = useParts('products', 'settings', 'readings', 'containers', 'supplies');
-  const nowMin = useNowMin();
-  return [nowMin, ...Object.values(parts).map((part) => nameOf(part))].join('/');
-}
+export const useShopKey = (): string => shopKey(useParts(...shopParts), useNowMin());
 
 /** Reckonings of several pieces by id, as they are now; the last ones stay while new ones are worked out. */
-export function useReckonings(pieces: readonly Piece[]): ReadonlyMap<string, Result<Reckoned>> | undefined {
-  const shop = useShopKey();
+export function useReckonings(pieces: readonly Piece[]): Reckonings | undefined {
+  const shop = useParts(...shopParts);
   const nowMin = useNowMin();
-  // What other pieces take and leave wet bears on each: looked at again once all of them are known.
-  const settled = useSummaries().missing === 0;
-  const key = pieces.length === 0 ? null : ['reckon', shop, settled, ...pieces.map(nameOf)].join('/');
-  const { data } = useSWR<ReadonlyMap<string, Result<Reckoned>>, Error>(
-    key,
-    async () =>
-      new Map(
-        await Promise.all(
-          pieces.map(async ({ id }) => {
-            const told = await callCore('reckon', [id, nowMin], { key: `reckon/${id}`, urgent: true, needs: [id] });
-            return [id, told] as const;
-          }),
-        ),
-      ),
-    asked,
-  );
+  const book = useSummaries();
+  const ids = pieces.map((p) => p.id);
+  const key = pieces.length === 0 ? null : reckonKey(pieces, shop, nowMin, book);
+  const shown = useRef({ ids, key }).current;
+  useEffect(() => {
+    Object.assign(shown, { ids, key });
+  });
+  useEffect(() => {
+    onScreen.add(shown);
+    return () => void onScreen.delete(shown);
+  }, [shown]);
+  const { data } = useSWR<Reckonings, Error>(key, reckonAll(ids, nowMin), asked);
   return data;
 }
 

@@ -11,7 +11,7 @@ import { materialOf, surfaceOf, type Zone, zoneNames } from '@cosmesis/core/piec
 import { formatArea } from '@cosmesis/core/units';
 import type { AdditionKind, LookKind, Piece } from '@cosmesis/core/workshop';
 import { current } from 'immer';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { newId, nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useParts } from '../../../store/useWorkshop';
@@ -50,66 +50,74 @@ function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: Look
   );
 }
 
+/** Fields of a piece that a look has nothing to do with. */
+const besideLooks: ReadonlySet<string> = new Set(['choices', 'edits', 'note', 'plannedBefore']);
+const sameForLooks = (a: Piece, b: Piece): boolean =>
+  a === b || Object.keys(b).every((k) => besideLooks.has(k) || a[k as keyof Piece] === b[k as keyof Piece]);
+
 /** The look of a zone, with what it carries besides. */
-export function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
-  const edit = useEditPiece(piece.id);
-  const { settings, products } = useParts('settings', 'products');
-  const { unitSystem, tools } = settings;
-  const look = lookOf(piece, zone.id);
-  const looks = availableLooks(asItStands(piece, zone.faces), zone.faces, tools);
-  const [asked, setAsked] = useState<LookKind | null>(null);
-  const pick = (wanted: LookKind) => {
-    if (wanted === look) return;
-    if (coatsDone(piece, zone.id).length > 0) return setAsked(wanted);
-    const [id, at] = [newId(), nowIso()];
-    edit(`Look of the ${zoneNames[zone.id].toLowerCase()}`, (draft) => {
-      const changed = structuredClone(current(draft)) as Piece;
-      changeLook(changed, zone.id, wanted, products, id, at);
-      draft.looks = changed.looks;
-      draft.reworked = changed.reworked;
-    });
-  };
-  // Only what keeps the wood from showing is worth a line; the rest is simply not offered.
-  const barred = looks.find((l) => l.look === 'natural-clear')?.barredBecause;
-  return (
-    <>
-      <div className="row">
-        <h2 style={{ minWidth: 92 }}>{zoneNames[zone.id]}</h2>
-        <select
-          className="inline-select"
-          aria-label={`Look of the ${zoneNames[zone.id].toLowerCase()}`}
-          value={look}
-          onChange={(e) => pick(e.target.value as LookKind)}
-        >
-          {looks
-            .filter((l) => !l.barredBecause || l.look === look)
-            .map((l) => (
-              <option key={l.look} value={l.look}>
-                {lookNames[l.look]}
-              </option>
-            ))}
-        </select>
-        <span className="quiet n">{formatArea(zone.areaM2, unitSystem)}</span>
-        <Additions piece={piece} zone={zone} look={look} />
-      </div>
-      {asked && <ChangeOfMind piece={piece} zoneId={zone.id} look={asked} onClose={() => setAsked(null)} />}
-      {barred && <p className="quiet">{barred}</p>}
-      {(piece.additions[zone.id] ?? []).includes('taped-design') && (
-        <Keys
-          legend="The design is measured"
-          value={piece.decisions[`${zone.id}/design`]?.choice ?? 'both-sides'}
-          onPick={(choice) =>
-            edit('How the design is measured', (draft) => {
-              draft.decisions[`${zone.id}/design`] = { choice, at: nowIso(), why: '' };
-            })
-          }
-          choices={[
-            { value: 'both-sides', name: 'from both sides' },
-            { value: 'one-side', name: 'from one side' },
-          ]}
-        />
-      )}
-      {look === 'blended' && <BandFields piece={piece} zone={zone} />}
-    </>
-  );
-}
+export const LookFields = memo(
+  function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
+    const edit = useEditPiece(piece.id);
+    const { settings, products } = useParts('settings', 'products');
+    const { unitSystem, tools } = settings;
+    const look = lookOf(piece, zone.id);
+    const looks = availableLooks(asItStands(piece, zone.faces), zone.faces, tools);
+    const [asked, setAsked] = useState<LookKind | null>(null);
+    const pick = (wanted: LookKind) => {
+      if (wanted === look) return;
+      if (coatsDone(piece, zone.id).length > 0) return setAsked(wanted);
+      const [id, at] = [newId(), nowIso()];
+      edit(`Look of the ${zoneNames[zone.id].toLowerCase()}`, (draft) => {
+        const changed = structuredClone(current(draft)) as Piece;
+        changeLook(changed, zone.id, wanted, products, id, at);
+        draft.looks = changed.looks;
+        draft.reworked = changed.reworked;
+      });
+    };
+    // Only what keeps the wood from showing is worth a line; the rest is simply not offered.
+    const barred = looks.find((l) => l.look === 'natural-clear')?.barredBecause;
+    return (
+      <>
+        <div className="row">
+          <h2 style={{ minWidth: 92 }}>{zoneNames[zone.id]}</h2>
+          <select
+            className="inline-select"
+            aria-label={`Look of the ${zoneNames[zone.id].toLowerCase()}`}
+            value={look}
+            onChange={(e) => pick(e.target.value as LookKind)}
+          >
+            {looks
+              .filter((l) => !l.barredBecause || l.look === look)
+              .map((l) => (
+                <option key={l.look} value={l.look}>
+                  {lookNames[l.look]}
+                </option>
+              ))}
+          </select>
+          <span className="quiet n">{formatArea(zone.areaM2, unitSystem)}</span>
+          <Additions piece={piece} zone={zone} look={look} />
+        </div>
+        {asked && <ChangeOfMind piece={piece} zoneId={zone.id} look={asked} onClose={() => setAsked(null)} />}
+        {barred && <p className="quiet">{barred}</p>}
+        {(piece.additions[zone.id] ?? []).includes('taped-design') && (
+          <Keys
+            legend="The design is measured"
+            value={piece.decisions[`${zone.id}/design`]?.choice ?? 'both-sides'}
+            onPick={(choice) =>
+              edit('How the design is measured', (draft) => {
+                draft.decisions[`${zone.id}/design`] = { choice, at: nowIso(), why: '' };
+              })
+            }
+            choices={[
+              { value: 'both-sides', name: 'from both sides' },
+              { value: 'one-side', name: 'from one side' },
+            ]}
+          />
+        )}
+        {look === 'blended' && <BandFields piece={piece} zone={zone} />}
+      </>
+    );
+  },
+  (a, b) => a.zone.id === b.zone.id && sameForLooks(a.piece, b.piece),
+);

@@ -1,15 +1,17 @@
 import { hardwareNames } from '@cosmesis/core/finishing';
 import { buildFaces, shapeToDraw, type Zone, zoneNames, zoneOfFace, zonesOf } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
+import type { Result } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
-import { useState } from 'react';
+import { memo, useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useWorkshop } from '../../../store/useWorkshop';
+import { useParts } from '../../../store/useWorkshop';
 import { bandsOf } from '../../../ui/bands';
 import { toPiece } from '../../../ui/links';
 import { PieceDrawing } from '../../../ui/PieceDrawing';
 import { StepStick } from '../../../ui/StepStick';
 import { faceColours, faceStripes } from '../../../ui/zoneLooks';
+import type { Reckoned } from '../../../workers/Engine';
 import { usePieceContext } from '../PieceFrame';
 import { AllSteps } from './AllSteps';
 import { CopyFinish } from './CopyFinish';
@@ -62,27 +64,33 @@ function ZoneRow({
   );
 }
 
-/** The finish plan: a step stick for each zone, the order of work, and the step that is looked at. */
-export default function Plan() {
-  const { piece, result } = usePieceContext();
-  const workshop = useWorkshop();
-  const [picked, setPicked] = useState<string | null>(null);
-  const faces = buildFaces(shapeToDraw(piece));
-  const zones = zonesOf(piece, faces);
+/** The drawing and the sticks: everything but the step that is looked at. */
+const PlanBody = memo(function PlanBody({
+  piece,
+  result,
+  selectedId,
+  onSelect,
+}: {
+  piece: Piece;
+  result: Result<Reckoned> | undefined;
+  selectedId: string | null;
+  onSelect: (id: string) => void;
+}) {
+  const { products } = useParts('products');
+  const [faces, zones] = useMemo(() => {
+    const all = buildFaces(shapeToDraw(piece));
+    return [all, zonesOf(piece, all)] as const;
+  }, [piece]);
   const reckoning = result?.ok ? result.value : undefined;
-  const nextId = [...(reckoning?.steps ?? [])]
-    .filter((s) => s.status !== 'done' && s.handsOnMin > 0)
-    .sort((a, b) => a.startMin - b.startMin)[0]?.step.id;
-  const selectedId = reckoning?.steps.some((s) => s.step.id === picked) ? picked : (nextId ?? null);
-  const selected = reckoning?.steps.find((s) => s.step.id === selectedId);
+  const nextId = nextOf(reckoning);
   const issues = result === undefined ? [] : result.ok ? result.value.issues : result.issues;
   return (
-    <div className="plan-grid">
+    <>
       <div className="drawing-side">
         <PieceDrawing
           faces={faces}
           colourOf={faceColours(piece, reckoning, 'finished')}
-          stripesOf={faceStripes(piece, zones, workshop.products)}
+          stripesOf={faceStripes(piece, zones, products)}
           keptOf={(f) => zoneOfFace(piece, f) === 'uncounted'}
           title={`${piece.name}, as it will be`}
         />
@@ -104,21 +112,44 @@ export default function Plan() {
             reckoning={reckoning}
             nextId={nextId}
             selectedId={selectedId}
-            onSelect={setPicked}
+            onSelect={onSelect}
           />
         ))}
         <CopyFinish piece={piece} zones={zones} />
         {reckoning && reckoning.steps.length > 0 && (
-          <AllSteps piece={piece} reckoning={reckoning} selectedId={selectedId} onSelect={setPicked} />
+          <AllSteps piece={piece} reckoning={reckoning} selectedId={selectedId} onSelect={onSelect} />
         )}
       </div>
+    </>
+  );
+});
+const FindingsBelow = memo(Findings);
+
+const nextOf = (reckoning: Reckoning | undefined): string | undefined =>
+  [...(reckoning?.steps ?? [])]
+    .filter((s) => s.status !== 'done' && s.handsOnMin > 0)
+    .sort((a, b) => a.startMin - b.startMin)[0]?.step.id;
+
+/** The finish plan: a step stick for each zone, the order of work, and the step that is looked at. */
+export default function Plan() {
+  const { piece, result } = usePieceContext();
+  const [picked, setPicked] = useState<string | null>(null);
+  const reckoning = result?.ok ? result.value : undefined;
+  const nextId = nextOf(reckoning);
+  const selectedId = reckoning?.steps.some((s) => s.step.id === picked) ? picked : (nextId ?? null);
+  const selected = reckoning?.steps.find((s) => s.step.id === selectedId);
+  // The step one works at answers at once; the wide rest follows when there is time.
+  const [widePiece, wideResult] = [useDeferredValue(piece), useDeferredValue(result)];
+  return (
+    <div className="plan-grid">
+      <PlanBody piece={widePiece} result={wideResult} selectedId={selectedId} onSelect={setPicked} />
       <aside className="stack" aria-label="The step looked at">
         {selected ? (
           <Inspector key={selected.step.id} piece={piece} reckoned={selected} />
         ) : (
           reckoning && <p className="quiet">Choose a look for a zone: its steps appear as bands of a stick.</p>
         )}
-        {reckoning && <Findings reckoning={reckoning} piece={piece} onSelect={setPicked} />}
+        {wideResult?.ok && <FindingsBelow reckoning={wideResult.value} piece={widePiece} onSelect={setPicked} />}
       </aside>
     </div>
   );

@@ -67,12 +67,15 @@ function bench(fresh = 60) {
 }
 
 const planned = Object.keys(demo.pieces);
+const { log } = Object.values(demo.pieces).find((p) => p.log.length > 0)!;
+/** Every third is under way; made on days in no order. */
 const manyPieces = (n: number): Workshop => ({
   ...demo,
   pieces: Object.fromEntries(
     Array.from({ length: n }, (_, i) => {
       const piece = { ...demo.pieces[planned[i % planned.length]!]!, id: `p${i}` };
-      return [piece.id, { ...piece, log: i === n - 1 ? piece.log : [] }];
+      const createdAt = `2026-11-${String(1 + ((i * 7) % 25)).padStart(2, '0')}T08:00:00Z`;
+      return [piece.id, { ...piece, createdAt, log: i % 3 === 0 ? log : [] }];
     }),
   ),
 });

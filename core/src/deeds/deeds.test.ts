@@ -12,7 +12,7 @@ import {
   type Workshop,
   writeWorkshopFile,
 } from '../workshop';
-import { type Deed, DeedRefused, perform } from './index';
+import { type Deed, DeedRefused, perform, workingOf } from './index';
 
 const start = '2026-11-25T10:07:00+00:00';
 const demo = demoWorkshop(minuteOf(start), 'Europe/London');
@@ -196,6 +196,31 @@ describe('a mix and the coat it was made for', () => {
   it.each([Number.NaN, -1, 1e9])('%s kg are refused, and nothing is changed', (massKg) =>
     expect(() => after(withCans(1), begin, pour(massKg))).toThrow(DeedRefused),
   );
+});
+
+describe('the working time of what is in the cup', () => {
+  // 4 minutes at 20 °C with 2 % of hardener; × 0.508 from 20 to 30 °C and inversely with the hardener (Arrhenius with 50 kJ/mol, from
+  // memory; common practice: half per 10 °C).
+  const filler = demo.products['filler-two-part']!;
+  const cup = (pasteG: number, hardenerG: number) => [
+    { name: 'paste', share: 98, massKg: pasteG / 1000, densityKgPerL: 1.8, hardener: false, productId: filler.id },
+    { name: 'hardener', share: 2, massKg: hardenerG / 1000, densityKgPerL: 1.2, hardener: true, productId: null },
+  ];
+  const at = (airTempC: number) => ({ airTempC, relHumFrac: 0.5 });
+  it.each([
+    ['as its label says, at 20 °C', cup(98, 2), at(20), 4],
+    ['at 30 °C', cup(98, 2), at(30), 4 * 0.508],
+    ['with twice the hardener', cup(98, 4), at(20), 4 / (4 / 102 / 0.02)],
+    ['with half of it', cup(99, 1), at(20), 8],
+    ['before any hardener is in', cup(98, 0), at(20), 4],
+    ['with no reading of the air', cup(98, 2), null, 4],
+  ] as const)('%s', (_, parts, air, minutes) =>
+    expect(workingOf({ parts: [...parts], air }, filler)).toBeCloseTo(minutes, 2),
+  );
+  it('is nothing for what does not set, and for what is unknown', () => {
+    expect(workingOf({ parts: cup(98, 2), air: null }, demo.products.enamel)).toBeNull();
+    expect(workingOf({ parts: cup(98, 2), air: null }, undefined)).toBeNull();
+  });
 });
 
 describe('any deeds in any order', () => {

@@ -142,6 +142,30 @@ describe('the buy list', () => {
     expect(list.issues.map((i) => i.code).sort()).toEqual(['pack_missing', 'price_missing', 'product_missing']);
     expect(list.lines).toHaveLength(3);
   });
+  it('lists what has to be ordered first, then what is needed first, then by name', () => {
+    const slow = { ...enamel, id: 'slow', name: 'C slow', deliveryDays: 9 };
+    const early = { ...enamel, id: 'early', name: 'D early', deliveryDays: 2 };
+    const [late, same] = ['B late', 'A same'].map((name, i) => ({ ...enamel, id: `q${i}`, name, deliveryDays: 3 }));
+    const shelf = { slow, early, q0: late!, q1: same! };
+    const needs = [need('A', 12, 1, 'q0'), need('A', 12, 1, 'q1'), need('A', 11, 1, 'early'), need('A', 15, 1, 'slow')];
+    const { lines } = buyList(needs, [], shelf, now);
+    expect(lines.map((l) => [l.product.name, (l.orderByMin - now) / day])).toEqual([
+      ['C slow', 6],
+      ['D early', 9],
+      ['A same', 9],
+      ['B late', 9],
+    ]);
+    // What should have been ordered already is ordered now.
+    expect(buyList([need('A', 1, 1, 'slow')], [], shelf, now).lines[0]!.orderByMin).toBe(now);
+  });
+  it('a can that was thrown away is no can: it neither covers nor warns that it cannot be bought again', () => {
+    const emptied = { ...row('2026-02-01T00:00:00Z', null, 0), deed: 'thrown-away' as const };
+    const gone = can({ finite: true, ledger: [row('2025-01-01T00:00:00Z', 0.5), emptied] });
+    const { lines, issues } = buyList([need('A', 1, 0.2)], [gone], products, now);
+    expect([lines[0]!.buyL, issues]).toEqual([0.2, []]);
+    const held = buyList([need('A', 1, 0.2)], [can({ litres: 0.1, finite: true })], products, now);
+    expect(held.issues.map((i) => i.code)).toEqual(['stock_finite']);
+  });
   it('an open can that is past its date between two coats covers the first and not the second', () => {
     const open = enamel.shelf.openDays!;
     const opened = can({ openedAt: new Date((now - (open - 5) * day) * 60_000).toISOString(), litres: 1 });

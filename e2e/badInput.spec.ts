@@ -55,6 +55,7 @@ test('markup in names is shown as text', async ({ page }) => {
   page.on('dialog', () => expect(false, 'a script ran').toBe(true));
   await importText(page, file);
   await page.getByRole('link', { name: 'Pieces' }).click();
+  await expect(page.getByRole('heading', { name: 'Pieces', level: 1 })).toBeVisible();
   await expect(page.getByRole('link', { name: '<img src=x onerror=alert(1)><b>Cupboard</b>' })).toBeVisible();
   await expect(page.locator('main img')).toHaveCount(0);
 });

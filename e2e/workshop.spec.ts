@@ -19,6 +19,7 @@ test('several workshops live side by side; the demo can be left, reset and delet
   await page.getByRole('link', { name: 'Workshop', exact: true }).click();
   await page.getByRole('button', { name: 'Reset the demo' }).click();
   await page.getByRole('link', { name: 'Pieces' }).click();
+  await expect(page.getByRole('heading', { name: 'Pieces', level: 1 })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Ticket-office cupboard' })).toBeVisible();
   await page.getByRole('link', { name: 'Workshop', exact: true }).click();
   await page.getByRole('button', { name: 'Delete Moorland halt' }).click();
@@ -30,6 +31,7 @@ test('several workshops live side by side; the demo can be left, reset and delet
   await page.reload();
   await expect(list).not.toContainText('Moorland halt');
   await page.getByRole('link', { name: 'Pieces' }).click();
+  await expect(page.getByRole('heading', { name: 'Pieces', level: 1 })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Chest of drawers' })).toBeVisible();
 });
 

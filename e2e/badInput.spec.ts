@@ -54,6 +54,7 @@ test('markup in names is shown as text', async ({ page }) => {
   );
   page.on('dialog', () => expect(false, 'a script ran').toBe(true));
   await importText(page, file);
+  await expect(page.getByText('opened.')).toBeVisible();
   await page.getByRole('link', { name: 'Pieces' }).click();
   await expect(page.getByRole('heading', { name: 'Pieces', level: 1 })).toBeVisible();
   await expect(page.getByRole('link', { name: '<img src=x onerror=alert(1)><b>Cupboard</b>' })).toBeVisible();

@@ -303,7 +303,8 @@ export class WorkshopStore {
     await this.showSetAside();
   }
 
-  private async refreshHeads(): Promise<void> {
+  /** Looks again which workshops there are: the worker may have written one. */
+  async refreshHeads(): Promise<void> {
     this.set({ heads: await this.log.heads() });
   }
 

@@ -3,7 +3,7 @@ import { type Settings, settingsSchema, type Weekday, weekdays } from '@cosmesis
 import LinearProgress from '@mui/material/LinearProgress';
 import TextField from '@mui/material/TextField';
 import type { Draft } from 'immer';
-import { type ChangeEvent, useState } from 'react';
+import { type ChangeEvent, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { demoId } from '../../store/demoId';
 import { emptyWorkshop, freshDemo, newId, nowIso, theStore } from '../../store/theStore';
@@ -182,6 +182,13 @@ function Files() {
   const [issues, setIssues] = useState<readonly Issue[]>([]);
   const [share, setShare] = useState<number | null>(null);
   const settings = useSettings();
+  const here = useRef(true);
+  useEffect(() => {
+    here.current = true;
+    return () => {
+      here.current = false;
+    };
+  }, []);
   const exportFile = async () => {
     setShare(0);
     const made = await callCore('exportFile', [nowIso()], { urgent: true, limitMs: 120_000 });
@@ -202,6 +209,12 @@ function Files() {
       onProgress: setShare,
     });
     setShare(null);
+    // Who has gone on to something else meanwhile is not pulled away from it.
+    if (!here.current) {
+      await theStore().refreshHeads();
+      const why = read.ok ? '' : (read.issues[0]?.message ?? '');
+      return say({ text: read.ok ? `${read.value.name} was brought in: open it under Workshop.` : why });
+    }
     if (!read.ok) return setIssues(read.issues);
     setIssues([]);
     await theStore().open(read.value.workshopId);

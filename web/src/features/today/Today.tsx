@@ -206,9 +206,13 @@ export function Today() {
       <section aria-label="What to do" className="stack">
         <h1>
           {weekdayName(nowMin, settings.timeZone)}
-          {todayMin > 0 ? `, ${duration(todayMin)} hands-on` : ''}
+          {todayMin > 0 ? `, ${duration(todayMin)} hands-on${missing > 0 ? ' so far' : ''}` : ''}
         </h1>
-        {acts[0] ? <FirstAct act={acts[0]} nowMin={nowMin} /> : <p>No step is waiting.</p>}
+        {acts[0] ? (
+          <FirstAct act={acts[0]} nowMin={nowMin} />
+        ) : (
+          <p>{missing > 0 ? 'Working out what comes next…' : 'No step is waiting.'}</p>
+        )}
         <ul className="bare">
           {later.map((a) => (
             <LaterAct key={`${a.piece.id}/${a.step.step.id}`} act={a} nowMin={nowMin} />
@@ -246,7 +250,11 @@ export function Today() {
           <span className="quiet">one clock, the next two days</span>
         </div>
         {wet.length === 0 ? (
-          <p className="quiet">Nothing is drying at {clockTime(nowMin, settings.timeZone)}.</p>
+          <p className="quiet">
+            {missing > 0
+              ? 'Working out what is drying…'
+              : `Nothing is drying at ${clockTime(nowMin, settings.timeZone)}.`}
+          </p>
         ) : (
           <>
             <DrainScale nowMin={nowMin} timeZone={settings.timeZone} />

@@ -495,7 +495,8 @@ export const stepKindTable = [
     },
   ),
   repair('glue', 'Glue and clamp', 'glue', 10, { ...glueing, uses: ['glue'] }),
-  repair('clamp', 'Leave under weight', 'press', 2, { gives: [] }),
+  // Putting the weight on belongs to the gluing: glue that waited for it has set.
+  repair('clamp', 'Leave under weight', 'press', 0, { gives: [] }),
   repair('patch-veneer', 'Let in a piece of veneer', 'patch', 25, { ...glueing, gives: ['close-own'], uses: ['glue'] }),
   repair(
     're-veneer',

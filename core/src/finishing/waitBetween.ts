@@ -19,7 +19,7 @@ export function waitBetween(before: Step, kind: StepKindId, productId: string | 
   if (before.kind === 'strip-chemical' || before.kind === 'bleach') return 'dwell';
   if (before.fixedWaitMin > 0 && !film) return 'dry';
   if (!film && !driesByProduct(before.kind)) return 'none';
-  if (kind === 'activate' || kind === 'wipe-back') return 'none';
+  if (kind === 'activate' || kind === 'wipe-back' || kind === 'clamp') return 'none';
   if (kind === 'mask') return 'tape';
   if (kind === 'rub-out') return 'cure';
   if (liesOnFilm(kind)) return before.productId === productId && film ? 'recoat' : 'film';

@@ -349,7 +349,7 @@ const expected: Readonly<Record<Name, Expected>> = {
     ],
     absent: ['top strip-chemical', 'top glue', 'top stain', 'piece turn'],
     // 60 × 0.5139 + 20 = 50.8.
-    minutes: { 'top/re-veneer/1': 51, 'top/clamp/1': 2 },
+    minutes: { 'top/re-veneer/1': 51, 'top/clamp/1': 0 },
     // 0.5139 ÷ 3.5 + 0.02.
     litres: { 'top/re-veneer/1': 0.1668 },
   },
@@ -542,6 +542,26 @@ describe.each(Object.keys(jobs) as Name[])('%s', (name) => {
     const step = (id: string) => reckon(name).steps.find((s) => s.step.id === id);
     for (const [id, minute] of Object.entries(minutes)) expect([id, step(id)?.handsOnMin]).toEqual([id, minute]);
     for (const [id, litre] of Object.entries(litres)) expect(step(id)?.productL?.likely, id).toBeCloseTo(litre, 4);
+  });
+  it('lets nothing come between glue and its press, a wash and its wiping, or a film and its leaf past the tack', () => {
+    const pairs = { clamp: ['glue', 're-veneer'], 'wipe-back': ['colour-wash', 'glaze'] } as const;
+    const { steps } = reckon(name);
+    for (const [kind, before] of Object.entries(pairs))
+      for (const after of steps.filter((s) => s.step.kind === kind)) {
+        const first = steps.findLast(
+          (s) =>
+            s.step.zoneId === after.step.zoneId &&
+            (before as readonly string[]).includes(s.step.kind) &&
+            s.endMin <= after.startMin,
+        );
+        expect([after.step.id, after.startMin - (first?.endMin ?? Number.NaN)]).toEqual([after.step.id, 0]);
+      }
+    for (const leaf of steps.filter((s) => s.step.kind === 'leaf' || s.step.kind === 'foil')) {
+      const size = steps.findLast((s) => s.step.kind === 'size' && s.step.zoneId === leaf.step.zoneId)!;
+      // Waterborne size is tacky from half an hour on (typical, from memory) and takes leaf for hours.
+      expect(leaf.startMin - size.endMin).toBeGreaterThanOrEqual(30);
+      expect(leaf.startMin - size.endMin).toBeLessThanOrEqual(24 * 60);
+    }
   });
   it('is planned without a stop or a warning of its own', () => {
     // A promised date that cannot be met is the date's own.

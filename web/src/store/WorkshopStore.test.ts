@@ -1,5 +1,7 @@
 import 'fake-indexeddb/auto';
 import { createHash } from 'node:crypto';
+import { demoWorkshop } from '@cosmesis/core/demo';
+import { planOf } from '@cosmesis/core/finishing';
 import { newPiece } from '@cosmesis/core/piece';
 import { typicalProducts } from '@cosmesis/core/products';
 import { seededRandom } from '@cosmesis/core/units';
@@ -14,6 +16,8 @@ import { type Unsaved, WorkshopStore } from './WorkshopStore';
 /** The same tests at their full length, with counts: npm run reliability. */
 const long = process.env.LONG_RUN === '1';
 const editsOfTwoTabs = long ? 2000 : 60;
+const damages = long ? 2000 : 60;
+const clockRuns = long ? 300 : 15;
 const seedsOfTwoTabs = long ? [1, 2, 3, 4, 5] : [1, 2, 3];
 const shelf = typicalProducts.slice(0, 3);
 const empty = (): Workshop => newWorkshop('w', defaultSettings('W', 'Europe/London', 'metric', 'GBP'), shelf);
@@ -439,6 +443,54 @@ describe('what goes wrong', () => {
     }
   });
 
+  it('damaged anywhere inside any record of a full workshop: it is read as it is or set aside, the rest opens and is planned', async () => {
+    const demo = demoWorkshop(29_700_000, 'Europe/London');
+    const { tab, name } = await browser();
+    const { store } = await tab();
+    await store.adopt(demo);
+    const raw = await openDB(name);
+    const keys = await raw.getAllKeys('records');
+    const random = seededRandom(11);
+    const any = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
+    const junk = [null, 0, -1, Number.NaN, 1e300, '', 'x', '__proto__', [], {}, [[]], true];
+    /** Something else somewhere inside. */
+    const spoiled = (value: unknown): unknown => {
+      if (typeof value !== 'object' || value === null || random() < 0.1) return any(junk);
+      const inside = Object.keys(value);
+      if (inside.length === 0) return any(junk);
+      const key = any(inside);
+      const next = Array.isArray(value) ? [...value] : { ...value };
+      const was = (value as Record<string, unknown>)[key];
+      (next as Record<string, unknown>)[key] = spoiled(was);
+      return next;
+    };
+    const counts = { setAside: 0, read: 0 };
+    for (let i = 0; i < damages; i += 1) {
+      const key = any(keys);
+      const whole = await raw.get('records', key);
+      await raw.put('records', { ...whole, value: spoiled(whole.value) });
+      const { store: again, log } = await tab();
+      await again.open(demo.id);
+      const { workshop, setAside, status } = again.get();
+      expect(status).toBe('ready');
+      expect(setAside.length).toBeLessThanOrEqual(1);
+      counts[setAside.length === 1 ? 'setAside' : 'read'] += 1;
+      const now = workshop as unknown as Record<string, Record<string, unknown>>;
+      for (const kind of ['pieces', 'products', 'containers', 'mixes', 'readings', 'supplies'] as const)
+        for (const [id, value] of Object.entries(demo[kind]))
+          if (whole.id !== id) expect(now[kind]![id]).toEqual(value);
+      for (const piece of Object.values(workshop!.pieces)) planOf(piece, workshop!);
+      for (const s of setAside) await again.discardSetAside(s.key);
+      await raw.put('records', whole);
+      log.close();
+    }
+    expect(counts.setAside).toBeGreaterThan(damages / 4);
+    if (long)
+      console.info(
+        `Damaged records: ${damages}; ${counts.setAside} set aside, ${counts.read} still read; the rest opened each time.`,
+      );
+  });
+
   it('putting a workshop in the place of another is one act: on a full disk the old one stays', async () => {
     const { tab } = await browser();
     const { store, log } = await tab();
@@ -554,6 +606,48 @@ describe('what goes wrong', () => {
       0.4,
     ]);
     expect((await log.head('w'))!.schemaVersion).toBeGreaterThan(3);
+  });
+
+  it('a clock that jumps to and fro and a time zone that changes keep the order of changes, and each is undone by itself', async () => {
+    const home = process.env.TZ;
+    let jumps = 0;
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(
+          fc.record({
+            jumpDays: fc.constantFrom(0, 0, -1, 1, -400, 400),
+            zone: fc.constantFrom('Europe/London', 'Pacific/Kiritimati', 'America/St_Johns'),
+          }),
+          { minLength: 1, maxLength: 12 },
+        ),
+        async (hours) => {
+          const { tab, clock } = await browser();
+          const { store } = await tab();
+          clock.ms = 1e12;
+          await store.adopt(empty());
+          const states = [bytes(store)];
+          for (const [i, { jumpDays, zone }] of hours.entries()) {
+            process.env.TZ = zone;
+            clock.ms += jumpDays * 86_400_000 + 60_000;
+            if (jumpDays !== 0) jumps += 1;
+            store.transact('Edit', add(`p${i}`));
+            states.push(bytes(store));
+          }
+          await store.idle();
+          const { store: again } = await tab();
+          await again.open('w');
+          for (const state of states.reverse()) {
+            expect(bytes(again)).toBe(state);
+            again.undo();
+            await again.idle();
+          }
+        },
+      ),
+      { numRuns: clockRuns },
+    );
+    if (home === undefined) delete process.env.TZ;
+    else process.env.TZ = home;
+    if (long) console.info(`Clock: ${jumps} jumps over ${clockRuns} sessions; the order was kept each time.`);
   });
 
   it('a clock set back a day keeps the order of changes', async () => {

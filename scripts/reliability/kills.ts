@@ -25,9 +25,20 @@ await build({
 /** States told before they were made, in order, and how far they were acknowledged. */
 let states: string[] = [];
 let saved = 0;
-const counts = { kills: 0, whileOpening: 0, deeds: 0, acknowledged: 0, missing: 0, half: 0, complaints: 0 };
+const counts = {
+  kills: 0,
+  whileOpening: 0,
+  emptied: 0,
+  putBack: 0,
+  deeds: 0,
+  acknowledged: 0,
+  missing: 0,
+  half: 0,
+  complaints: 0,
+};
 let heardOpened: () => void = () => {};
 let opening = false;
+let emptied = false;
 
 /** Every state ever told, with the round it was told in: for saying what was found, where it should not have been. */
 const everTold = new Map<string, number>();
@@ -45,7 +56,8 @@ interface Opened {
 
 function opened({ hash, known, complaints, head, lost }: Opened): void {
   counts.complaints += complaints.length;
-  if (lost) console.error(`  round ${counts.kills}: the browser began anew: ${lost}`);
+  if (lost) counts.putBack += 1;
+  if (lost && !emptied) console.error(`  round ${counts.kills}: the browser began anew: ${lost}`);
   for (const c of complaints) console.error(`  said on opening: ${c}`);
   if (known || states.length > 0) {
     const at = states.lastIndexOf(hash);
@@ -143,6 +155,12 @@ const listFiles = (): string => {
 
 for (let round = 0; round < rounds; round += 1) {
   filesFound = listFiles();
+  // Now and then the browser has lost its first store, as it may by itself: everything comes back from the second copy.
+  emptied = Math.random() < 0.05 && round > 0;
+  if (emptied) {
+    rmSync(join(scratch, 'profile', 'Default', 'IndexedDB'), { recursive: true, force: true });
+    counts.emptied += 1;
+  }
   const isOpen = new Promise<void>((resolve) => {
     heardOpened = resolve;
   });
@@ -170,6 +188,6 @@ for (let round = 0; round < rounds; round += 1) {
 server.close();
 rmSync(scratch, { recursive: true, force: true });
 console.log(
-  `Kills: ${counts.kills}, ${counts.whileOpening} of them while opening; ${counts.deeds} deeds begun, ${counts.acknowledged} acknowledged; missing ${counts.missing}, half done ${counts.half}, complaints ${counts.complaints}.`,
+  `Kills: ${counts.kills}, ${counts.whileOpening} of them while opening; the first store emptied ${counts.emptied} times, put back ${counts.putBack} times; ${counts.deeds} deeds begun, ${counts.acknowledged} acknowledged; missing ${counts.missing}, half done ${counts.half}, complaints ${counts.complaints}.`,
 );
 process.exit(counts.missing + counts.half + counts.complaints === 0 && counts.acknowledged > 0 ? 0 : 1);

@@ -14,8 +14,11 @@ interface MemoryFolder extends Folder {
   folders: Map<string, MemoryFolder>;
 }
 
-/** A file system in memory. What `fails` says of a file that is written: not at all, or cut off. */
-function fileSystem(fails: (name: string) => 'no' | 'refused' | 'damaged' = () => 'no') {
+/** How a file that is written fails: not at all, refused, cut off, or the browser dies when it has been begun. */
+type Fault = 'no' | 'refused' | 'damaged' | 'killed';
+
+/** A file system in memory: as the browser's own, a file is there, and empty, as soon as it is begun. */
+function fileSystem(fails: (name: string) => Fault = () => 'no') {
   const make = (): MemoryFolder => {
     const files = new Map<string, string>();
     const folders = new Map<string, MemoryFolder>();
@@ -31,7 +34,10 @@ function fileSystem(fails: (name: string) => 'no' | 'refused' | 'damaged' = () =
         return folders.get(name) ?? missing(name);
       },
       getFileHandle: async (name, options) => {
-        if (!files.has(name) && !options?.create) missing(name);
+        if (!files.has(name)) {
+          if (!options?.create) missing(name);
+          files.set(name, '');
+        }
         return {
           getFile: async () => ({
             text: async () => files.get(name) ?? '',
@@ -45,7 +51,9 @@ function fileSystem(fails: (name: string) => 'no' | 'refused' | 'damaged' = () =
               },
               close: async () => {
                 const how = fails(name);
-                if (how === 'refused') throw Object.assign(new Error('full'), { name: 'QuotaExceededError' });
+                if (how === 'refused') files.delete(name);
+                if (how === 'refused' || how === 'killed')
+                  throw Object.assign(new Error('full'), { name: 'QuotaExceededError' });
                 files.set(name, how === 'damaged' ? text.slice(0, text.length / 2) : text);
               },
             };
@@ -137,7 +145,10 @@ describe('SecondCopy', () => {
   it('files that are refused or damaged hold up nothing, and what is put back is a state that was saved, the last one without faults', async () => {
     await fc.assert(
       fc.asyncProperty(
-        fc.array(fc.constantFrom('no', 'no', 'no', 'refused', 'damaged', 'whole'), { minLength: 1, maxLength: 12 }),
+        fc.array(fc.constantFrom('no', 'no', 'no', 'refused', 'killed', 'damaged', 'whole'), {
+          minLength: 1,
+          maxLength: 12,
+        }),
         async (faults) => {
           let fault: string = 'no';
           const { tab, loseStore, clock } = await browser(() => (fault === 'whole' ? 'no' : (fault as 'no')));
@@ -183,13 +194,13 @@ describe('SecondCopy', () => {
   });
 
   it('a browser that died between the two stores: the next act, of whichever tab, makes the copy complete again', async () => {
-    let fault: 'no' | 'refused' = 'no';
+    let fault: Fault = 'no';
     const { tab, loseStore, filesOf } = await browser(() => fault);
     const [one, two] = [await tab(), await tab()];
     await one.store.adopt(empty());
     setNote(one.store, 'p', 'copied');
     await one.store.idle();
-    fault = 'refused';
+    fault = 'killed';
     setNote(one.store, 'p', 'not copied');
     await one.store.idle();
     fault = 'no';

@@ -44,12 +44,24 @@ const revOf = (name: string, kind: 'whole' | 'act'): number | null => {
   return found === kind ? Number(rev) : null;
 };
 const isNumber = (rev: number | null): rev is number => rev !== null;
-/** The last act that follows the one before it without a gap. */
-const lastInRow = (from: number, acts: ReadonlySet<number>): number => {
-  let rev = from;
-  while (acts.has(rev + 1)) rev += 1;
-  return rev;
-};
+/** A file that was begun when the browser died is there, and empty. */
+const isEmpty = async (folder: Folder, name: string): Promise<boolean> =>
+  (await (await folder.getFileHandle(name)).getFile()).size === 0;
+
+/**
+ * The last revision that can be put back: of the newest whole copy and the acts that follow it without a gap. Only what was
+ * written last can have been cut off by the end of the browser: whoever writes on looks first.
+ */
+async function lastInRow(folder: Folder, { wholes, acts }: Listing): Promise<number | null> {
+  for (const from of [...wholes].sort((a, b) => b - a)) {
+    if (await isEmpty(folder, `whole-${from}.jsonl`)) continue;
+    let rev = from;
+    while (acts.has(rev + 1)) rev += 1;
+    while (rev > from && (await isEmpty(folder, `act-${rev}.jsonl`))) rev -= 1;
+    return rev;
+  }
+  return null;
+}
 
 /** @throws where the file does not stand whole afterwards; there is none then */
 async function write(folder: Folder, name: string, lines: readonly string[]): Promise<void> {
@@ -155,9 +167,9 @@ export class SecondCopy {
   async wantsWhole({ workshopId, rev }: Pick<Head, 'workshopId' | 'rev'>): Promise<boolean> {
     await this.underWay;
     if (Math.abs(this.nowMs() - this.failedMs) < restAfterFailureMs) return false;
-    const { wholes, acts } = await this.list(await this.of(workshopId));
-    const from = Math.max(-1, ...wholes);
-    return from < 0 || acts.size > mostActs || lastInRow(from, acts) < rev;
+    const folder = await this.of(workshopId);
+    const listing = await this.list(folder);
+    return listing.acts.size > mostActs || ((await lastInRow(folder, listing)) ?? -1) < rev;
   }
 
   /** Ids of the workshops that are here. */
@@ -169,8 +181,8 @@ export class SecondCopy {
 
   /** The revision up to which a workshop can be put back; null: not at all. */
   async upTo(workshopId: string): Promise<number | null> {
-    const { wholes, acts } = await this.list(await this.of(workshopId));
-    return wholes.length === 0 ? null : lastInRow(Math.max(...wholes), acts);
+    const folder = await this.of(workshopId);
+    return lastInRow(folder, await this.list(folder));
   }
 
   /** A workshop as it was after the last act that was copied without a gap before it; null where there is none to be read. */

@@ -77,6 +77,8 @@ const known = (await log.heads()).length > 0;
 if (known) await store.open('demo');
 else await store.adopt(demoWorkshop(startMin, 'Europe/London'));
 await store.idle();
+// As the worker does when a workshop has been opened.
+await log.copyWhole('demo');
 const { workshop, setAside, notices, readOnly } = store.get();
 await tell('/opened', {
   hash: hashOf(workshop!),

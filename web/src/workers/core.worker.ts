@@ -48,6 +48,11 @@ addEventListener('message', ({ data }: MessageEvent<ToWorker>) => {
   if (data.type === 'changes') {
     engine.apply(data.changes);
     mirrored = data.changes.workshopId;
+    // What a crash kept out of the second copy is copied as soon as the workshop is open again.
+    if (data.changes.fresh)
+      void log()
+        .then((opened) => opened.copyWhole(data.changes.workshopId))
+        .catch(() => {});
     restSoon();
     return;
   }

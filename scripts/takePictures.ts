@@ -46,7 +46,13 @@ await withBrowser(4188, async (browser, base) => {
     await page.goto(base + path);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.waitForLoadState('networkidle');
-    await page.getByText('Working out what is to be coated…').waitFor({ state: 'detached' });
+    // Nothing is still being worked out, and what is drawn when there is time is drawn.
+    await page.waitForFunction(() => !/so far|Working out|Working it out/.test(document.body.innerText));
+    if (path.endsWith('/plan'))
+      await page
+        .getByRole('list', { name: /step stick/ })
+        .first()
+        .waitFor();
     await page
       .getByText(/^Working (it|the alternatives) out…$/)
       .first()

@@ -139,7 +139,8 @@ export default function Plan() {
   const selectedId = reckoning?.steps.some((s) => s.step.id === picked) ? picked : (nextId ?? null);
   const selected = reckoning?.steps.find((s) => s.step.id === selectedId);
   // The step one works at answers at once; the wide rest follows when there is time.
-  const [widePiece, wideResult] = [useDeferredValue(piece), useDeferredValue(result)];
+  const [widePiece, later] = [useDeferredValue(piece), useDeferredValue(result)];
+  const wideResult = later ?? result;
   return (
     <div className="plan-grid">
       <PlanBody piece={widePiece} result={wideResult} selectedId={selectedId} onSelect={setPicked} />

@@ -180,7 +180,13 @@ await withBrowser(4192, async (browser, base) => {
     const w = globalThis as unknown as { sheet: { start: number; ms: number } };
     w.sheet = { start: 0, ms: 0 };
     const { postMessage } = Worker.prototype;
-    addEventListener('keydown', ({ key }) => key === 'Enter' && (w.sheet.start = performance.now()), { capture: true });
+    addEventListener(
+      'keydown',
+      ({ key }) => {
+        if (key === 'Enter') w.sheet.start = performance.now();
+      },
+      { capture: true },
+    );
     Worker.prototype.postMessage = function (this: Worker, ...sent: unknown[]) {
       const { type, name } = sent[0] as { type: string; name?: string };
       if (type === 'call' && name === 'summariesOf' && w.sheet.start > 0)

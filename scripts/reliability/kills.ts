@@ -73,6 +73,7 @@ function opened({ hash, known, complaints, head, lost }: Opened): void {
       console.error(`  round ${counts.kills}: found ${at} of ${states.length}, saved up to ${saved}`);
     }
   }
+  emptied = false;
   lastHead = head;
   everTold.set(hash, counts.kills);
   states = [hash];
@@ -156,8 +157,9 @@ const listFiles = (): string => {
 for (let round = 0; round < rounds; round += 1) {
   filesFound = listFiles();
   // Now and then the browser has lost its first store, as it may by itself: everything comes back from the second copy.
-  emptied = Math.random() < 0.05 && round > 0;
-  if (emptied) {
+  // One that dies before it has opened leaves it to the next.
+  if (Math.random() < 0.05 && round > 0) {
+    emptied = true;
     rmSync(join(scratch, 'profile', 'Default', 'IndexedDB'), { recursive: true, force: true });
     counts.emptied += 1;
   }

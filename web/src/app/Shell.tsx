@@ -92,8 +92,9 @@ export function Shell() {
   const { pathname } = useLocation();
   useShortcuts(() => setHelp(true));
   const leaveDemo = async () => {
-    await theStore().adopt(await emptyWorkshop('My workshop'));
+    // First of all: whoever goes on as soon as the new one shows is not pulled back.
     navigate('/');
+    await theStore().adopt(await emptyWorkshop('My workshop'));
     say({ text: 'A new, empty workshop. The demo stays under Workshop.' });
   };
   return (

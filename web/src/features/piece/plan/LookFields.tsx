@@ -11,10 +11,11 @@ import { materialOf, surfaceOf, type Zone, zoneNames } from '@cosmesis/core/piec
 import { formatArea } from '@cosmesis/core/units';
 import type { AdditionKind, LookKind, Piece } from '@cosmesis/core/workshop';
 import { current } from 'immer';
-import { memo, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { newId, nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
-import { useParts } from '../../../store/useWorkshop';
+import { useParts, useStorePart } from '../../../store/useWorkshop';
+import type { StoreState } from '../../../store/WorkshopStore';
 import { Keys } from '../../../ui/Keys';
 import { BandFields } from './BandFields';
 import { ChangeOfMind } from './ChangeOfMind';
@@ -57,7 +58,12 @@ const sameForLooks = (a: Piece, b: Piece): boolean =>
 
 /** The look of a zone, with what it carries besides. */
 export const LookFields = memo(
-  function LookFields({ piece, zone }: { piece: Piece; zone: Zone }) {
+  function LookFields({ piece: drawn, zone }: { piece: Piece; zone: Zone }) {
+    // What is pressed here answers at once, also where the plan round it is drawn later.
+    const piece = useStorePart(
+      useCallback(({ workshop }: StoreState) => workshop?.pieces[drawn.id] ?? drawn, [drawn]),
+      sameForLooks,
+    );
     const edit = useEditPiece(piece.id);
     const { settings, products } = useParts('settings', 'products');
     const { unitSystem, tools } = settings;

@@ -181,12 +181,11 @@ export class OperationLog {
       ],
       () => Promise.all([log.get([workshopId, position]), log.get([workshopId, position + 1])]),
     );
-    await this.copyAct({ head, put, remove, changes, forgetAfter });
     return { ok: true, undoLabel: last?.label ?? null, redoLabel: next?.label ?? null };
   }
 
   /** Copies an act, or the whole where an act before it was not copied. What cannot be copied is on disk all the same. */
-  private async copyAct(act: Act): Promise<void> {
+  async copyAct(act: Act): Promise<void> {
     try {
       if (this.copy && !(await this.copy.act(act))) await this.copyWhole(act.head.workshopId);
     } catch {

@@ -110,6 +110,8 @@ export class WorkshopStore {
   private pending: Operation[] = [];
   private writing: Promise<void> | null = null;
   private failures = 0;
+  /** The first store has it, the second not yet. */
+  private copying = false;
   private heardRev = 0;
 
   constructor(
@@ -262,7 +264,7 @@ export class WorkshopStore {
 
   /** How things stand with what is in memory. */
   private saveNow(): SaveStatus {
-    if (this.pending.every((p) => p.kind === 'change' && p.dropped)) return { status: 'saved' };
+    if (!this.copying && this.pending.every((p) => p.kind === 'change' && p.dropped)) return { status: 'saved' };
     const { save } = this.state;
     return save.status === 'failed' ? { ...save, waiting: this.pending.length } : { status: 'saving' };
   }
@@ -282,10 +284,20 @@ export class WorkshopStore {
   private async recover(workshopId: string): Promise<void> {
     const unsaved = this.around.journal.read(workshopId);
     if (unsaved.length === 0 || !this.head) return;
-    const written = new Set((await this.log.lastChanges(this.head, 100)).flatMap((c) => [c.id, ...(c.ids ?? [])]));
+    const changes = await this.log.lastChanges(this.head, 100);
+    const idsOf = (c: StoredChange) => [c.id, ...(c.ids ?? [])];
+    const written = new Set(changes.flatMap(idsOf));
+    const own = new Set(unsaved.map((u) => u.id));
+    // What this page itself wrote as it went is no work of another tab.
+    const wroteLast = (key: string) => changes.findLast((c) => touchedKeys(c.patches).some((k) => k.join('/') === key));
     for (const entry of unsaved.filter((u) => !written.has(u.id))) {
-      const now = await this.log.revisions(workshopId, touchedKeys(entry.patches));
-      const moved = now.some((rev) => rev !== undefined && rev > (entry.rev ?? 0));
+      const keys = touchedKeys(entry.patches);
+      const now = await this.log.revisions(workshopId, keys);
+      const moved = now.some((rev, i) => {
+        if (rev === undefined || rev <= (entry.rev ?? 0)) return false;
+        const last = wroteLast(keys[i]!.join('/'));
+        return !last || !idsOf(last).some((id) => own.has(id));
+      });
       const { workshop } = this.state;
       const fits = !moved && workshop !== null && apply(workshop, entry.patches) !== null;
       if (fits) this.transact(entry.label, recipeOf(entry.patches));
@@ -448,13 +460,13 @@ export class WorkshopStore {
     }
     const patches = edits.flatMap((e) => e.diff.patches);
     const next = edits.at(-1)!.next;
-    const written = await this.commit(next, patches, seq, changes, before ? before.seq - 1 : head.position);
-    if (!written.ok) return this.again(written);
-    const done = new Set<Operation>(edits);
-    // What was taken back while it was written is taken back on disk too.
-    const takenBack = edits.filter((e) => e.dropped).map((): Operation => ({ kind: 'undo' }));
-    this.pending = [...takenBack, ...this.pending.filter((p) => !done.has(p))];
-    this.confirm(next, patches, seq, written);
+    await this.commit(next, patches, seq, changes, before ? before.seq - 1 : head.position, (written) => {
+      const done = new Set<Operation>(edits);
+      // What was taken back while it was written is taken back on disk too.
+      const takenBack = edits.filter((e) => e.dropped).map((): Operation => ({ kind: 'undo' }));
+      this.pending = [...takenBack, ...this.pending.filter((p) => !done.has(p))];
+      this.confirm(next, patches, seq, written);
+    });
   }
 
   /** The change on disk that an edit goes on with, such as the letters of one word. */
@@ -479,24 +491,35 @@ export class WorkshopStore {
       return;
     }
     const position = what === 'undo' ? seq - 1 : seq;
-    const written = await this.commit(next, patches, position, [], null);
-    if (!written.ok) return this.again(written);
-    this.pending.shift();
-    this.confirm(next, patches, position, written);
-    this.show();
+    await this.commit(next, patches, position, [], null, (written) => {
+      this.pending.shift();
+      this.confirm(next, patches, position, written);
+      this.show();
+    });
   }
 
-  private commit(
+  /** Writes an act; what is to be done next is done as soon as the first store has it, and the second copy follows. */
+  private async commit(
     next: Workshop,
     patches: readonly Patch[],
     position: number,
     changes: readonly StoredChange[],
     forgetAfter: number | null,
-  ): Promise<Written> {
+    confirmed: (written: Extract<Written, { ok: true }>) => void,
+  ): Promise<void> {
     const { name, demo } = next.settings;
     const head: Head = { ...this.head!, name, demo, rev: this.head!.rev + 1, position };
     const act: Act = { head, ...touchedRecords(next, patches, head.rev), changes, forgetAfter };
-    return this.log.commit(act);
+    const written = await this.log.commit(act);
+    if (!written.ok) return this.again(written);
+    this.copying = true;
+    try {
+      // Whatever the page is left with from here on knows that this is written.
+      confirmed(written);
+      await this.log.copyAct(act);
+    } finally {
+      this.copying = false;
+    }
   }
 
   /** What was written is confirmed, and the other tabs are told. */

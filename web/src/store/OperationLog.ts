@@ -255,23 +255,27 @@ export class OperationLog {
   }
 
   /**
-   * Puts back, from the second copy, what the browser no longer has of what was written, as of its last act.
+   * Puts back, from the second copy, what the browser no longer has of what was written, as of its last act. A copy that cannot
+   * be read holds nothing up: what the first store has opens all the same.
    * @returns the heads of the workshops that were put back
    */
   async putBackLost(): Promise<Head[]> {
     const back: Head[] = [];
-    for (const workshopId of (await this.copy?.workshops()) ?? []) {
-      // What was copied was written before: a copy that is ahead tells of a store that fell back.
-      const upTo = await this.copy!.upTo(workshopId);
-      const head = await this.head(workshopId);
-      if (head?.deletedAt) await this.copy!.forget(workshopId);
-      else if (upTo !== null && upTo > (head?.rev ?? -1)) {
-        const whole = await this.copy!.read(workshopId);
-        const fresh = whole && (await this.putBack(whole));
-        if (fresh) back.push(fresh);
-      }
+    for (const workshopId of (await this.copy?.workshops().catch(() => [])) ?? []) {
+      const fresh = await this.putBackOne(workshopId, this.copy!).catch(() => null);
+      if (fresh) back.push(fresh);
     }
     return back;
+  }
+
+  private async putBackOne(workshopId: string, copy: SecondCopy): Promise<Head | null> {
+    // What was copied was written before: a copy that is ahead tells of a store that fell back.
+    const upTo = await copy.upTo(workshopId);
+    const head = await this.head(workshopId);
+    if (head?.deletedAt) await copy.forget(workshopId);
+    if (head?.deletedAt || upTo === null || upTo <= (head?.rev ?? -1)) return null;
+    const whole = await copy.read(workshopId);
+    return whole && this.putBack(whole);
   }
 
   /** Writes a workshop as it was copied, in place of what is there of it, with what can be undone; null: the store is not behind. */

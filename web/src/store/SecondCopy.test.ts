@@ -274,6 +274,26 @@ describe('SecondCopy', () => {
     expect(filesOf('w')).toEqual(['whole-102.jsonl']);
   });
 
+  it('a copy that cannot be looked through holds nothing up: what the first store has opens', async () => {
+    const { tab, root } = await browser();
+    const { store } = await tab();
+    await store.adopt(empty());
+    setNote(store, 'p', 'kept');
+    await store.idle();
+    const copies = root.folders.get('second-copy')!;
+    const broken = async (): Promise<never> => {
+      throw new Error('gone');
+    };
+    copies.folders.get('w-w')!.getFileHandle = broken;
+    const one = await tab();
+    await one.store.open('w');
+    expect([one.back, one.store.get().workshop!.pieces.p!.note]).toEqual([[], 'kept']);
+    copies.keys = () => {
+      throw new Error('gone');
+    };
+    expect((await tab()).back).toEqual([]);
+  });
+
   it('a browser without such a file system works on without a copy', async () => {
     const none = async (): Promise<Folder> => {
       throw new Error('not supported');

@@ -173,17 +173,17 @@ export class SecondCopy {
   }
 
   /** Ids of the workshops that are here. */
-  async workshops(): Promise<string[]> {
+  workshops = (): Promise<string[]> => inTime(this.listWorkshops());
+
+  private async listWorkshops(): Promise<string[]> {
     const ids: string[] = [];
     for await (const name of this.folder.keys()) if (name.startsWith('w-')) ids.push(idOf(name));
     return ids;
   }
 
   /** The revision up to which a workshop can be put back; null: not at all. */
-  async upTo(workshopId: string): Promise<number | null> {
-    const folder = await this.of(workshopId);
-    return lastInRow(folder, await this.list(folder));
-  }
+  upTo = (workshopId: string): Promise<number | null> =>
+    inTime(this.of(workshopId).then(async (folder) => lastInRow(folder, await this.list(folder))));
 
   /** A workshop as it was after the last act that was copied without a gap before it; null where there is none to be read. */
   async read(workshopId: string): Promise<Whole | null> {
@@ -214,7 +214,7 @@ export class SecondCopy {
   /** Lets go of a workshop that was deleted. */
   async forget(workshopId: string): Promise<void> {
     try {
-      await this.folder.removeEntry(folderOf(workshopId), { recursive: true });
+      await inTime(this.folder.removeEntry(folderOf(workshopId), { recursive: true }));
     } catch {
       // It was never here.
     }

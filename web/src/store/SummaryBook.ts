@@ -51,8 +51,8 @@ export class SummaryBook {
   private telling = false;
   private resting = false;
   /** What is due, the first one last; null: to be looked through again. */
-  private todo: Piece[] | null = null;
-  private first = true;
+  private waiting: Piece[] | null = null;
+  private isFirst = true;
 
   constructor(private readonly means: BookMeans) {}
 
@@ -68,8 +68,8 @@ export class SummaryBook {
     const other = workshop?.id !== this.workshop?.id;
     if (other) this.entries.clear();
     this.workshop = workshop;
-    this.todo = null;
-    this.first = true;
+    this.waiting = null;
+    this.isFirst = true;
     // How much there is to work out is known at once.
     if (other) this.tell();
     if (!workshop) return;
@@ -96,7 +96,7 @@ export class SummaryBook {
 
   /** The clock went on. */
   tick = (): void => {
-    this.todo = null;
+    this.waiting = null;
     this.work();
   };
 
@@ -124,13 +124,13 @@ export class SummaryBook {
 
   /** The next ones of those that are due; what is due is looked through only where the workshop or the hour is another one. */
   private nextDue(workshop: Workshop): Piece[] {
-    this.todo ??= this.due();
+    this.waiting ??= this.due();
     const some: Piece[] = [];
     // The first one after a change comes alone, so that something is there soon.
-    const most = this.first ? 1 : atATime;
-    this.first = false;
-    while (some.length < most && this.todo.length > 0) {
-      const piece = this.todo.pop()!;
+    const most = this.isFirst ? 1 : atATime;
+    this.isFirst = false;
+    while (some.length < most && this.waiting.length > 0) {
+      const piece = this.waiting.pop()!;
       if (workshop.pieces[piece.id] === piece && this.isDue(workshop, piece)) some.push(piece);
     }
     return some;

@@ -325,31 +325,35 @@ describe('several tabs', () => {
 });
 
 describe('what goes wrong', () => {
-  it('a page that goes while the second copy is made: what was typed since is made again, not taken for the work of another tab', async () => {
+  /** A page with one piece that is saved, whose journal outlives it. */
+  const pageWithPiece = async () => {
     const { tab } = await browser();
     const journal = new Map<string, readonly Unsaved[]>();
     const { store, log } = await tab(journal);
     await store.adopt(empty());
     store.transact('New piece', add('a'));
     await store.idle();
+    const afterReload = async () => {
+      const { store: again } = await tab(journal);
+      await again.open('w');
+      await again.idle();
+      return [names(again), again.get().setAside];
+    };
+    return { store, log, afterReload };
+  };
+
+  it('a page that goes while the second copy is made: what was typed since is made again, not taken for the work of another tab', async () => {
+    const { store, log, afterReload } = await pageWithPiece();
     vi.spyOn(log, 'copyAct').mockReturnValue(new Promise(() => {}));
     store.transact('Name', rename('a', 'x'));
     await vi.waitFor(() => expect(log.copyAct).toHaveBeenCalled());
     expect(store.get().save).toEqual({ status: 'saving' });
     store.transact('Name', rename('a', 'y'));
-    const { store: again } = await tab(journal);
-    await again.open('w');
-    await again.idle();
-    expect([names(again), again.get().setAside]).toEqual([['y'], []]);
+    expect(await afterReload()).toEqual([['y'], []]);
   });
 
   it('a page that goes before it knows that it has written: the journal tells what was its own', async () => {
-    const { tab } = await browser();
-    const journal = new Map<string, readonly Unsaved[]>();
-    const { store, log } = await tab(journal);
-    await store.adopt(empty());
-    store.transact('New piece', add('a'));
-    await store.idle();
+    const { store, log, afterReload } = await pageWithPiece();
     const commit = log.commit.bind(log);
     const onDisk = vi.spyOn(log, 'commit').mockImplementation(async (act) => {
       await commit(act);
@@ -360,10 +364,7 @@ describe('what goes wrong', () => {
     await vi.waitFor(async () => expect((await log.head('w'))!.rev).toBe(3));
     store.transact('Name', rename('a', 'y'));
     expect(onDisk).toHaveBeenCalledTimes(1);
-    const { store: again } = await tab(journal);
-    await again.open('w');
-    await again.idle();
-    expect([names(again), again.get().setAside]).toEqual([['y'], []]);
+    expect(await afterReload()).toEqual([['y'], []]);
   });
 
   it('a failed save keeps what is in memory, says why, and is made good', async () => {

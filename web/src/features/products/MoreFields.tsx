@@ -425,12 +425,12 @@ export function MoreFields({ product }: { product: Product }) {
           </label>
         </div>
         <Ticks<ProductTrait>
-          legend={`What plans have to know of it (${tagOf('traits')})`}
+          legend={`How plans use it (${tagOf('traits')})`}
           all={productTraits.filter((t) => [null, product.kind].includes(traitWords[t].of))}
           names={traitNames}
           chosen={product.traits}
           onChange={(next) =>
-            own('What plans know of it', (d) => {
+            own('How plans use it', (d) => {
               d.traits = next;
             })
           }

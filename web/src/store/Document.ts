@@ -1,7 +1,9 @@
 import type { Workshop } from '@cosmesis/core/workshop';
-import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches } from 'immer';
+import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches, setAutoFreeze } from 'immer';
 
 enablePatches();
+// Freezing shows who writes past a change, while one builds and in the tests; a full workshop pays for it with its first edit.
+setAutoFreeze(import.meta.env.DEV);
 
 /** A change of the workshop: pure, because it is done again where another tab was faster. */
 export type Recipe = (draft: Draft<Workshop>) => void;

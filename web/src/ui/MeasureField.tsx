@@ -1,6 +1,6 @@
 import type { Result } from '@cosmesis/core/units';
 import TextField from '@mui/material/TextField';
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import { useHeld } from './useHeld';
 
 interface Props {
@@ -18,6 +18,36 @@ interface Props {
   onEmpty?: () => void;
   autoFocus?: boolean;
 }
+
+interface InputProps {
+  label: string;
+  text: string;
+  message: string | null | undefined;
+  help: string;
+  autoFocus: boolean;
+  /** Stays the same object. */
+  on: { type: (text: string) => void; focus: () => void; blur: () => void; enter: () => void };
+}
+
+/** What is drawn of it: a sheet has fifty of them, and an edit changes one. */
+const MeasureInput = memo(function MeasureInput({ label, text, message, help, autoFocus, on }: InputProps) {
+  return (
+    <TextField
+      label={label}
+      value={text}
+      autoComplete="off"
+      autoFocus={autoFocus}
+      error={message !== undefined && message !== null}
+      helperText={message ?? help}
+      onFocus={on.focus}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') on.enter();
+      }}
+      onBlur={on.blur}
+      onChange={(event) => on.type(event.target.value)}
+    />
+  );
+});
 
 /**
  * A field for a measure with its unit. What can be read is taken over at a pause, with Enter or when the field is left; what
@@ -71,26 +101,28 @@ export function MeasureField({ label, draftKey, shown, parse, onValue, help, com
   };
 
   const message = focused && text.trim() === '' ? undefined : (wrong ?? complaint);
+  const latest = useRef(take);
+  latest.current = take;
+  const on = useRef<InputProps['on']>({
+    type: (typed) => latest.current(typed),
+    focus: () => {
+      emitted.current.clear();
+      setFocused(true);
+    },
+    blur: () => {
+      setFocused(false);
+      held.giveNow();
+    },
+    enter: () => held.giveNow(),
+  });
   return (
-    <TextField
+    <MeasureInput
       label={label}
-      value={text}
-      autoComplete="off"
+      text={text}
+      message={message}
+      help={help ?? ' '}
       autoFocus={autoFocus ?? false}
-      error={message !== undefined && message !== null}
-      helperText={message ?? help ?? ' '}
-      onFocus={() => {
-        emitted.current.clear();
-        setFocused(true);
-      }}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') held.giveNow();
-      }}
-      onBlur={() => {
-        setFocused(false);
-        held.giveNow();
-      }}
-      onChange={(event) => take(event.target.value)}
+      on={on.current}
     />
   );
 }

@@ -37,6 +37,7 @@ import {
   type Workshop,
   type ZoneId,
 } from '@cosmesis/core/workshop';
+import { dequal } from 'dequal/lite';
 import type { Changes, Mirrored } from './Changes';
 import { contentHash } from './contentHash';
 import { type MadeFile, makeFile, readFile } from './workshopFiles';
@@ -75,11 +76,32 @@ function sharing<T extends object>(before: T | undefined, now: T): T {
   const shared = Object.fromEntries(
     Object.entries(now).map(([key, value]) => {
       const was = (before as Record<string, unknown>)[key];
-      const same = typeof value === 'object' && value !== null && canonicalJson(was ?? null) === canonicalJson(value);
-      return [key, same ? was : value];
+      return [key, dequal(was, value) ? was : value];
     }),
   );
   return shared as T;
+}
+
+/** Whether nothing of a record is another one: its parts are shared where they are equal. */
+const unchanged = <T extends object>(before: T, now: T): boolean => {
+  const keys = Object.keys(now) as (keyof T)[];
+  return before === now || (keys.length === Object.keys(before).length && keys.every((k) => before[k] === now[k]));
+};
+
+/** What was worked out of a piece in this session, and what it was worked out from. */
+interface Known {
+  piece: Piece;
+  shop: Shop;
+  summary: PieceSummary;
+  /** The plan that was last seen. */
+  plan: NonNullable<Piece['plannedBefore']>;
+}
+/** Shelf and ways as they stood for a while. */
+interface Shop {
+  products: Workshop['products'];
+  settings: Workshop['settings'];
+  /** Its name over days, once it was asked for. */
+  hash?: string;
 }
 
 const failed = (error: unknown): Result<never> =>
@@ -104,11 +126,12 @@ function guarded<T>(work: () => Result<T>): Result<T> {
  */
 export class Engine {
   private workshop: Workshop | null = null;
-  private readonly summaries = new Map<string, { piece: Piece; summary: PieceSummary }>();
+  private readonly known = new Map<string, Known>();
+  /** Answers of days before, of pieces that were not looked at since. */
   private kept = new Map<string, KeptAnswer>();
   private readonly toKeep = new Set<string>();
   private loading: Promise<void> = Promise.resolve();
-  private shopHash: { of: unknown[]; hash: string } | null = null;
+  private lastShop: Shop | null = null;
   private draws: Map<string, Draw[]> | null = null;
 
   /** @param codeVersion names the code: answers of another one are worked out again */
@@ -130,7 +153,7 @@ export class Engine {
         mixes: emptyRecords(),
         supplies: emptyRecords(),
       };
-      this.summaries.clear();
+      this.known.clear();
       this.kept = new Map();
       this.loading = this.store.read(workshopId).then(
         (answers) => {
@@ -157,7 +180,7 @@ export class Engine {
       records[id] = sharing(records[id], record as { id: string });
     }
     for (const [collection, id] of remove) delete own(collection)[id];
-    for (const [collection, id] of remove) if (collection === 'pieces') this.summaries.delete(id);
+    for (const [collection, id] of remove) if (collection === 'pieces') this.known.delete(id);
     this.workshop = next;
     this.draws = null;
   }
@@ -184,7 +207,7 @@ export class Engine {
   private drawsOf = (productId: string): readonly Draw[] => {
     if (!this.draws) {
       this.draws = new Map();
-      for (const { summary } of this.summaries.values())
+      for (const { summary } of this.known.values())
         for (const draw of summary.draws) {
           const own = this.draws.get(draw.productId);
           if (own) own.push(draw);
@@ -219,29 +242,48 @@ export class Engine {
     return { piece, products, settings, nowMin, air: this.air(), around: this.around(nowMin)(piece) };
   }
 
-  private hashOfShop(): string {
+  private shop(): Shop {
     const { products, settings } = this.open();
-    const of = [products, settings];
-    if (this.shopHash?.of.every((part, i) => part === of[i])) return this.shopHash.hash;
-    const hash = contentHash(canonicalJson({ products, settings, code: this.codeVersion }));
-    this.shopHash = { of, hash };
-    return hash;
+    const last = this.lastShop;
+    if (last && unchanged(last.products, products) && unchanged(last.settings, settings)) return last;
+    this.lastShop = { products, settings };
+    return this.lastShop;
+  }
+  private hashOf(shop: Shop): string {
+    const { products, settings } = shop;
+    shop.hash ??= contentHash(canonicalJson({ products, settings, code: this.codeVersion }));
+    return shop.hash;
   }
 
   /** Keeps what was worked out of a piece, and the plan that was last seen of it. */
-  private keep(piece: Piece, summary: PieceSummary): KeptAnswer {
-    const pieceHash = contentHash(canonicalJson(piece));
-    const before = this.kept.get(piece.id);
-    const plan = before && before.pieceHash === pieceHash ? before.plan : planKept(planOf(piece, this.open()).steps);
-    const answer = { pieceId: piece.id, key: `${pieceHash}/${this.hashOfShop()}`, pieceHash, summary, plan };
-    this.kept.set(piece.id, answer);
-    this.toKeep.add(piece.id);
-    return answer;
+  private keep(piece: Piece, summary: PieceSummary): Known {
+    const { id } = piece;
+    const before = this.known.get(id);
+    const kept = before ? undefined : this.kept.get(id);
+    const same = before
+      ? unchanged(before.piece, piece)
+      : kept !== undefined && kept.pieceHash === contentHash(canonicalJson(piece));
+    const seen = same ? (before ?? kept)?.plan : undefined;
+    const known = { piece, shop: this.shop(), summary, plan: seen ?? planKept(planOf(piece, this.open()).steps) };
+    this.remember(known);
+    this.toKeep.add(id);
+    return known;
+  }
+  private remember(known: Known): void {
+    const before = this.known.get(known.piece.id)?.summary;
+    this.known.set(known.piece.id, known);
+    if (!before || !dequal(before.draws, known.summary.draws)) this.draws = null;
   }
 
   /** Writes what has to be kept; called when there is nothing else to do. True where something was written. */
   async keepAnswers(): Promise<boolean> {
-    const answers = [...this.toKeep].flatMap((id) => this.kept.get(id) ?? []);
+    const answers = [...this.toKeep].flatMap((pieceId): KeptAnswer[] => {
+      const known = this.known.get(pieceId);
+      if (!known) return [];
+      const { piece, shop, summary, plan } = known;
+      const pieceHash = contentHash(canonicalJson(piece));
+      return [{ pieceId, key: `${pieceHash}/${this.hashOf(shop)}`, pieceHash, summary, plan }];
+    });
     this.toKeep.clear();
     if (answers.length === 0 || !this.workshop) return false;
     await this.store.write(this.workshop.id, answers);
@@ -255,16 +297,9 @@ export class Engine {
       const input = this.input(pieceId, nowMin);
       const told = reckonPiece(input);
       if (!told.ok) return told;
-      const { plan } = this.keep(input.piece, this.remember(input.piece, summaryOf(input.piece, told.value, nowMin)));
+      const { plan } = this.keep(input.piece, summaryOf(input.piece, told.value, nowMin));
       return good({ ...told.value, plannedBefore: plan }, told.warnings);
     });
-  }
-
-  private remember(piece: Piece, summary: PieceSummary): PieceSummary {
-    const before = this.summaries.get(piece.id)?.summary;
-    this.summaries.set(piece.id, { piece, summary });
-    if (!before || canonicalJson(before.draws) !== canonicalJson(summary.draws)) this.draws = null;
-    return summary;
   }
 
   /** What the lists show of some pieces: worked out only where something it read has changed since it was kept. */
@@ -279,12 +314,17 @@ export class Engine {
 
   private summary(piece: Piece, nowMin: number, around: (piece: Piece) => Around): PieceSummary {
     const fresh = (s: PieceSummary) => s.atMin <= nowMin && nowMin - s.atMin < s.freshForMin;
-    const known = this.summaries.get(piece.id);
+    const known = this.known.get(piece.id);
     const kept = this.kept.get(piece.id);
-    const shop = this.hashOfShop();
-    if (known?.piece === piece && kept?.key.endsWith(shop) && fresh(known.summary)) return known.summary;
-    if (kept && !known && fresh(kept.summary) && kept.key === `${contentHash(canonicalJson(piece))}/${shop}`)
-      return this.remember(piece, kept.summary);
+    const shop = this.shop();
+    if (known && known.shop === shop && unchanged(known.piece, piece) && fresh(known.summary)) return known.summary;
+    if (kept && !known && fresh(kept.summary)) {
+      const pieceHash = contentHash(canonicalJson(piece));
+      if (kept.key === `${pieceHash}/${this.hashOf(shop)}`) {
+        this.remember({ piece, shop, summary: kept.summary, plan: kept.plan });
+        return kept.summary;
+      }
+    }
     const { products, settings } = this.open();
     const told = guarded(() =>
       reckonPiece({ piece, products, settings, nowMin, air: null, around: aroundSummary(around(piece)) }),
@@ -292,7 +332,7 @@ export class Engine {
     const summary = told.ok
       ? summaryOf(piece, told.value, nowMin)
       : noSummary(piece.id, nowMin, told.issues[0]?.message ?? '');
-    this.keep(piece, this.remember(piece, summary));
+    this.keep(piece, summary);
     return summary;
   }
 
@@ -300,9 +340,9 @@ export class Engine {
   seePlan(pieceId: string): Result<true> {
     return guarded(() => {
       const piece = this.pieceOf(pieceId);
-      const kept = this.kept.get(pieceId);
-      if (kept) {
-        this.kept.set(pieceId, { ...kept, plan: planKept(planOf(piece, this.open()).steps) });
+      const known = this.known.get(pieceId);
+      if (known) {
+        known.plan = planKept(planOf(piece, this.open()).steps);
         this.toKeep.add(pieceId);
       }
       return good(true as const);

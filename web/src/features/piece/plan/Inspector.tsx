@@ -1,7 +1,8 @@
 import { cautionDefers, methodNames, stepKind } from '@cosmesis/core/finishing';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
-import type { Method, Piece, ZoneId } from '@cosmesis/core/workshop';
+import type { Method, Piece, Step, StepKindId, ZoneId } from '@cosmesis/core/workshop';
+import { memo } from 'react';
 import { Link } from 'react-router';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
@@ -16,60 +17,89 @@ import { Figure } from '../../../ui/Working';
 import { AddStep } from './AddStep';
 import { WillItLast } from './WillItLast';
 
-/** The values of a step that can be chosen: product, method, coats. */
-function Choices({ piece, step }: { piece: Piece; step: ReckonedStep['step'] }) {
+const coatCounts = Array.from({ length: 8 }, (_, i) => ({ value: String(i + 1), name: String(i + 1) }));
+const counted: ReadonlySet<StepKindId> = new Set([
+  'stain',
+  'block',
+  'prime',
+  'paint',
+  'clear',
+  'tone',
+  'colour-wash',
+  'recolour-leather',
+  'metallic',
+]);
+
+interface ChoicesProps extends Pick<Step, 'kind' | 'zoneId' | 'productId' | 'method' | 'of'> {
+  pieceId: string;
+  /** The product was chosen by the user. */
+  chosen: boolean;
+}
+
+/** The values of a step that can be chosen: product, method, coats. Drawn again only where one of them is another. */
+const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method, of, chosen }: ChoicesProps) {
   const { products } = useParts('products');
-  const edit = useEditPiece(piece.id);
-  const key = `${step.zoneId}/${step.kind}`;
-  const choice = piece.choices[key] ?? { productId: null, coats: null, method: null };
-  const usable = Object.values(products).filter((p) => stepKind(step.kind).uses.includes(p.kind));
-  const product = step.productId ? products[step.productId] : undefined;
-  const set = (label: string, change: Partial<typeof choice>) =>
+  const edit = useEditPiece(pieceId);
+  const usable = Object.values(products).filter((p) => stepKind(kind).uses.includes(p.kind));
+  const product = productId ? products[productId] : undefined;
+  const key = `${zoneId}/${kind}`;
+  const set = (label: string, change: Partial<Piece['choices'][string]>) =>
     edit(label, (draft) => {
+      const choice = draft.choices[key] ?? { productId: null, coats: null, method: null };
       draft.choices[key] = { ...choice, ...change };
     });
-  const counted = [
-    'stain',
-    'block',
-    'prime',
-    'paint',
-    'clear',
-    'tone',
-    'colour-wash',
-    'recolour-leather',
-    'metallic',
-  ].includes(step.kind);
   if (usable.length === 0) return null;
   return (
     <div className="stack" style={{ gap: 16, paddingTop: 6 }}>
       <Select
         label="Product"
-        value={step.productId ?? ''}
+        value={productId ?? ''}
         options={usable.map((p) => ({ value: p.id, name: p.name }))}
-        onPick={(productId) => set('Product', { productId, method: null })}
-        help={choice.productId ? 'Chosen by you' : ' '}
+        onPick={(picked) => set('Product', { productId: picked, method: null })}
+        help={chosen ? 'Chosen by you' : ' '}
       />
       <div className="row" style={{ flexWrap: 'nowrap' }}>
         {product && product.methods.length > 1 && (
           <Select
             label="Method"
-            value={step.method ?? ''}
+            value={method ?? ''}
             options={product.methods.map((m) => ({ value: m, name: methodNames[m] }))}
-            onPick={(method) => set('Method', { method: method as Method })}
+            onPick={(picked) => set('Method', { method: picked as Method })}
           />
         )}
-        {counted && (
+        {counted.has(kind) && (
           <Select
             label="Coats"
-            value={String(step.of)}
-            options={Array.from({ length: 8 }, (_, i) => ({ value: String(i + 1), name: String(i + 1) }))}
+            value={String(of)}
+            options={coatCounts}
             onPick={(coats) => set('Coats', { coats: Number(coats) })}
           />
         )}
       </div>
     </div>
   );
-}
+});
+
+/** What the user noted at a step. It grows with its lines, which costs a layout: drawn again only where it is another. */
+const StepNote = memo(function StepNote({ pieceId, stepId, text }: { pieceId: string; stepId: string; text: string }) {
+  const edit = useEditPiece(pieceId);
+  return (
+    <HeldTextField
+      label="Note"
+      multiline
+      value={text}
+      onText={(typed) =>
+        edit(
+          'Note',
+          (draft) => {
+            draft.stepNotes[stepId] = typed.slice(0, 4000);
+          },
+          `${pieceId}/${stepId}/note`,
+        )
+      }
+    />
+  );
+});
 
 /** Places found when the primer was looked over: they are filled, feathered and primed again. */
 function Found({ piece, zoneId }: { piece: Piece; zoneId: ZoneId }) {
@@ -137,24 +167,19 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
         <p className="caution">Put in because the window of the coat before closed {at(reckoned.missedAtMin)}.</p>
       )}
       {reckoned.status === 'planned' ? (
-        <Choices piece={piece} step={step} />
+        <Choices
+          pieceId={piece.id}
+          kind={step.kind}
+          zoneId={step.zoneId}
+          productId={step.productId}
+          method={step.method}
+          of={step.of}
+          chosen={Boolean(piece.choices[`${step.zoneId}/${step.kind}`]?.productId)}
+        />
       ) : (
         <p className="quiet">Logged, and kept as it was.</p>
       )}
-      <HeldTextField
-        label="Note"
-        multiline
-        value={piece.stepNotes[step.id] ?? ''}
-        onText={(text) =>
-          edit(
-            'Note',
-            (draft) => {
-              draft.stepNotes[step.id] = text.slice(0, 4000);
-            },
-            `${piece.id}/${step.id}/note`,
-          )
-        }
-      />
+      <StepNote pieceId={piece.id} stepId={step.id} text={piece.stepNotes[step.id] ?? ''} />
       {reckoned.status === 'planned' && !reckoned.inserted && step.kind !== 'cure' && (
         <button
           type="button"

@@ -138,9 +138,11 @@ export default function Plan() {
   const nextId = nextOf(reckoning);
   const selectedId = reckoning?.steps.some((s) => s.step.id === picked) ? picked : (nextId ?? null);
   const selected = reckoning?.steps.find((s) => s.step.id === selectedId);
-  // The step one works at answers at once; the wide rest follows when there is time.
-  const [widePiece, later] = [useDeferredValue(piece), useDeferredValue(result)];
-  const wideResult = later ?? result;
+  // The step one works at answers at once; the wide rest follows when there is time, and once: with its figures.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a piece without the figures that go with it draws nothing new.
+  const now = useMemo(() => ({ piece, result }), [result]);
+  const later = useDeferredValue(now);
+  const { piece: widePiece, result: wideResult } = later.result ? later : now;
   return (
     <div className="plan-grid">
       <PlanBody piece={widePiece} result={wideResult} selectedId={selectedId} onSelect={setPicked} />

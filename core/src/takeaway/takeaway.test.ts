@@ -2,6 +2,7 @@ import ICAL from 'ical.js';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { demoWorkshop } from '../demo';
+import { cautionDefers } from '../finishing';
 import { reckonPiece } from '../reckoning';
 import { minuteOf } from '../units';
 import { quantitiesToCsv, stepsToICalendar } from './index';
@@ -31,6 +32,27 @@ describe('stepsToICalendar', () => {
     );
     expect(new Set(events.map((e) => e.uid)).size).toBe(events.length);
     expect(stepsToICalendar('Table, "old"; café', r, demo.products, nowMin)).toBe(text);
+    // The ends of its waits, a quarter of an hour each.
+    const [light, cured] = events
+      .slice(hands.length)
+      .map((e) => [e.startDate, e.endDate].map((t) => t.toUnixTime() / 60));
+    expect(light).toEqual([r.totals.lightUseAtMin, r.totals.lightUseAtMin! + 15]);
+    expect(cured).toEqual([r.totals.curedAtMin, r.totals.curedAtMin! + 15]);
+  });
+  it('says of a step what it takes, why, and what can hurt; and to follow the label only where something can', () => {
+    const r = reckoned('refreshment-table');
+    const events = new ICAL.Component(ICAL.parse(stepsToICalendar('Table', r, demo.products, nowMin)))
+      .getAllSubcomponents('vevent')
+      .map((c) => new ICAL.Event(c));
+    const told = r.steps.filter((s) => s.status !== 'done' && s.handsOnMin > 0).map((s, i) => ({ s, e: events[i]! }));
+    expect(new Set(told.map(({ s }) => s.cautions.length > 0))).toEqual(new Set([true, false]));
+    for (const { s, e } of told) {
+      const lines = e.description.split('\n');
+      const name = s.step.productId ? demo.products[s.step.productId]!.name : null;
+      expect(lines.filter((l) => l === cautionDefers)).toHaveLength(s.cautions.length > 0 ? 1 : 0);
+      expect(lines).toEqual(expect.arrayContaining([s.step.reason, ...s.cautions]));
+      if (name) expect(lines[0]!.startsWith(name)).toBe(true);
+    }
   });
 });
 
@@ -44,6 +66,9 @@ describe('quantitiesToCsv', () => {
     });
     expect(errors).toEqual([]);
     const steps = data.filter((d) => d.row === 'step');
+    expect(steps.map((d) => d.product)).toEqual(
+      r.steps.filter((s) => s.productL).map((s) => demo.products[s.step.productId!]!.name),
+    );
     r.steps
       .filter((s) => s.productL)
       .forEach((s, i) => {

@@ -1,10 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  addRanges,
+  certain,
   DomainError,
   formatLength,
   formatVolume,
+  invertRange,
+  latestFirst,
   litresPerUsGallon,
+  minuteOf,
   multiplyRanges,
   parseHumidity,
   parseLength,
@@ -13,6 +18,7 @@ import {
   parseVolume,
   readNumber,
   requireWithin,
+  scaleRange,
   theoreticalSpreadM2PerL,
 } from './index';
 
@@ -54,6 +60,7 @@ describe('parseLength', () => {
     ['76 m', 'length_too_large'],
     ['1e9 cm', 'length_unit_unknown'],
     ['6 in 2 ft', 'length_unreadable'],
+    ['6 in 2 in', 'length_unreadable'],
     ['1/0 in', 'length_unreadable'],
     ['7..6 cm', 'length_unreadable'],
     ['NaN', 'length_unreadable'],
@@ -95,11 +102,12 @@ describe('volumes', () => {
     ['-1 l', 'volume_negative'],
     ['x', 'volume_unreadable'],
     ['3 cups', 'volume_unit_unknown'],
-    ['5000 l', 'volume_too_large'],
+    ['1000.1 l', 'volume_too_large'],
   ])('refuses %s with %s', (text, code) => {
     const r = parseVolume(text, 'metric');
     expect(!r.ok && r.issues[0]?.code).toBe(code);
   });
+  it.each(['0', '1000 l'])('%s is an amount', (text) => expect(parseVolume(text, 'metric').ok).toBe(true));
   it('shows millilitres below a litre and fluid ounces below a quart', () => {
     expect([formatVolume(0.31, 'metric'), formatVolume(1.234, 'metric'), formatVolume(0.31, 'us')]).toEqual([
       '310 ml',
@@ -131,10 +139,29 @@ describe('air readings', () => {
     expect(parseHumidity('0').ok).toBe(false);
     expect(parseHumidity('140').ok).toBe(false);
   });
+  it.each([
+    ['-30', true],
+    ['-30.1', false],
+    ['50', true],
+    ['50.1', false],
+  ])('a workshop of %s °C is believed: %s', (text, believed) =>
+    expect(parseTemperature(text, 'metric').ok).toBe(believed),
+  );
 });
 
 describe('guards and ranges', () => {
-  it('fail on NaN', () => expect(() => requireWithin('areaM2', Number.NaN, 0, 1)).toThrow(DomainError));
+  it('fail on NaN, below and above, and take both ends', () => {
+    for (const wrong of [Number.NaN, -0.001, 1.001])
+      expect(() => requireWithin('areaM2', wrong, 0, 1)).toThrow(
+        new DomainError('out_of_range', 'areaM2', wrong, '0 to 1'),
+      );
+    for (const right of [0, 0.5, 1]) expect(() => requireWithin('areaM2', right, 0, 1)).not.toThrow();
+  });
+  it('scale every end, and turn over', () => {
+    expect(scaleRange({ low: 1, likely: 2, high: 5 }, 0.5)).toEqual({ low: 0.5, likely: 1, high: 2.5 });
+    expect(invertRange({ low: 2, likely: 4, high: 5 })).toEqual({ low: 0.2, likely: 0.25, high: 0.5 });
+    expect(addRanges([{ low: 1, likely: 2, high: 5 }, certain(3)])).toEqual({ low: 4, likely: 5, high: 8 });
+  });
   it('widen in quadrature', () => {
     const r = multiplyRanges([
       { low: 1, likely: 1.1, high: 1.21 },
@@ -142,6 +169,16 @@ describe('guards and ranges', () => {
     ]);
     expect(r.low).toBeCloseTo(1.0574, 4);
     expect(r.high).toBeCloseTo(1.3846, 4);
+  });
+});
+
+describe('moments', () => {
+  it('fall into the minute that has begun, wherever they were written', () => {
+    expect([minuteOf('1970-01-01T00:01:59.999Z'), minuteOf('1970-01-01T02:02:00+02:00')]).toEqual([1, 2]);
+    expect(minuteOf('2026-11-26T08:00:00Z') - minuteOf('2026-11-25T08:00:00Z')).toBe(24 * 60);
+    // By the clock on the wall the second is the earlier one.
+    const written = ['2026-11-26T09:00:00+02:00', '2026-11-26T08:00:00Z'];
+    expect([...written].sort(latestFirst)).toEqual([...written].reverse());
   });
 });
 

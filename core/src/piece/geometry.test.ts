@@ -131,6 +131,9 @@ describe('the faces of any form in any size', () => {
             expect(span(inner, axis)[1]).toBeLessThan(span([front], axis)[1]);
           }
           expect(span(inner, 2)[0]).toBeGreaterThan(span([front], 2)[0]);
+          // Its sides are as high as the front leaves them: 12 mm under it, 20 mm to the rail above.
+          const [low, high] = span([front], 1);
+          expect(h).toBeCloseTo(Math.max(0.008, high - low - 0.032), 9);
         }
       }),
       { numRuns: 300 },
@@ -157,6 +160,38 @@ describe('the faces of any form in any size', () => {
       }),
       { numRuns: 300 },
     );
+  });
+});
+
+describe('a case under a sloping lid', () => {
+  const desk = (legs: LegKind) =>
+    buildFaces({
+      form: 'writing-slope',
+      heightM: 1.05,
+      widthM: 0.9,
+      depthM: 0.5,
+      drawers: 1,
+      doors: 0,
+      shelves: 0,
+      legs,
+    });
+  const height = (faces: readonly Face[], id: string) =>
+    span(
+      faces.filter((f) => f.id === id),
+      1,
+    ).map((y) => y.toFixed(6));
+  it('has cheeks that stand on its sides and end under the slope', () => {
+    // The slope rises 0.175 to 1.05; the case below it ends 22 mm under the front edge at 0.875.
+    for (const side of ['left', 'right']) {
+      expect(height(desk('plinth'), `carcass/cheek-${side}`)).toEqual(['0.853000', '1.050000']);
+      expect(height(desk('plinth'), `carcass/${side}`)[1]).toBe('0.853000');
+    }
+    expect(height(desk('plinth'), 'top/slope')).toEqual(['0.875000', '1.050000']);
+  });
+  it('is shallow on legs, one drawer high, and goes down to its plinth without', () => {
+    // 22 mm of top, 60 mm of frame and 120 mm a drawer under 0.875.
+    expect(height(desk('square'), 'carcass/left')[0]).toBe('0.673000');
+    expect(Number(height(desk('plinth'), 'carcass/left')[0])).toBeLessThan(0.15);
   });
 });
 

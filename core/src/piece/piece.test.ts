@@ -332,6 +332,7 @@ describe('parts added, taken away and altered', () => {
     expect(gained({ addedParts: [part('moulding', 1.2, 0.05)] })).toBeCloseTo(0.06, 5);
     expect(gained({ addedParts: [part('spindles', 0.4, 0.025, 6)] })).toBeCloseTo(6 * Math.PI * 0.025 * 0.4, 5);
     expect(gained({ addedParts: [part('cushion', 0.4, 0.4)] })).toBeCloseTo(2 * (0.16 + 0.08 * 0.8), 5);
+    expect(gained({ addedParts: [part('cushion', 0.4, 0.4, 3)] })).toBeCloseTo(6 * (0.16 + 0.08 * 0.8), 5);
     expect(gained({ addedParts: [part('panel', 0.3, 0.2)] })).toBeCloseTo(0.12, 5);
     expect(gained({ addedParts: [part('glass', 0.3, 0.2)] })).toBe(0);
     expect(gained({ alterations: [alteration('backplate', 0.05)] })).toBeCloseTo(2 * 0.2 * 0.05, 5);

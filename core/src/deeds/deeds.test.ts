@@ -223,6 +223,67 @@ describe('the working time of what is in the cup', () => {
   });
 });
 
+describe('the clock of a cup', () => {
+  const filler = demo.products['filler-two-part']!;
+  const begin: Deed = {
+    do: 'begin-mix',
+    mix: {
+      name: 'Filler',
+      productId: filler.id,
+      by: 'mass',
+      hardenerFrac: 0.02,
+      parts: [
+        { name: 'paste', productId: filler.id, share: 98, densityKgPerL: 1.8, hardener: false },
+        { name: 'hardener', productId: null, share: 2, densityKgPerL: 1.2, hardener: true },
+      ],
+      wantedKg: 0.1,
+      steps: [],
+      colour: '#888888',
+      useBy: null,
+    },
+  };
+  const pour = (part: number, massKg: number): Deed => ({ do: 'pour', mixId: 'new-1', part, massKg });
+  const mixAfter = (...deeds: Deed[]) => after(demo, begin, ...deeds).mixes['new-1']!;
+  it('starts with the first hardener, goes on with more of it, and stops where all of it is taken out', () => {
+    expect(mixAfter(pour(0, 0.098)).startedAt).toBeNull();
+    expect(mixAfter(pour(0, 0.098)).workingMin).toBeNull();
+    expect(mixAfter(pour(0, 0.098), pour(1, 0.001)).startedAt).toBe(later(3));
+    expect(mixAfter(pour(0, 0.098), pour(1, 0.001), pour(1, 0.002)).startedAt).toBe(later(3));
+    expect(mixAfter(pour(0, 0.098), pour(1, 0.002), pour(1, 0)).startedAt).toBeNull();
+  });
+});
+
+describe('a count of a can', () => {
+  const count = (litres: number, by: 'typed' | 'weighed' = 'typed'): Deed => ({
+    do: 'count',
+    containerId: Object.keys(withCans(1).containers)[0]!,
+    litres,
+    by,
+  });
+  const rows = (at: readonly number[], ...deeds: Deed[]) =>
+    Object.values(
+      deeds.reduce((w, deed, i) => perform(w, deed, later(at[i]!), counting(i)), withCans(1)).containers,
+    )[0]!
+      .ledger.slice(1)
+      .map((r) => [r.deed, r.countedL]);
+  it('corrected within a minute is one count; later, or by another way, it is another', () => {
+    expect(rows([1, 1.5], count(0.4), count(0.5))).toEqual([['typed', 0.5]]);
+    expect(rows([1, 2], count(0.4), count(0.5))).toEqual([
+      ['typed', 0.4],
+      ['typed', 0.5],
+    ]);
+    expect(rows([1, 1.5], count(0.4), count(0.5, 'weighed'))).toEqual([
+      ['typed', 0.4],
+      ['weighed', 0.5],
+    ]);
+  });
+  it('lies between nothing and a thousand litres', () => {
+    expect(rows([1, 5], count(0), count(1000))).toHaveLength(2);
+    for (const litres of [-0.001, 1000.001, Number.NaN])
+      expect(() => after(withCans(1), count(litres))).toThrow(DeedRefused);
+  });
+});
+
 describe('any deeds in any order', () => {
   const stepIds = planOf(demo.pieces[counter]!, demo)
     .steps.filter((s) => s.productId !== null)
@@ -302,9 +363,9 @@ describe('any deeds in any order', () => {
         return mix && { do: 'drop-mix', mixId: mix.id };
     }
   }
-  const run = (raws: readonly Raw[]): Workshop[] => {
+  const run = (raws: readonly Raw[], from = demo): Workshop[] => {
     const ids = counting();
-    const states: Workshop[] = [demo];
+    const states: Workshop[] = [from];
     raws.forEach((raw, i) => {
       const w = states.at(-1)!;
       const deed = deedOf(w, raw);
@@ -342,6 +403,51 @@ describe('any deeds in any order', () => {
         }
       }),
       { numRuns: 150 },
+    );
+  });
+
+  it('draw from a full shelf just what was used: each coat its own, one from a poured mix nothing, a mix what was poured', () => {
+    const full: Workshop = {
+      ...demo,
+      mixes: {},
+      pieces: { ...demo.pieces, [counter]: { ...demo.pieces[counter]!, log: [] } },
+      containers: after(
+        { ...demo, containers: {} },
+        {
+          do: 'bring',
+          containers: [...new Set(stepIds.flatMap((s) => s.productId ?? []))].map((id) => ({
+            productId: id,
+            litres: 500,
+            batch: null,
+            finite: true,
+            place: '',
+          })),
+        },
+      ).containers,
+    };
+    const work = anyDeed.filter(({ what }) => !['typed', 'weighed', 'use-up', 'throw-away', 'bring'].includes(what));
+    const drawn = (w: Workshop, deed: 'coat' | 'mix', ofId: string) =>
+      -rowsOf(w)
+        .filter((r) => r.deed === deed && r.ofId === ofId)
+        .reduce((sum, r) => sum + r.changeL!, 0);
+    fc.assert(
+      fc.property(fc.array(work, { maxLength: 30 }), (raws) => {
+        const w = run(raws, full).at(-1)!;
+        for (const entry of w.pieces[counter]!.log) {
+          const mixed = Object.values(w.mixes).some(
+            (m) => m.steps.some((s) => s.stepId === entry.step.id) && m.parts.some((p) => p.massKg > 0),
+          );
+          const used = entry.doneAt === null || mixed ? 0 : (entry.actualL ?? entry.planned?.volumeL ?? 0);
+          expect(drawn(w, 'coat', entry.id)).toBeCloseTo(used, 9);
+        }
+        // Parts of these mixes weigh a kilogram a litre.
+        for (const m of Object.values(w.mixes))
+          expect(drawn(w, 'mix', m.id)).toBeCloseTo(
+            m.parts.reduce((sum, p) => sum + p.massKg, 0),
+            9,
+          );
+      }),
+      { numRuns: 100 },
     );
   });
 

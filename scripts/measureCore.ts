@@ -1,6 +1,6 @@
 // Times of the core on the demo and on a made-up workshop of 200 pieces.
 import { demoWorkshop } from '@cosmesis/core/demo';
-import { checkPlan, houseOf, nothingAround, planOf, runPlan } from '@cosmesis/core/finishing';
+import { checkPlan, houseOf, lagsOf, nothingAround, planOf, runPlan } from '@cosmesis/core/finishing';
 import { buildFaces, shapeOf, shapeToDraw, zonesOf } from '@cosmesis/core/piece';
 import { typicalProducts } from '@cosmesis/core/products';
 import { needsOf, reckonPiece } from '@cosmesis/core/reckoning';
@@ -81,18 +81,21 @@ const contexts = pieces.map((piece) => {
   if (!reckoned.ok || !shape.ok) throw new Error('the demo is measured');
   const zones = zonesOf(piece, buildFaces(shape.value));
   const { steps, totals } = reckoned.value;
+  const run = runPlan(
+    piece,
+    zones,
+    steps.map((s) => s.step),
+    products,
+  );
+  const house = houseOf(settings, piece);
   return {
     piece,
     zones,
-    run: runPlan(
-      piece,
-      zones,
-      steps.map((s) => s.step),
-      products,
-    ),
+    run,
+    lags: lagsOf({ run, products, house, wear: piece.wear }),
     products,
     settings,
-    house: houseOf(settings, piece),
+    house,
     times: new Map(
       steps.map((s) => [
         s.step.id,

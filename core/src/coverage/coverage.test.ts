@@ -27,7 +27,7 @@ const step = (method: Method, count = 0): Step => ({
   faceIds: null,
   areaFrac: 1,
   reason: '',
-  waitsFor: [],
+  after: [],
 });
 const likely = (method: Method, areaM2: number, thirsty = 0, product = enamel) =>
   stepVolume(step(method), product, areaM2, thirsty)!.productL.likely;

@@ -2,8 +2,6 @@ import type { Carrier, Hazard, Method, Piece, Product, ProductKind, Step, StepKi
 import { blankStep } from './blankStep';
 import { fromShelf, type Wish } from './fromShelf';
 import type { Phase } from './phases';
-import { stepKind } from './stepKinds';
-import { liesOnFilm, waitBetween } from './waitBetween';
 
 /** A step with the stage it belongs to. */
 export interface Draft {
@@ -45,7 +43,7 @@ export interface Pick {
   coats: number;
 }
 
-/** Grows the steps of one zone, each waiting for the one before it. */
+/** Grows the steps of one zone, or of the whole piece, in the order in which they are worked. */
 export class ZoneChain {
   readonly drafts: Draft[] = [];
   private readonly beside = new Set<Step>();
@@ -70,12 +68,6 @@ export class ZoneChain {
   /** The last step so far. */
   get last(): Step | undefined {
     return this.drafts.findLast((d) => !this.beside.has(d.step))?.step;
-  }
-
-  /** The last film of the steps so far, unless something was laid over it that hides it. */
-  private get lastCoat(): Step | undefined {
-    const last = this.drafts.map((d) => d.step).findLast((s) => stepKind(s.kind).film || stepKind(s.kind).hides);
-    return last && stepKind(last.kind).film ? last : undefined;
   }
 
   /**
@@ -108,14 +100,9 @@ export class ZoneChain {
     const ordinal = (this.counts.get(kind) ?? 0) + 1;
     this.counts.set(kind, ordinal);
     const { aside = false, ...stepDetails } = details;
-    const before = aside ? undefined : this.last;
     const productId = details.productId ?? null;
-    const waitsFor = before ? [{ stepId: before.id, wait: waitBetween(before, kind, productId) }] : [];
-    // With an inspection or dust removal in between, the coat under it still has to be ready.
-    const coat = this.lastCoat;
-    if (!aside && (liesOnFilm(kind) || stepKind(kind).abrasive || kind === 'mask') && coat && coat !== before) {
-      waitsFor.push({ stepId: coat.id, wait: waitBetween(coat, kind, productId) });
-    }
+    // Steps of a zone follow each other on its faces; those of the whole piece lie on none.
+    const before = aside || this.zoneId !== null ? undefined : this.last;
     const step: Step = {
       ...blankStep,
       ...stepDetails,
@@ -124,7 +111,7 @@ export class ZoneChain {
       kind,
       ordinal,
       productId,
-      waitsFor: [...waitsFor, ...(details.waitsFor ?? [])],
+      after: [...(before ? [before.id] : []), ...(details.after ?? [])],
     };
     this.drafts.push({ phase: at, step });
     if (aside) this.beside.add(step);

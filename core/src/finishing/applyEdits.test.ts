@@ -4,6 +4,7 @@ import { newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type Piece, type Product, type Surface } from '../workshop';
 import { applyEdits, comesBefore } from './applyEdits';
+import { waitsOf } from './fixtures/waitsOf';
 import { generatePlan, planOf, stepNameOf } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
@@ -42,8 +43,16 @@ describe('edits of a plan', () => {
   it('leave a step out, and hand its waits on', () => {
     const { ids, steps } = edited({ ...none, dropped: ['top/seal/1'] });
     expect(ids).not.toContain('top/seal/1');
-    expect(steps.find((s) => s.id === 'top/mask/1')?.waitsFor.map((w) => w.stepId)).toContain('top/dispose/1');
-    expect(steps.some((s) => s.waitsFor.some((w) => w.stepId === 'top/seal/1'))).toBe(false);
+    expect(steps.some((s) => s.after.includes('top/seal/1'))).toBe(false);
+    // The tape comes on the stain then, which has to bear it.
+    expect(waitsOf(chest(), steps, shop).get('top/mask/1')).toContain('tape top/stain/1');
+    const last = edited(none)
+      .steps.find((s) => s.id === 'top/unmask/1')!
+      .after.find((id) => id.startsWith('carcass/'))!;
+    const { steps: shorter } = edited({ ...none, dropped: [last] });
+    const before = edited(none).steps.filter((s) => s.zoneId === 'carcass');
+    const inherited = before[before.findIndex((s) => s.id === last) - 1]!.id;
+    expect(shorter.find((s) => s.id === 'top/unmask/1')?.after).toContain(inherited);
   });
 
   it('pin two steps that are free of each other, and move nothing else', () => {
@@ -67,9 +76,11 @@ describe('edits of a plan', () => {
     const generated = edited(none).steps;
     const { steps, issues } = applyEdits(generated, { dropped: [], pins: [], extra: [extra] });
     const at = steps.findIndex((s) => s.id === 'own/x');
-    expect(steps[at]).toMatchObject({ kind: 'seal', waitsFor: [{ stepId: 'top/stain/1', wait: 'film' }] });
-    const follower = generated.find((s) => s.zoneId === 'top' && s.waitsFor.some((w) => w.stepId === 'top/stain/1'))!;
-    expect(steps.find((s) => s.id === follower.id)!.waitsFor.map((w) => w.stepId)).toContain('own/x');
+    expect(steps[at]).toMatchObject({ kind: 'seal', after: ['top/stain/1'] });
+    const waits = waitsOf(chest(), steps, shop);
+    expect(waits.get('own/x')).toContain('film top/stain/1');
+    const next = steps.slice(at + 1).find((s) => s.zoneId === 'top' && s.productId !== null)!;
+    expect(waits.get(next.id)?.some((w) => w.endsWith(' own/x') && !w.startsWith('none'))).toBe(true);
     expect(issues).toEqual([]);
     const lost = applyEdits(generated, { dropped: [], pins: [], extra: [{ ...extra, afterId: 'top/dye/1' }] });
     expect(lost.steps).toHaveLength(generated.length);
@@ -122,7 +133,7 @@ describe('edits of a plan', () => {
           const { steps } = applyEdits(generated, { dropped, pins, extra: [] });
           expect(steps).toHaveLength(generated.length - new Set(dropped).size);
           const at = new Map(steps.map((s, i) => [s.id, i]));
-          for (const s of steps) for (const w of s.waitsFor) expect(at.get(w.stepId) ?? -1).toBeLessThan(at.get(s.id)!);
+          for (const s of steps) for (const id of s.after) expect(at.get(id) ?? -1).toBeLessThan(at.get(s.id)!);
         },
       ),
     );

@@ -1,7 +1,7 @@
 import type { Issue } from '../units';
 import type { Piece, Step } from '../workshop';
+import { stepKind } from './stepKinds';
 import { stepNameOf } from './stepNameOf';
-import { waitBetween } from './waitBetween';
 
 /** A plan with the user's edits on top, and those that no longer apply. */
 export interface EditedPlan {
@@ -9,28 +9,40 @@ export interface EditedPlan {
   issues: Issue[];
 }
 
-/** Leaves a step out; what waited for it waits for what it waited for. */
+/** What each step has to come after: what it was wished to, and the step before it on the same surface. */
+function orderOf(steps: readonly Step[]): Map<string, readonly string[]> {
+  const last = new Map<Step['zoneId'], string>();
+  return new Map(
+    steps.map(({ id, zoneId, kind, after }) => {
+      // What is ordered stands beside the work; steps of the whole piece name what they come after.
+      if (zoneId === null || stepKind(kind).group === 'obtain') return [id, after];
+      const before = last.get(zoneId);
+      last.set(zoneId, id);
+      return [id, before === undefined ? after : [...after, before]];
+    }),
+  );
+}
+
+/** Leaves a step out; what was to come after it comes after what it came after. */
 function drop(steps: readonly Step[], id: string): Step[] {
-  const dropped = steps.find((s) => s.id === id);
-  if (!dropped) return [...steps];
+  const inherited = orderOf(steps).get(id);
+  if (!inherited) return [...steps];
   return steps
-    .filter((s) => s !== dropped)
-    .map((s) => {
-      if (!s.waitsFor.some((w) => w.stepId === id)) return s;
-      const inherited = dropped.waitsFor.filter(
-        (w) => w.stepId !== s.id && !s.waitsFor.some((own) => own.stepId === w.stepId),
-      );
-      return { ...s, waitsFor: [...s.waitsFor.filter((w) => w.stepId !== id), ...inherited] };
-    });
+    .filter((s) => s.id !== id)
+    .map((s) =>
+      s.after.includes(id)
+        ? { ...s, after: [...new Set([...s.after, ...inherited])].filter((x) => x !== id && x !== s.id) }
+        : s,
+    );
 }
 
 /** Whether one step has to come before another, directly or through others. */
 export function comesBefore(steps: readonly Step[], firstId: string, thenId: string): boolean {
-  const byId = new Map(steps.map((s) => [s.id, s]));
+  const order = orderOf(steps);
   const seen = new Set<string>();
   const open = [thenId];
   for (let id = open.pop(); id !== undefined; id = open.pop()) {
-    for (const { stepId } of byId.get(id)?.waitsFor ?? []) {
+    for (const stepId of order.get(id) ?? []) {
       if (stepId === firstId) return true;
       if (!seen.has(stepId)) open.push(stepId);
       seen.add(stepId);
@@ -39,14 +51,14 @@ export function comesBefore(steps: readonly Step[], firstId: string, thenId: str
   return false;
 }
 
-/** The same steps, each after everything it waits for, otherwise in the order they stood. */
+/** The same steps, each after everything it has to come after, otherwise in the order they stood. */
 function inOrder(steps: readonly Step[]): Step[] {
+  const order = orderOf(steps);
   const placed = new Set<string>();
-  const ids = new Set(steps.map((s) => s.id));
   const left = [...steps];
   const ordered: Step[] = [];
   while (left.length > 0) {
-    const at = left.findIndex((s) => s.waitsFor.every((w) => placed.has(w.stepId) || !ids.has(w.stepId)));
+    const at = left.findIndex((s) => order.get(s.id)!.every((id) => placed.has(id) || !order.has(id)));
     // Pins that would close a circle are refused before they get here; a circle in a file keeps its own order.
     const [step] = left.splice(Math.max(0, at), 1);
     placed.add(step!.id);
@@ -85,12 +97,11 @@ function insert(steps: readonly Step[], extra: Piece['edits']['extra'][number]):
     areaFrac: extra.areaFrac ?? 1,
     fixedWaitMin: ownWaitMin[extra.kind] ?? 0,
     reason: 'Added by you.',
-    waitsFor: [{ stepId: after.id, wait: waitBetween(after, extra.kind, extra.productId) }],
+    after: [after.id],
   };
+  // What comes after that one elsewhere, such as the tape to be pulled, comes after this one too.
   const followers = steps.map((s) =>
-    s.zoneId === extra.zoneId && s.waitsFor.some((w) => w.stepId === after.id)
-      ? { ...s, waitsFor: [...s.waitsFor, { stepId: own.id, wait: waitBetween(own, s.kind, s.productId) }] }
-      : s,
+    after.zoneId === extra.zoneId && s.after.includes(after.id) ? { ...s, after: [...s.after, own.id] } : s,
   );
   return [...followers.slice(0, at + 1), own, ...followers.slice(at + 1)];
 }
@@ -124,9 +135,7 @@ export function applyEdits(generated: readonly Step[], edits: Piece['edits']): E
       });
       continue;
     }
-    steps = steps.map((s) =>
-      s.id === afterId ? { ...s, waitsFor: [...s.waitsFor, { stepId: beforeId, wait: 'none' as const }] } : s,
-    );
+    steps = steps.map((s) => (s.id === afterId ? { ...s, after: [...s.after, beforeId] } : s));
   }
   return { steps: inOrder(steps), issues };
 }

@@ -31,9 +31,7 @@ const filmsOf = (chain: ZoneChain): Step[] => stepsOf(chain).filter((s) => stepK
 
 /** Puts a step before others, which then wait for it. */
 const before = (step: Step, others: readonly (Step | undefined)[]): void => {
-  for (const other of others)
-    if (other && !other.waitsFor.some((w) => w.stepId === step.id))
-      other.waitsFor.push({ stepId: step.id, wait: 'none' });
+  for (const other of others) if (other && !other.after.includes(step.id)) other.after.push(step.id);
 };
 
 /** What comes off this piece before it is worked: only what is in the way of a zone that is worked. */
@@ -80,11 +78,11 @@ function maskParts(around: Around, left: readonly Part[]): void {
   whole.add(phase.uncover, 'unmask', {
     lineM,
     reason: 'Off once the last coat is on.',
-    waitsFor: planned.flatMap((p) =>
+    after: planned.flatMap((p) =>
       stepsOf(p.chain)
         .filter((s) => stepKind(s.kind).film)
         .slice(-1)
-        .map((s) => ({ stepId: s.id, wait: 'none' as const })),
+        .map((s) => s.id),
     ),
   });
 }
@@ -130,7 +128,7 @@ function takeOff(around: Around, parts: readonly Part[]): void {
   if (off !== 'off-after-cleaning') return;
   for (const { chain } of planned) {
     const cleaned = chain.drafts.filter((d) => d.phase === phase.clean).at(-1)?.step;
-    if (cleaned) taken[0]?.waitsFor.push({ stepId: cleaned.id, wait: cleaned.kind === 'dry-out' ? 'dry' : 'none' });
+    if (cleaned) taken[0]?.after.push(cleaned.id);
   }
 }
 
@@ -153,7 +151,7 @@ function beforeSpraying(around: Around): void {
   const ready = sprayed[0]!.chain.drafts[sprayedFirst(sprayed[0]!) - 1]?.step;
   const move = whole.add(at, 'move-to-space', {
     aside: true,
-    waitsFor: ready ? [{ stepId: ready.id, wait: 'none' as const }] : [],
+    after: ready ? [ready.id] : [],
     reason: 'Mist falls on everything in the room: it is sprayed where that does no harm.',
   });
   const added = [move];
@@ -162,7 +160,7 @@ function beforeSpraying(around: Around): void {
       whole.add(at, 'warm-up', {
         aside: true,
         fixedWaitMin: 3 * 60,
-        waitsFor: [{ stepId: move.id, wait: 'none' }],
+        after: [move.id],
         reason: 'Cold spoils sprayed waterborne: piece and product stand in the warm for some hours first.',
       }),
     );
@@ -172,12 +170,11 @@ function beforeSpraying(around: Around): void {
       whole.add(at, 'cover', {
         aside: true,
         count: drawers,
-        waitsFor: [{ stepId: added.at(-1)!.id, wait: added.at(-1)!.fixedWaitMin > 0 ? 'dry' : 'none' }],
+        after: [added.at(-1)!.id],
         reason: 'With the drawers out, mist goes in at their openings.',
       }),
     );
-  const lastAdded = added.at(-1)!;
-  for (const f of firsts) f.waitsFor.push({ stepId: lastAdded.id, wait: lastAdded.fixedWaitMin > 0 ? 'dry' : 'none' });
+  for (const f of firsts) f.after.push(added.at(-1)!.id);
 }
 
 /** Legs are coated upside down: turned before each of their stages of coats, and back once they can be handled. */
@@ -193,16 +190,13 @@ function turnForLegs({ whole, planned }: Around): void {
     );
     const over = whole.add(at, 'turn', {
       aside: true,
-      waitsFor: [
-        ...(upright ? [{ stepId: upright.id, wait: 'none' as const }] : []),
-        ...lying.map((d) => ({ stepId: d.step.id, wait: 'handle' as const })),
-      ],
+      after: [...(upright ? [upright.id] : []), ...lying.map((d) => d.step.id)],
       reason: 'Upside down on something soft: legs and undersides are reached, and drips run off the edge.',
     });
     before(over, stage.slice(0, 1));
     upright = whole.add(at, 'turn', {
       aside: true,
-      waitsFor: [{ stepId: stage.at(-1)!.id, wait: 'handle' }],
+      after: [stage.at(-1)!.id],
       reason: 'Upright again once the legs can be handled.',
     });
     for (const p of tops)
@@ -212,17 +206,8 @@ function turnForLegs({ whole, planned }: Around): void {
 
 function putBack(around: Around, parts: readonly Part[]): void {
   const { whole, house, planned, piece, zones } = around;
-  const films = planned.flatMap((p) => filmsOf(p.chain).slice(-1));
-  const ends = planned.flatMap((p) => stepsOf(p.chain).at(-1) ?? []);
-  const handled = [
-    ...films.map((f) => ({ stepId: f.id, wait: 'handle' as const })),
-    ...ends.filter((e) => !films.includes(e)).map((e) => ({ stepId: e.id, wait: 'none' as const })),
-  ];
-  let waiting = handled;
-  const add = (kind: Step['kind'], details: Partial<Step> & { reason: string }) => {
-    whole.add(phase.refit, kind, { ...details, waitsFor: waiting });
-    waiting = [];
-  };
+  const add = (kind: Step['kind'], details: Partial<Step> & { reason: string }) =>
+    whole.add(phase.refit, kind, details);
   const newHoles = planned.reduce((n, p) => n + p.situation.newHoles, 0);
   if (newHoles > 0 && house.drilling === 'after-finish')
     add('drill', {
@@ -251,17 +236,11 @@ function putBack(around: Around, parts: readonly Part[]): void {
           : 'Tall and heavy on one side: a restraint goes with it, to be fixed to the wall.',
     });
   whole.add(phase.cure, 'cure', {
-    waitsFor: [...films.map((f) => ({ stepId: f.id, wait: 'cure' as const })), ...handled],
     reason: 'Dry is not cured: light use first, full use after the cure.',
   });
   if (piece.ownership === 'own') return;
   whole.add(phase.handOver, 'hand-over', {
     aside: true,
-    waitsFor: films.map((f) => ({
-      stepId: f.id,
-      // What children or food touch is cured through first.
-      wait: f.zoneId && piece.wear[f.zoneId] === 'child-food' ? ('cure' as const) : ('light-use' as const),
-    })),
     reason: 'With its care card: when it may be used, how it is cleaned, and when it has cured.',
   });
 }
@@ -295,9 +274,7 @@ export function aroundTheWork(around: Around): ZoneChain {
     whole.add(phase.uncover, 'unmask', {
       aside: true,
       lineM: 0.6 * piece.kept.length,
-      waitsFor: planned
-        .flatMap((p) => filmsOf(p.chain).slice(-1))
-        .map((f) => ({ stepId: f.id, wait: 'none' as const })),
+      after: planned.flatMap((p) => filmsOf(p.chain).slice(-1)).map((f) => f.id),
       reason: 'What was kept is uncovered after the last coat.',
     });
   return whole;

@@ -15,5 +15,5 @@ export const blankStep: Omit<Step, 'id' | 'zoneId' | 'kind' | 'reason'> = {
   test: null,
   faceIds: null,
   areaFrac: 1,
-  waitsFor: [],
+  after: [],
 };

@@ -7,14 +7,14 @@ import { availableLooks, lookNames } from './availableLooks';
 import { canHave, damageRow, gluedDamage } from './damageTable';
 import { type House, houseOf } from './houseRules';
 import { addNeighbourSteps } from './neighbourSteps';
-import { zoneOrder } from './phases';
+import { type Phase, zoneOrder } from './phases';
 import { planZone } from './planZone';
 import { asItStands, countedBefore } from './reworked';
 import { lookOf, type Situation } from './Situation';
 import { situationsOf } from './situationsOf';
 import { workHardware } from './stages/hardware';
 import { isSprayed, soapsOnZinc, stepKind } from './stepKinds';
-import { ZoneChain } from './ZoneChain';
+import { type Draft, ZoneChain } from './ZoneChain';
 
 /** What a plan is made from besides the piece: the shelf and the ways of the house. */
 export interface Shop {
@@ -87,8 +87,7 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
   const chains = planned.map((p) => p.chain);
   const whole = aroundTheWork({ whole: chain(null), house, planned, piece, zones, tools: settings.tools });
   const order = (zoneId: ZoneId | null) => (zoneId === null ? -1 : zoneOrder.indexOf(zoneId));
-  const steps = [whole, ...chains]
-    .flatMap((c) => c.drafts)
+  const steps = [...whole.drafts, ...chains.flatMap(inOwnOrder)]
     .map((draft, i) => ({ draft, i }))
     .sort(
       (a, b) => a.draft.phase - b.draft.phase || order(a.draft.step.zoneId) - order(b.draft.step.zoneId) || a.i - b.i,
@@ -102,6 +101,16 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
     ...unusedChoices(piece, steps, products),
     ...edited.issues,
   ]);
+}
+
+/** Steps of a zone keep the order in which it was planned: none belongs to an earlier stage than the one before it. */
+function inOwnOrder({ drafts }: ZoneChain): Draft[] {
+  let reached: Phase = 0;
+  return drafts.map((d) => {
+    if (stepKind(d.step.kind).group === 'obtain') return d;
+    if (d.phase > reached) reached = d.phase;
+    return d.phase === reached ? d : { ...d, phase: reached };
+  });
 }
 
 /** Ways of putting things on: without a space for it nothing is sprayed. */

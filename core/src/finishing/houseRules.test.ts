@@ -12,6 +12,7 @@ import {
   type Surface,
   toolIds,
 } from '../workshop';
+import { waitsOf } from './fixtures/waitsOf';
 import { generatePlan, houseOf, houseRuleTable } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
@@ -60,6 +61,9 @@ const change = (id: HouseRuleId, school: string, piece = cupboard()) => {
   const other = following(id, school, piece).map(word);
   return { gone: usual.filter((w) => !other.includes(w)), come: other.filter((w) => !usual.includes(w)) };
 };
+/** What steps of the cupboard wait for, in a house that pulls its tape soft or dry. */
+const waits = (steps: readonly Step[], pull: 'soft' | 'dry' = 'soft') =>
+  waitsOf({ ...cupboard(), houseRules: { 'tape-pull': pull } }, steps, { products, settings });
 const find = (steps: Step[], id: string) => steps.find((s) => s.id === id);
 
 describe('houseRuleTable', () => {
@@ -97,11 +101,15 @@ describe('each school changes the plan as it says', () => {
     expect(after.findIndex((s) => s.kind === 'remove-part')).toBeGreaterThan(
       after.findLastIndex((s) => s.kind === 'rinse'),
     );
-    expect(find(after, 'piece/remove-part/1')?.waitsFor.map((w) => w.wait)).toContain('dry');
+    expect(
+      waits(after)
+        .get('piece/remove-part/1')
+        ?.some((w) => w.startsWith('dry ')),
+    ).toBe(true);
     const left = following('hardware-doors', 'left-masked');
     expect(left.some((s) => s.kind === 'remove-part' || s.kind === 'refit-part')).toBe(false);
     expect(find(left, 'piece/mask/1')?.lineM).toBeCloseTo(2 * 0.15 + 2 * 0.6, 9);
-    expect(find(left, 'top/stain/1')?.waitsFor.map((w) => w.stepId)).toContain('piece/mask/1');
+    expect(find(left, 'top/stain/1')?.after).toContain('piece/mask/1');
   });
   it('strip-solid: chemical, or coarse abrasive', () => {
     expect(change('strip-solid', 'chemical').come).toEqual(
@@ -182,15 +190,22 @@ describe('each school changes the plan as it says', () => {
   it('edge-seal and tape-pull', () => {
     expect(change('edge-seal', 'none').gone).toContain('top seal-edge');
     expect(find(following('edge-seal', 'clear'), 'top/seal-edge/1')?.reason).toContain('A little clear');
-    expect(find(following('tape-pull', 'dry'), 'top/unmask/1')?.waitsFor.some((w) => w.wait === 'handle')).toBe(true);
-    expect(find(plan(cupboard()), 'top/unmask/1')?.waitsFor.some((w) => w.wait === 'handle')).toBe(false);
+    const pulled = (school: 'soft' | 'dry') =>
+      waits(following('tape-pull', school), school)
+        .get('top/unmask/1')
+        ?.some((w) => w.startsWith('handle '));
+    expect([pulled('dry'), pulled('soft')]).toEqual([true, false]);
   });
   it('top-or-base-first: the base is painted and covered before the top is stained', () => {
     const base = following('top-or-base-first', 'base-first');
     const at = (id: string) => base.findIndex((s) => s.id === id);
     expect(at('top/stain/1')).toBeGreaterThan(at('carcass/paint/2'));
     expect(at('carcass/mask/1')).toBeLessThan(at('top/stain/1'));
-    expect(find(base, 'carcass/mask/1')?.waitsFor.some((w) => w.wait === 'tape')).toBe(true);
+    expect(
+      waits(base)
+        .get('carcass/mask/1')
+        ?.some((w) => w.startsWith('tape ')),
+    ).toBe(true);
     expect(base.some((s) => s.id === 'top/seal/1' || s.id === 'top/mask/1')).toBe(false);
   });
   it('interior-first: finished before the outside is painted, or with it', () => {

@@ -13,6 +13,7 @@ export { generatePlan, type Shop } from './generatePlan';
 export { handsOnMinutes, handsOnParts } from './handsOnMinutes';
 export { type House, type HouseRule, houseOf, houseRuleTable } from './houseRules';
 export { type Badness, badnessOf, badnessTable, isQuick, withBadness } from './howBad';
+export { type LagOnSurface, lagsOf } from './lagsOf';
 export { dustAfter, lateScuff } from './lateScuff';
 export { hasOldFilm, leadBanTable, leadHold, leadRemovalKey } from './leadBans';
 export { type Look, lookRow, lookTable } from './lookTable';

@@ -4,24 +4,22 @@ import { blankStep } from './blankStep';
 const lateScuffGrit = 320;
 
 /** The scuff that a coat needs when the window of the one before it has closed. Its id is the coat's with "scuff" behind it. */
-export const lateScuff = (coat: Step, beforeId: string, productName: string): Step => ({
+export const lateScuff = (coat: Step, productName: string): Step => ({
   ...blankStep,
   zoneId: coat.zoneId,
   id: `${coat.id}/scuff`,
   kind: 'scuff',
   grit: lateScuffGrit,
   byHand: true,
-  waitsFor: [{ stepId: beforeId, wait: 'sand' }],
   reason: `The window of ${productName} closes before this coat can go on: unscuffed, it would not hold.`,
 });
 
 /** The dust removal between such a scuff and its coat. */
-export const dustAfter = (coat: Step, scuffId: string): Step => ({
+export const dustAfter = (coat: Step): Step => ({
   ...blankStep,
   zoneId: coat.zoneId,
   id: `${coat.id}/de-dust`,
   kind: 'de-dust',
-  waitsFor: [{ stepId: scuffId, wait: 'none' }],
   reason: 'Dust left on the surface stands in the next coat.',
 });
 

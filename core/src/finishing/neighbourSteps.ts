@@ -19,13 +19,8 @@ const lastFilm = (p: Planned): Step | undefined =>
   stepsOf(p)
     .filter((s) => stepKind(s.kind).film)
     .at(-1);
-const waitOn = (
-  step: Step | undefined,
-  on: Step | undefined,
-  wait: Step['waitsFor'][number]['wait'] = 'none',
-): void => {
-  if (step && on && step !== on && !step.waitsFor.some((w) => w.stepId === on.id && w.wait === wait))
-    step.waitsFor.push({ stepId: on.id, wait });
+const waitOn = (step: Step | undefined, on: Step | undefined): void => {
+  if (step && on && step !== on && !step.after.includes(on.id)) step.after.push(on.id);
 };
 
 /** Nothing wet goes on anywhere while dust of sanding still flies. */
@@ -74,7 +69,7 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
   const unmask = lastIn(p, phase.unmask);
   for (const q of painted) {
     waitOn(firstIn(q, phase.paint), lastIn(p, phase.mask));
-    waitOn(unmask, lastIn(q, phase.paint), dry ? 'handle' : 'none');
+    waitOn(unmask, lastIn(q, phase.paint));
   }
   waitOn(p.chain.drafts.find((d) => d.phase >= phase.decorate)?.step, unmask);
 }
@@ -103,7 +98,7 @@ function coverFromClear(p: Planned, all: readonly Planned[], house: House): void
       });
     });
     const mask = lastIn(q, phase.coverPainted);
-    waitOn(mask, film, 'tape');
+    waitOn(mask, film);
     waitOn(baseFirst ? first : clears[0], mask);
     const unmask = q.chain.add(phase.uncover, 'unmask', {
       lineM: n.lineM,

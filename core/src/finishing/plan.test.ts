@@ -3,8 +3,19 @@ import { describe, expect, it } from 'vitest';
 import { buildFaces, newDamage, newPiece, shapeOf, zonesOf } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type Piece, type Product, type Step, type Surface, type ZoneId } from '../workshop';
+import { waitsOf } from './fixtures/waitsOf';
 import { ladderRemovalUm, veneerLadder } from './grits';
-import { checkPlan, generatePlan, houseOf, nothingAround, planOf, ruleTable, runPlan, type StepTime } from './index';
+import {
+  checkPlan,
+  generatePlan,
+  houseOf,
+  lagsOf,
+  nothingAround,
+  planOf,
+  ruleTable,
+  runPlan,
+  type StepTime,
+} from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const shop = { products, settings: defaultSettings('W', 'Europe/London', 'metric', 'GBP') };
@@ -169,7 +180,7 @@ describe('one input changed at a time', () => {
   it('method: a sprayed clear covers the painted carcass', () => {
     const sprayed = steps(chest({ choices: { 'top/clear': { productId: null, coats: null, method: 'hvlp' } } }));
     expect(words(sprayed, 'carcass').slice(-2)).toEqual(['mask', 'unmask']);
-    expect(sprayed.find((s) => s.id === 'top/clear/1')?.waitsFor.map((w) => w.stepId)).toContain('carcass/mask/1');
+    expect(sprayed.find((s) => s.id === 'top/clear/1')?.after).toContain('carcass/mask/1');
   });
   it('damage: glue comes before the scraper, filler before the last grit', () => {
     const after = words(
@@ -235,9 +246,10 @@ describe('looks that keep or feed the wood', () => {
       words(steps(withTop(surface('solid', 'oak', 'none'), { looks: { top: 'waxed' } })), 'top').slice(-6),
     ).toEqual(['de-dust', 'seal', 'denib 320', 'de-dust', 'wax', 'dispose']));
   it('a refreshed top is taped on its barrier before the body is painted', () => {
-    const all = steps(chest({ looks: { top: 'refreshed', carcass: 'painted' } }));
-    expect(all.find((s) => s.id === 'top/mask/1')?.waitsFor).toContainEqual({ stepId: 'top/seal/1', wait: 'tape' });
-    expect(all.find((s) => s.id === 'carcass/prime/1')?.waitsFor.map((w) => w.stepId)).toContain('top/seal-edge/1');
+    const piece = chest({ looks: { top: 'refreshed', carcass: 'painted' } });
+    const all = steps(piece);
+    expect(waitsOf(piece, all, shop).get('top/mask/1')).toContain('tape top/seal/1');
+    expect(all.find((s) => s.id === 'carcass/prime/1')?.after).toContain('top/seal-edge/1');
   });
 });
 
@@ -287,13 +299,16 @@ describe('rules', () => {
     if (!shape.ok) throw new Error('measured');
     const zones = zonesOf(piece, buildFaces(shape.value));
     // That the moisture was never measured is true of all of them.
+    const run = runPlan(piece, zones, plan, products);
+    const house = houseOf(shop.settings, piece);
     const found = checkPlan({
       piece,
       zones,
-      run: runPlan(piece, zones, plan, products),
+      run,
       products,
       settings: shop.settings,
-      house: houseOf(shop.settings, piece),
+      house,
+      lags: lagsOf({ run, products, house, wear: piece.wear }),
       times: new Map([...times].map(([id, at]) => [id, { ...at, handsOnMin: 0, highL: 0 }])),
       lightUseAtMin: null,
       nowMin: 0,

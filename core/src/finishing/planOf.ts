@@ -2,9 +2,6 @@ import type { Issue } from '../units';
 import type { LogEntry, Piece, Step } from '../workshop';
 import { generatePlan, type Shop } from './generatePlan';
 import { dustAfter, isLateScuff } from './lateScuff';
-import { earlierSteps } from './reworked';
-import { stepKind } from './stepKinds';
-import { waitBetween } from './waitBetween';
 
 /** The plan of a piece: what was begun or done, as it was then, and what is still to come. */
 export interface Plan {
@@ -24,36 +21,6 @@ export const loggedSteps = (piece: Pick<Piece, 'log'>): Step[] =>
     .sort((a, b) => a.at - b.at || a.i - b.i)
     .map(({ entry }) => entry.step);
 
-/** A zone whose look was changed is worked, and coated, only when what lies on it allows that. */
-function afterRework(piece: Piece, frozen: readonly Step[], following: readonly Step[]): Step[] {
-  const worked = new Set<Step['zoneId']>();
-  const coated = new Set<Step['zoneId']>();
-  return following.map((s) => {
-    const earlier = earlierSteps(piece, s.zoneId);
-    const top = frozen.findLast((f) => earlier.has(f.id) && stepKind(f.kind).film);
-    if (!top) return s;
-    const waitsFor = [...s.waitsFor];
-    if (!worked.has(s.zoneId)) waitsFor.push({ stepId: top.id, wait: 'sand' });
-    if (stepKind(s.kind).film && !coated.has(s.zoneId))
-      waitsFor.push({ stepId: top.id, wait: waitBetween(top, s.kind, s.productId) });
-    worked.add(s.zoneId);
-    if (stepKind(s.kind).film) coated.add(s.zoneId);
-    return { ...s, waitsFor };
-  });
-}
-
-/** Nothing covers insect fluid before the season on its label, whoever put it there and whatever lies between. */
-function afterInsectFluid(steps: readonly Step[]): Step[] {
-  const fluids = new Map<Step['zoneId'], string>();
-  return steps.map((s) => {
-    if (s.kind === 'treat-pests' && s.productId !== null) fluids.set(s.zoneId, s.id);
-    const stepId = fluids.get(s.zoneId);
-    if (stepId === undefined || !stepKind(s.kind).film) return s;
-    fluids.delete(s.zoneId);
-    return { ...s, waitsFor: [...s.waitsFor, { stepId, wait: 'film' as const }] };
-  });
-}
-
 /** A scuff that a passed window asked for was begun: the dust it leaves is taken off before its coat. */
 function withDustOff(frozen: readonly Step[], following: readonly Step[]): Step[] {
   const done = new Set(frozen.map((s) => s.id));
@@ -61,9 +28,8 @@ function withDustOff(frozen: readonly Step[], following: readonly Step[]): Step[
   return following.flatMap((coat) => {
     const scuff = scuffs.get(coat.id);
     if (!scuff) return [coat];
-    const dust = dustAfter(coat, scuff.id);
-    const after = { ...coat, waitsFor: [...coat.waitsFor, { stepId: dust.id, wait: 'none' as const }] };
-    return done.has(dust.id) ? [after] : [dust, after];
+    const dust = dustAfter(coat);
+    return done.has(dust.id) ? [coat] : [dust, coat];
   });
 }
 
@@ -75,9 +41,8 @@ function makePlan(piece: Piece, shop: Shop): Plan {
   const known = new Set([...kept, ...fresh.value.map((s) => s.id)]);
   const following = fresh.value
     .filter((s) => !kept.has(s.id))
-    .map((s) => ({ ...s, waitsFor: s.waitsFor.filter((w) => known.has(w.stepId)) }));
-  const all = [...frozen, ...withDustOff(frozen, afterRework(piece, frozen, following))];
-  return { steps: afterInsectFluid(all), issues: fresh.warnings, ok: true };
+    .map((s) => ({ ...s, after: s.after.filter((id) => known.has(id)) }));
+  return { steps: [...frozen, ...withDustOff(frozen, following)], issues: fresh.warnings, ok: true };
 }
 
 /** What a plan does not depend on: a note or a name typed makes no plan again. */

@@ -29,6 +29,7 @@ import {
   generatePlan,
   houseOf,
   houseRuleTable,
+  lagsOf,
   nothingAround,
   runPlan,
   takeOffTable,
@@ -236,7 +237,7 @@ const pieceFacts: readonly Fact[] = [
       all.every(
         (s) =>
           !['paper', 'leaf', 'foil', 'transfer', 're-veneer', 're-cane', 'line'].includes(s.kind) ||
-          s.waitsFor.some((w) => w.stepId.includes('/obtain/')),
+          s.after.some((id) => id.includes('/obtain/')),
       ),
   ],
   ['a piece turned over is turned back', (all) => all.filter((s) => s.kind === 'turn').length % 2 === 0],
@@ -374,8 +375,8 @@ describe('any survey, looks and house rules', () => {
         expect(all.map((s) => s.id).filter((id, i, ids) => ids.indexOf(id) !== i)).toEqual([]);
         const place = new Map(all.map((s, i) => [s.id, i]));
         for (const s of all)
-          for (const w of s.waitsFor)
-            expect(place.get(w.stepId) ?? 1e9, `${s.id} waits for ${w.stepId}`).toBeLessThan(place.get(s.id)!);
+          for (const id of s.after)
+            expect(place.get(id) ?? 1e9, `${s.id} comes after ${id}`).toBeLessThan(place.get(s.id)!);
         for (const zone of zoneIds) {
           const own = all.filter((s) => s.zoneId === zone && s.kind !== 'obtain');
           if (zone !== 'hardware')
@@ -397,6 +398,7 @@ describe('any survey, looks and house rules', () => {
           settings: shopSettings,
           house,
           times: new Map(),
+          lags: lagsOf({ run, products, house, wear: piece.wear }),
           lightUseAtMin: null,
           nowMin: 0,
           air: null,

@@ -5,7 +5,7 @@ import { inWoodProducts, stepKind } from './stepKinds';
 import type { SurfaceState } from './surfaceState';
 
 /** Steps of earlier rounds of a zone: done before its look was changed. */
-export const earlierSteps = (piece: Pick<Piece, 'reworked'>, zoneId: ZoneId | null): ReadonlySet<string> =>
+const earlierSteps = (piece: Pick<Piece, 'reworked'>, zoneId: ZoneId | null): ReadonlySet<string> =>
   new Set(piece.reworked.filter((r) => r.zoneId === zoneId).flatMap((r) => r.stepIds));
 
 /** What an old finish the next plan would call a coat of a product. */

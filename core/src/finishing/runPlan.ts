@@ -8,6 +8,8 @@ export interface StepStates {
   faces: readonly Face[];
   before: readonly SurfaceState[];
   after: readonly SurfaceState[];
+  /** Of a step of the whole piece the states of all its faces that differ; of any other none. */
+  whole: readonly SurfaceState[];
   /** The states among them that differ. */
   distinct: { before: readonly SurfaceState[]; after: readonly SurfaceState[] };
 }
@@ -39,7 +41,15 @@ export function runPlan(
       moved.set(state, next);
       return next;
     });
+    const whole = step.zoneId === null ? [...new Set(states.values())] : [];
     faces.forEach((f, i) => void states.set(f.id, after[i]!));
-    return { step, faces, before, after, distinct: { before: [...moved.keys()], after: [...new Set(moved.values())] } };
+    return {
+      step,
+      faces,
+      before,
+      after,
+      whole,
+      distinct: { before: [...moved.keys()], after: [...new Set(moved.values())] },
+    };
   });
 }

@@ -34,7 +34,7 @@ const step = (kind: StepKindId, change: Partial<Step> = {}): Step => ({
   faceIds: null,
   areaFrac: 1,
   reason: '',
-  waitsFor: [],
+  after: [],
   ...change,
 });
 const surface = (

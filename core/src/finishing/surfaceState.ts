@@ -13,6 +13,7 @@ import type {
 import { canHave, closesDamage, gluedDamage } from './damageTable';
 import { removedUm } from './grits';
 import { type Effect, stepKind } from './stepKinds';
+import { leavesWet, waitBetween } from './waitBetween';
 
 /** What a layer is to those above it. */
 type Role = 'in-wood' | 'film' | 'wax' | 'decoration';
@@ -62,6 +63,10 @@ export interface SurfaceState {
   covered: boolean;
   /** Cover and pad are off. */
   clothOff: boolean;
+  /** The step that worked it last; null: none so far. */
+  lastStepId: string | null;
+  /** What was laid that is no film and that nothing has waited for yet: stripper, glue, filler, a wash that dries overnight. */
+  drying: readonly Step[];
 }
 
 const oldLayers = (surface: Surface): Layer[] =>
@@ -108,6 +113,8 @@ export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string,
         layers: oldLayers(surface),
         covered: false,
         clothOff: false,
+        lastStepId: null,
+        drying: [],
       };
       byZone.set(zone, state);
     }
@@ -116,8 +123,11 @@ export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string,
   return states;
 }
 
-const keyed = (layers: readonly Layer[]): Layer[] =>
-  layers.map((l, i) => (i === layers.length - 1 ? { ...l, keyed: true } : l));
+/** What is abraded: the layer on top, and the film between and under decorations that do not cover all of it. */
+function keyed(layers: readonly Layer[]): Layer[] {
+  const film = layers.findLastIndex((l) => l.role !== 'decoration');
+  return layers.map((l, i) => (i >= film ? { ...l, keyed: true } : l));
+}
 
 /** Steps that go on down to bare wood and spend what there is of it; the others key the film on top. */
 const onBareWood = new Set<Step['kind']>(['sand', 'strip-abrasive']);
@@ -213,9 +223,21 @@ const changes: Readonly<Record<Effect, Change>> = {
   decorate: (s, step, product) => onTop(s, layer(step, product, 'decoration')),
 };
 
+/** What is still wet on a face after a step: what was not waited for, and what it leaves itself. */
+const dryingAfter = (state: SurfaceState, step: Step): readonly Step[] => {
+  const left = state.drying.filter((wet) => waitBetween(wet, step, {}) === 'none');
+  if (leavesWet(step)) return [...left, step];
+  return left.length === state.drying.length ? state.drying : left;
+};
+
 /** The state of a face after a step of the plan: what its kind gives, one effect after the other. */
-export const afterStep = (state: SurfaceState, step: Step, product: Product | undefined): SurfaceState =>
-  stepKind(step.kind).gives.reduce((s, effect) => changes[effect](s, step, product), state);
+export function afterStep(state: SurfaceState, step: Step, product: Product | undefined): SurfaceState {
+  const { gives, group } = stepKind(step.kind);
+  // What is ordered is beside the work.
+  if (group === 'obtain') return state;
+  const given = gives.reduce((s, effect) => changes[effect](s, step, product), state);
+  return { ...given, lastStepId: step.id, drying: dryingAfter(state, step) };
+}
 
 /** Bare colour of a surface, #rrggbb. */
 export const bareColour = (state: SurfaceState): string => materialOf(state.material).colour ?? state.species.colour;

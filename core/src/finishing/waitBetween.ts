@@ -1,27 +1,66 @@
-import type { Step, StepKindId, WaitKind } from '../workshop';
+import type { Carrier, Product, Step, StepKindId, WaitKind } from '../workshop';
 import { stepKind } from './stepKinds';
+
+type Products = Readonly<Record<string, Product>>;
+
+/** What is done beside the surface, or only looked at: it neither waits for anything to dry nor disturbs it. */
+const leavesAlone = (kind: StepKindId): boolean => {
+  const { group } = stepKind(kind);
+  return group === 'look' || group === 'obtain' || kind === 'dispose';
+};
 
 /** Steps that leave something wet which has to dry by its product's times, though it is no film. */
 const driesByProduct = (kind: StepKindId): boolean => {
-  const { wet, group, uses } = stepKind(kind);
-  return wet && uses.length > 0 && (group === 'repair' || group === 'film' || group === 'decorate');
+  const { wet, film, group, uses } = stepKind(kind);
+  return wet && !film && uses.length > 0 && (group === 'repair' || group === 'film' || group === 'decorate');
 };
 
+/** Something that works for a time and is then taken off. */
+const dwells = (kind: StepKindId): boolean => kind === 'strip-chemical' || kind === 'bleach';
+
+/** Whether a step that is no film leaves something behind that later steps wait for. */
+export const leavesWet = (step: Step): boolean =>
+  !stepKind(step.kind).film &&
+  (dwells(step.kind) || step.fixedWaitMin > 0 || driesByProduct(step.kind) || step.kind === 'treat-pests');
+
 /** Steps that lie on a film and want it ready as a next film would. */
-export const liesOnFilm = (kind: StepKindId): boolean => {
+const liesOnFilm = (kind: StepKindId): boolean => {
   const { film, group } = stepKind(kind);
   return film || group === 'decorate' || kind === 'wax' || kind === 'dark-wax' || kind === 'gild-edge';
 };
 
-/** Which wait a step has to keep after the one before it on the same surface. */
-export function waitBetween(before: Step, kind: StepKindId, productId: string | null): WaitKind {
+/** Films that dissolve in what they are thinned with: a next coat melts in, out of whichever can it comes. */
+const meltsIn: ReadonlySet<Carrier> = new Set(['alcohol', 'lacquer']);
+
+/** Whether a coat is the next one of the film below it, and no film on a foreign one. */
+function sameFilm(before: Step, productId: string | null, products: Products): boolean {
+  if (before.productId === productId) return true;
+  const [below, own] = [before.productId, productId].map((id) => (id === null ? undefined : products[id]));
+  return below !== undefined && own !== undefined && below.carrier === own.carrier && meltsIn.has(own.carrier);
+}
+
+/** Work on what is under a film or in it, done while it is wet too: what goes on at once, and what takes it off again. */
+const worksWet: ReadonlySet<StepKindId> = new Set(['activate', 'wipe-back', 'clamp', 'unmask']);
+
+/** Which wait a step has to keep for what an earlier one left on its surface. */
+export function waitBetween(
+  before: Step,
+  { kind, productId }: Pick<Step, 'kind' | 'productId'>,
+  products: Products,
+): WaitKind {
   const { film } = stepKind(before.kind);
-  if (before.kind === 'strip-chemical' || before.kind === 'bleach') return 'dwell';
+  // A night to dry, or the answer of a client, is waited for by whatever comes next, a look at it too.
   if (before.fixedWaitMin > 0 && !film) return 'dry';
+  if (leavesAlone(kind)) return 'none';
+  if (dwells(before.kind)) return 'dwell';
+  // Nothing covers insect fluid before the season on its label.
+  if (before.kind === 'treat-pests' && stepKind(kind).film) return 'film';
   if (!film && !driesByProduct(before.kind)) return 'none';
-  if (kind === 'activate' || kind === 'wipe-back' || kind === 'clamp') return 'none';
+  if (worksWet.has(kind)) return 'none';
   if (kind === 'mask') return 'tape';
   if (kind === 'rub-out') return 'cure';
-  if (liesOnFilm(kind)) return before.productId === productId && film ? 'recoat' : 'film';
-  return stepKind(kind).abrasive || !film ? 'sand' : 'none';
+  if (liesOnFilm(kind)) return film && sameFilm(before, productId, products) ? 'recoat' : 'film';
+  const { abrasive, group } = stepKind(kind);
+  // What cannot be sanded cannot be washed, filled or glued on either; taking it off needs no wait.
+  return abrasive || !film || group === 'clean' || group === 'repair' ? 'sand' : 'none';
 }

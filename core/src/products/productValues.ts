@@ -3,18 +3,32 @@ import type { Carrier, Product, ProductTimes, SourcedRange, WaitKind } from '../
 /** A wait after a step, minutes: the cautious earliest, the cautious latest without abrading, and an interval that is barred. */
 export interface Wait {
   minMin: number;
+  /** What is earlier than this the sheet certainly forbids. */
+  earlyMin: number;
   maxMin: number | null;
   blocked: { from: number; to: number } | null;
 }
 
 /** No wait at all. */
-export const noWait: Wait = { minMin: 0, maxMin: null, blocked: null };
+export const noWait: Wait = { minMin: 0, earlyMin: 0, maxMin: null, blocked: null };
 
-const plain = (range: SourcedRange): Wait => ({ minMin: range.high, maxMin: null, blocked: null });
+const plain = (range: SourcedRange): Wait => ({
+  minMin: range.high,
+  earlyMin: range.low,
+  maxMin: null,
+  blocked: null,
+});
+
+const coatWait = (from: SourcedRange, times: ProductTimes): Wait => ({
+  minMin: from.high,
+  earlyMin: from.low,
+  maxMin: times.recoatUntilMin?.low ?? null,
+  blocked: times.blockedMin,
+});
 
 function beforeFilm(times: ProductTimes, next: Carrier | null): Wait {
   const from = (next === 'water' ? times.waterFilmFromMin : null) ?? times.filmFromMin ?? times.recoatFromMin;
-  return { minMin: from.high, maxMin: times.recoatUntilMin?.low ?? null, blocked: times.blockedMin };
+  return coatWait(from, times);
 }
 
 /**
@@ -26,7 +40,7 @@ export function productWait(product: Product, wait: WaitKind, next: Carrier | nu
   const { times } = product;
   switch (wait) {
     case 'recoat':
-      return { minMin: times.recoatFromMin.high, maxMin: times.recoatUntilMin?.low ?? null, blocked: times.blockedMin };
+      return coatWait(times.recoatFromMin, times);
     case 'film':
       return beforeFilm(times, next);
     case 'dwell':

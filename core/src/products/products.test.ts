@@ -171,6 +171,7 @@ describe('productWait', () => {
     // Waterborne clear: recoat 2 h to 3 h, until 12 h to 24 h.
     expect(productWait(product('waterborne-satin-clear'), 'recoat', 'water')).toEqual({
       minMin: 180,
+      earlyMin: 120,
       maxMin: 720,
       blocked: null,
     });

@@ -60,7 +60,7 @@ describe.each(Object.entries(jobs))('%s', (_, piece) => {
   it('no step begins before what it waits for has ended, and none with hands in it outside the hours of the workshop', () => {
     const byId = new Map(usual.steps.map((s) => [s.step.id, s]));
     for (const s of usual.steps) {
-      for (const { stepId } of s.step.waitsFor) {
+      for (const stepId of s.step.after) {
         const first = byId.get(stepId);
         if (first) expect([s.step.id, stepId, s.startMin >= first.endMin]).toEqual([s.step.id, stepId, true]);
       }

@@ -10,6 +10,7 @@ import {
   handOverWords,
   handsOnMinutes,
   houseOf,
+  lagsOf,
   lookOf,
   nothingAround,
   planIssues,
@@ -127,8 +128,17 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const plan = planOf(piece, input);
   const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
   const areaOf = (step: Step) => (zoneById.get(step.zoneId)?.areaM2 ?? 0) * step.areaFrac;
+  const house = houseOf(settings, piece);
+  const { wear } = piece;
+  const runs = new Map<readonly Step[], StepStates[]>();
+  const runOf = (steps: readonly Step[]): StepStates[] => {
+    const run = runs.get(steps) ?? runPlan(piece, zones, steps, products);
+    runs.set(steps, run);
+    return run;
+  };
   const scheduled = scheduleSteps({
     steps: plan.steps,
+    lagsOf: (steps) => lagsOf({ run: runOf(steps), products, house, wear }),
     products,
     handsOnMin: (step) => handsOnMinutes(step, areaOf(step)),
     log: piece.log,
@@ -138,8 +148,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     dustElsewhere: piece.decisions['piece/dust']?.choice === 'other-space',
     openElsewhere: input.around?.wet ?? [],
   });
-  const run = runPlan(piece, zones, scheduled.steps, products);
-  const house = houseOf(settings, piece);
+  const run = runOf(scheduled.steps);
   const byId = new Map(scheduled.steps.map((s) => [s.id, s]));
   const placed = new Map(scheduled.answer.placed.map((p) => [p.id, p]));
   const logged = new Map(piece.log.map((entry) => [entry.step.id, entry]));
@@ -228,6 +237,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     settings,
     house,
     times,
+    lags: scheduled.lags,
     lightUseAtMin: lightUse,
     nowMin,
     air: input.air ?? null,

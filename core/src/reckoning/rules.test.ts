@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { applyFix, type Finding, isFlammable, ruleTable } from '../finishing';
+import { waitsOf } from '../finishing/fixtures/waitsOf';
 import { newDamage } from '../piece';
 import type { Piece } from '../workshop';
 import {
@@ -148,7 +149,9 @@ describe('what could hurt someone', () => {
     for (const steps of [worm, stepsOf(withStep(clearBoard, 'treat-pests', 'fronts/dry-out/1', 'insect-treatment'))]) {
       const coat = steps.find((s) => s.kind === 'clear')!;
       const fluid = steps.find((s) => s.kind === 'treat-pests')!;
-      expect(coat.waitsFor).toContainEqual({ stepId: fluid.id, wait: 'film' });
+      expect(
+        waitsOf(board(surface('solid', 'oak', 'paint'), 'natural-clear'), steps, usualWorld).get(coat.id),
+      ).toContain(`film ${fluid.id}`);
     }
     const kept = stepsOf(
       board(surface('solid', 'beech', 'paint'), 'painted', { damage: [newDamage('w', 'live-insects', 'fronts')] }),

@@ -1,19 +1,13 @@
-import { dustAfter, isSprayed, lateScuff, stepKind } from '../finishing';
-import {
-  type Activity,
-  type Lag,
-  type ScheduleAnswer,
-  type SharedAir,
-  scheduleInOrder,
-  type WorkCalendar,
-} from '../schedule';
+import { dustAfter, isSprayed, type LagOnSurface, lateScuff, stepKind } from '../finishing';
+import { type Activity, type ScheduleAnswer, type SharedAir, scheduleInOrder, type WorkCalendar } from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Product, Step } from '../workshop';
-import { resolveLags } from './resolveLags';
 
 /** What the steps of a plan need to be laid out in time. */
 export interface StepTimes {
   steps: readonly Step[];
+  /** What each of some steps waits for, in the order in which they are worked. */
+  lagsOf: (steps: readonly Step[]) => Map<string, LagOnSurface[]>;
   products: Readonly<Record<string, Product>>;
   handsOnMin: (step: Step) => number;
   log: readonly LogEntry[];
@@ -32,7 +26,7 @@ export interface ScheduledSteps {
   /** Steps put in, each with the minute at which the window closed that it answers. */
   inserted: ReadonlyMap<string, number>;
   answer: ScheduleAnswer;
-  lags: ReadonlyMap<string, Lag[]>;
+  lags: ReadonlyMap<string, LagOnSurface[]>;
 }
 
 /** What happened, as fixed time; a step that runs ends when it was meant to, but not before now. */
@@ -64,35 +58,21 @@ function airOf(step: Step, { products, dustElsewhere }: StepTimes): { air?: Shar
   };
 }
 
-/** The scuff and dust removal that a coat needs when the window of the one before it has closed, and the coat after them. */
-function afterClosing(coat: Step, beforeId: string, productName: string): [Step, Step, Step] {
-  const scuff = lateScuff(coat, beforeId, productName);
-  const dust = dustAfter(coat, scuff.id);
-  return [scuff, dust, { ...coat, waitsFor: [...coat.waitsFor, { stepId: dust.id, wait: 'none' as const }] }];
-}
-
 /**
  * Lays a plan out in time. A window that closes before its coat can go on gains a scuff, which is done before the coat: at
  * most one for each coat.
  */
 export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const { steps, products, log } = times;
-  const lags = resolveLags(steps, products);
+  const lags = times.lagsOf(steps);
   const byId = new Map(steps.map((s) => [s.id, s]));
-  const place = new Map(steps.map((s, i) => [s.id, i]));
   const byStep = new Map(log.map((entry) => [entry.step.id, entry]));
   const begun = log.some((entry) => entry.startedAt !== null || entry.doneAt !== null);
   const nowMin = begun ? times.nowMin : Math.max(times.nowMin, times.startMin ?? times.nowMin);
-  const late = new Map<string, [Step, Step, Step]>();
-  /** A scuff that was put in also opens what comes after it on the same surface. */
-  const scuffedSince = (beforeId: string, coat: Step) =>
-    [...late.keys()].some(
-      (id) =>
-        byId.get(id)!.zoneId === coat.zoneId &&
-        place.get(id)! > place.get(beforeId)! &&
-        place.get(id)! < place.get(coat.id)!,
-    );
-  const activityOf = (step: Step, own: readonly Lag[]): Activity => {
+  /** The scuff and dust removal that a coat needs when the window of the one before it has closed. */
+  const late = new Map<string, [Step, Step]>();
+  const withLate = () => steps.flatMap((s) => [...(late.get(s.id) ?? []), s]);
+  const activityOf = (step: Step, own: readonly LagOnSurface[]): Activity => {
     const handsOnMin = times.handsOnMin(step);
     return {
       id: step.id,
@@ -103,16 +83,16 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
       fixed: fixedTime(byStep.get(step.id), handsOnMin, times.nowMin),
       ifLate: (beforeId) => {
         const before = byId.get(beforeId);
-        if (!before || byId.has(`${step.id}/scuff`) || scuffedSince(beforeId, step)) return null;
+        if (!before || late.has(step.id) || byId.has(`${step.id}/scuff`)) return null;
+        // A scuff that was put in for an earlier coat has opened this one too.
+        const soFar = late.size === 0 ? lags : times.lagsOf(withLate());
+        const open = soFar.get(step.id)?.find((l) => l.beforeId === beforeId);
+        if (open?.maxMin === null) return null;
         const product = before.productId ? products[before.productId] : undefined;
-        const [scuff, dust, coat] = afterClosing(step, beforeId, product?.name ?? 'the coat before');
-        late.set(step.id, [scuff, dust, coat]);
-        const waited = [...new Set(coat.waitsFor.map((w) => w.stepId))].flatMap((id) => byId.get(id) ?? []);
-        const then = resolveLags([...waited.filter((s) => s !== before), before, scuff, dust, coat], products);
-        return {
-          first: [scuff, dust].map((s) => activityOf(s, then.get(s.id) ?? [])),
-          lags: then.get(coat.id) ?? [],
-        };
+        const first = [lateScuff(step, product?.name ?? 'the coat before'), dustAfter(step)] as [Step, Step];
+        late.set(step.id, first);
+        const then = times.lagsOf(withLate());
+        return { first: first.map((s) => activityOf(s, then.get(s.id) ?? [])), lags: then.get(step.id) ?? [] };
       },
     };
   };
@@ -126,8 +106,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   );
   if (late.size === 0) return { steps, inserted: new Map(), answer, lags };
   const inserted = new Map<string, number>();
-  for (const { id, closedAtMin } of answer.missed)
-    for (const s of late.get(id)?.slice(0, 2) ?? []) inserted.set(s.id, closedAtMin);
-  const all = steps.flatMap((s) => late.get(s.id) ?? [s]);
-  return { steps: all, inserted, answer, lags: resolveLags(all, products) };
+  for (const { id, closedAtMin } of answer.missed) for (const s of late.get(id) ?? []) inserted.set(s.id, closedAtMin);
+  const all = withLate();
+  return { steps: all, inserted, answer, lags: times.lagsOf(all) };
 }

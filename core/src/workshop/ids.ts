@@ -333,18 +333,7 @@ export const stepKindIds = [
 /** A kind of step of a finish plan. */
 export type StepKindId = (typeof stepKindIds)[number];
 
-export const waitKinds = [
-  'none',
-  'dwell',
-  'dry',
-  'recoat',
-  'film',
-  'sand',
-  'tape',
-  'handle',
-  'light-use',
-  'cure',
-] as const;
+const waitKinds = ['none', 'dwell', 'dry', 'recoat', 'film', 'sand', 'tape', 'handle', 'light-use', 'cure'] as const;
 /** What a step waits for after the one before it. */
 export type WaitKind = (typeof waitKinds)[number];
 

@@ -160,7 +160,7 @@ function stepOfId(stepId: string): Json {
     areaFrac: 1,
     fixedWaitMin: 0,
     reason: '',
-    waitsFor: [],
+    after: [],
   };
 }
 
@@ -187,6 +187,21 @@ function pieceOf4(piece: unknown): unknown {
   };
 }
 
+/** What a step waits for is read from the surfaces; a logged one keeps only what it came after. */
+function pieceOf6(piece: unknown): unknown {
+  if (!isJson(piece) || !Array.isArray(piece.log)) return piece;
+  const isOld = (entry: unknown): entry is Json & { step: Json } =>
+    isJson(entry) && isJson(entry.step) && entry.step.after === undefined;
+  if (!piece.log.some(isOld)) return piece;
+  const log = piece.log.map((entry): unknown => {
+    if (!isOld(entry)) return entry;
+    const { waitsFor, ...step } = entry.step;
+    const ids = (Array.isArray(waitsFor) ? waitsFor : []).flatMap((w) => (isJson(w) ? [w.stepId] : []));
+    return { ...entry, step: { ...step, after: [...new Set(ids)] } };
+  });
+  return { ...piece, log };
+}
+
 /** A can of which only a count was kept: it becomes the first row of its ledger. */
 function containerOf4(container: unknown): unknown {
   if (!isJson(container) || container.ledger !== undefined) return container;
@@ -211,7 +226,7 @@ function containerOf4(container: unknown): unknown {
  * also one that lies beside newer ones.
  */
 export function recordUpToDate(kind: RecordKind, record: unknown): unknown {
-  if (kind === 'piece' && isJson(record)) return pieceOf4(pieceOf3(pieceOf2(record)));
+  if (kind === 'piece' && isJson(record)) return pieceOf6(pieceOf4(pieceOf3(pieceOf2(record))));
   if (kind === 'container') return containerOf4(record);
   if (kind === 'product') return productOf5(productOf3(record));
   return kind === 'settings' ? settingsOf3(settingsOf2(record)) : record;
@@ -264,5 +279,9 @@ export const migrations: readonly Migration[] = [
     from: 4,
     migrate: (file) =>
       isJson(file) ? { ...file, schemaVersion: 5, products: upToDate('product', file.products) } : file,
+  },
+  {
+    from: 5,
+    migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 6, pieces: upToDate('piece', file.pieces) } : file),
   },
 ];

@@ -29,7 +29,6 @@ import {
   testKinds,
   toolIds,
   underKinds,
-  waitKinds,
   wearClasses,
   weekdays,
   zoneIds,
@@ -37,7 +36,7 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 5;
+export const schemaVersion = 6;
 
 const id = z
   .string()
@@ -190,8 +189,6 @@ const surface = z.object({
   oldFinish: z.object({ kind: z.enum(oldFinishKinds), condition: z.enum(conditions) }),
 });
 
-const waitFor = z.object({ stepId: id, wait: z.enum(waitKinds) });
-
 const stepSchema = z.object({
   id,
   /** null: the whole piece. */
@@ -218,7 +215,8 @@ const stepSchema = z.object({
   /** A wait of the step itself, minutes, that no product decides (drying out). */
   fixedWaitMin: minutes,
   reason: text,
-  waitsFor: z.array(waitFor).max(200),
+  /** Steps it was wished to come after, by id; what it waits for is read from the surfaces. */
+  after: z.array(id).max(200),
 });
 
 const air = z.object({ airTempC: z.number().min(-30).max(50), relHumFrac: z.number().positive().max(1) });

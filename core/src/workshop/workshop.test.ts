@@ -65,7 +65,7 @@ describe('workshop file', () => {
     [
       'a newer version',
       changed((f) => {
-        f.schemaVersion = 6;
+        f.schemaVersion = 7;
       }),
       ['file_newer'],
     ],
@@ -122,7 +122,7 @@ describe('workshop file', () => {
     const before = JSON.parse(old) as { pieces: Record<string, unknown>[] };
     const read = readWorkshopFile(old);
     if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
-    expect(read.value.schemaVersion).toBe(5);
+    expect(read.value.schemaVersion).toBe(6);
     const { steps: _, log: __, ...entered } = before.pieces[0]! as Record<string, unknown>;
     expect(read.value.pieces[0]).toMatchObject(entered);
     expect(read.value.pieces[1]).toMatchObject({ additions: {}, ownership: 'own', hardware: { treatment: 'keep' } });
@@ -139,7 +139,7 @@ describe('workshop file', () => {
     const read = readWorkshopFile(old);
     if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
     const { pieces, products, settings, containers } = read.value;
-    expect([read.value.schemaVersion, containers, pieces[0]!.keptPlans]).toEqual([5, [], []]);
+    expect([read.value.schemaVersion, containers, pieces[0]!.keptPlans]).toEqual([6, [], []]);
     expect(pieces.map((p) => p.log.length)).toEqual(before.pieces.map((p) => p.log.length));
     expect(products.find((p) => p.thinner === null)?.thinnerCarrier).toBeNull();
     expect(settings.tools).toContain('gloves');
@@ -152,7 +152,7 @@ describe('workshop file', () => {
     (version) => {
       const old = readFileSync(new URL(`./old/version${version}.json`, import.meta.url), 'utf8');
       type Old = {
-        pieces: { id: string; steps: { id: string }[]; log: { stepId: string }[] }[];
+        pieces: { id: string; steps: { id: string; waitsFor: unknown }[]; log: { stepId: string }[] }[];
         containers?: { id: string; leftL: number }[];
       };
       const before = JSON.parse(old) as Old;
@@ -161,7 +161,8 @@ describe('workshop file', () => {
       const workshop = workshopFromFile(read.value);
       for (const was of before.pieces) {
         const piece = workshop.pieces[was.id]!;
-        const stored = new Map(was.steps.map((s) => [s.id, s]));
+        // What a step waits for is read from the surfaces since.
+        const stored = new Map(was.steps.map(({ waitsFor: _, ...s }) => [s.id, s]));
         for (const [i, entry] of piece.log.entries()) {
           expect(entry.step.id).toBe(was.log[i]!.stepId);
           if (stored.has(entry.step.id)) expect(entry.step).toMatchObject(stored.get(entry.step.id)!);
@@ -171,12 +172,40 @@ describe('workshop file', () => {
         if (version === 3) {
           const now = planOf(piece, workshop).steps;
           expect(now.map((s) => s.id).sort()).toEqual(was.steps.map((s) => s.id).sort());
-          for (const s of now) expect(s).toMatchObject({ ...stored.get(s.id)!, waitsFor: expect.anything() });
+          for (const s of now) expect(s).toMatchObject(stored.get(s.id)!);
         }
       }
       for (const can of before.containers ?? []) expect(leftL(workshop.containers[can.id]!)).toBeCloseTo(can.leftL, 12);
     },
   );
+
+  it('of version 5 keeps of a logged step what it came after, reads its waits from the surfaces, and plans as before', () => {
+    const old = readFileSync(new URL('./old/version5.json', import.meta.url), 'utf8');
+    const read = readWorkshopFile(old);
+    if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
+    const workshop = workshopFromFile(read.value);
+    type Old = { pieces: { id: string; log: { step: { waitsFor: { stepId: string }[] } }[] }[] };
+    const before = JSON.parse(old) as Old;
+    let pairs = 0;
+    for (const was of before.pieces) {
+      const piece = workshop.pieces[was.id]!;
+      for (const [i, entry] of was.log.entries()) {
+        const ids = [...new Set(entry.step.waitsFor.map((w) => w.stepId))];
+        pairs += ids.length;
+        const { step } = piece.log[i]!;
+        expect(step.after).toEqual(ids);
+        expect(step).not.toHaveProperty('waitsFor');
+      }
+      const now = planOf(piece, workshop).steps.map(({ id, productId, method, grit }) => ({
+        id,
+        productId,
+        method,
+        grit,
+      }));
+      expect(now).toEqual(piece.plannedBefore);
+    }
+    expect(pairs).toBeGreaterThan(10);
+  });
 
   it('of version 4 knows its products by what they are, and plans as before', () => {
     const read = readWorkshopFile(readFileSync(new URL('./old/version4.json', import.meta.url), 'utf8'));

@@ -26,15 +26,6 @@ export function transact(workshop: Workshop, recipe: Recipe): Changed | null {
   return patches.length === 0 ? null : { workshop: next, diff: { patches, inverse } };
 }
 
-/** Applies what a change did, forwards or backwards; null where it no longer fits, and then nothing was changed. */
-export function apply(workshop: Workshop, patches: readonly Patch[]): Workshop | null {
-  try {
-    return applyPatches(workshop, patches);
-  } catch {
-    return null;
-  }
-}
-
 /** What a change did, as a change to be made again. */
 export const recipeOf =
   (patches: readonly Patch[]): Recipe =>

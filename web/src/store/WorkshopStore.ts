@@ -1,8 +1,17 @@
 import { schemaVersion, type Workshop } from '@cosmesis/core/workshop';
 import type { Patch } from 'immer';
-import { apply, type Diff, joined, type Recipe, recipeOf, transact } from './Document';
+import { type Diff, joined, type Recipe, transact } from './Document';
 import type { OperationLog, Written } from './OperationLog';
-import { type Broken, readRecords, recordsOf, touchedKeys, touchedRecords, unreadWorkshop } from './records';
+import {
+  applyKept,
+  type Broken,
+  readRecords,
+  recipeOfEdit,
+  recordsOf,
+  touchedKeys,
+  touchedRecords,
+  unreadWorkshop,
+} from './records';
 import type { Act, Head, SetAside, StoredChange } from './stored';
 import { type Channel, type News, TabSync } from './TabSync';
 
@@ -231,8 +240,9 @@ export class WorkshopStore {
   async makeAfterAll(aside: SetAside): Promise<void> {
     const { label, patches } = aside.raw as Unsaved;
     const { workshop } = this.state;
-    if (!workshop || apply(workshop, patches) === null) return this.say(`"${label}" no longer fits what is there now.`);
-    this.transact(label, recipeOf(patches));
+    if (!workshop || applyKept(workshop, patches) === null)
+      return this.say(`"${label}" no longer fits what is there now.`);
+    this.transact(label, recipeOfEdit(patches));
     await this.discardSetAside(aside.key);
   }
 
@@ -299,8 +309,8 @@ export class WorkshopStore {
         return !last || !idsOf(last).some((id) => own.has(id));
       });
       const { workshop } = this.state;
-      const fits = !moved && workshop !== null && apply(workshop, entry.patches) !== null;
-      if (fits) this.transact(entry.label, recipeOf(entry.patches));
+      const fits = !moved && workshop !== null && applyKept(workshop, entry.patches) !== null;
+      if (fits) this.transact(entry.label, recipeOfEdit(entry.patches));
       else
         await this.log.keepAside({
           key: `${workshopId}/edit/${entry.id}`,
@@ -361,7 +371,8 @@ export class WorkshopStore {
     this.heardRev = Math.max(this.heardRev, Number.isFinite(rev) ? rev : this.head.rev + 1);
     // While an act is under way it finds out by itself.
     if (this.writing) return;
-    const next = made && this.confirmed && made.fromRev === this.head.rev ? apply(this.confirmed, made.patches) : null;
+    const next =
+      made && this.confirmed && made.fromRev === this.head.rev ? applyKept(this.confirmed, made.patches) : null;
     if (!next || !made) return void (rev > this.head.rev && (await this.catchUp()));
     this.confirmed = next;
     this.head = { ...this.head, rev, position: made.position, name: next.settings.name };
@@ -482,7 +493,7 @@ export class WorkshopStore {
     const seq = what === 'undo' ? head.position : head.position + 1;
     const change = await this.log.change(head.workshopId, seq);
     const patches = change && (what === 'undo' ? change.inverse : change.patches);
-    const next = patches && apply(this.confirmed!, patches);
+    const next = patches && applyKept(this.confirmed!, patches);
     if (!change || !patches || !next) {
       this.pending.shift();
       if (change)

@@ -11,7 +11,8 @@ import {
   supplySchema,
   type Workshop,
 } from '@cosmesis/core/workshop';
-import type { Patch } from 'immer';
+import { current, isDraft, type Patch, produce } from 'immer';
+import { type Recipe, recipeOf } from './Document';
 import type { RecordKind, StoredRecord } from './stored';
 
 /** Collections of a workshop by the kind of their records. */
@@ -90,6 +91,36 @@ export function touchedKeys(patches: readonly Patch[]): [RecordKind, string][] {
   return [...keys.values()];
 }
 
+/** A record that is there, by its kind and id; the settings are one too. */
+const recordIn = (workshop: Workshop, [kind, id]: [RecordKind, string]): unknown =>
+  kind === 'settings' ? workshop.settings : workshop[collectionOf[kind]][id];
+
+/** Makes changes again on a draft; what they bring back from an older version is brought up to date. */
+export const recipeOfEdit =
+  (patches: readonly Patch[]): Recipe =>
+  (draft) => {
+    recipeOf(patches)(draft);
+    for (const key of touchedKeys(patches)) {
+      const record = recordIn(draft as Workshop, key);
+      if (record === undefined) continue;
+      const [kind, id] = key;
+      const was = isDraft(record) ? current(record) : record;
+      const now = recordUpToDate(kind, was);
+      if (now === was) continue;
+      if (kind === 'settings') draft.settings = now as Workshop['settings'];
+      else (draft[collectionOf[kind]] as Record<string, unknown>)[id] = now;
+    }
+  };
+
+/** Applies a change that was kept, forwards or backwards; null where it no longer fits, and then nothing was changed. */
+export function applyKept(workshop: Workshop, patches: readonly Patch[]): Workshop | null {
+  try {
+    return produce(workshop, recipeOfEdit(patches));
+  } catch {
+    return null;
+  }
+}
+
 /** Records that patches touch: to be put, or removed where they are gone. @param rev the revision they are written at */
 export function touchedRecords(
   workshop: Workshop,
@@ -99,7 +130,7 @@ export function touchedRecords(
   const put: StoredRecord[] = [];
   const remove: [RecordKind, string][] = [];
   for (const [kind, id] of touchedKeys(patches)) {
-    const value = kind === 'settings' ? workshop.settings : workshop[collectionOf[kind]][id];
+    const value = recordIn(workshop, [kind, id]);
     if (value === undefined) remove.push([kind, id]);
     else put.push({ workshopId: workshop.id, kind, id, value, rev });
   }

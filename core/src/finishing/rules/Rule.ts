@@ -3,6 +3,7 @@ import type { HouseRuleId, Piece, Product, Settings, Step, ZoneId } from '../../
 import type { Around } from '../Around';
 import type { Finding, Severity } from '../Finding';
 import type { House } from '../houseRules';
+import type { LagOnSurface } from '../lagsOf';
 import type { StepStates } from '../runPlan';
 import { stepKind } from '../stepKinds';
 import type { SurfaceState } from '../surfaceState';
@@ -17,6 +18,8 @@ export interface RuleContext {
   settings: Pick<Settings, 'methods' | 'tools'>;
   house: House;
   times: ReadonlyMap<string, StepTime>;
+  /** What each step waits for, as the schedule kept it. */
+  lags: ReadonlyMap<string, readonly LagOnSurface[]>;
   /** When the piece can be used lightly, or null where that is not known. */
   lightUseAtMin: number | null;
   nowMin: number;

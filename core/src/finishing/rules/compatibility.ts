@@ -1,6 +1,4 @@
-import { productWait } from '../../products';
-import type { Step } from '../../workshop';
-import { stainsWood, stepKind } from '../stepKinds';
+import { stainsWood } from '../stepKinds';
 import { onShelf, putBefore, take, takeOut, takeWaterborne } from './Fix';
 import {
   eachStep,
@@ -17,59 +15,39 @@ import {
   workedZones,
 } from './Rule';
 
-type Pairs = ReturnType<typeof findPairs>;
-const found = new WeakMap<RuleContext, Pairs>();
-
-/** Pairs of coats, found once for each plan that is checked. */
-function coatPairs(context: RuleContext): Pairs {
-  const pairs = found.get(context) ?? findPairs(context);
-  found.set(context, pairs);
-  return pairs;
-}
-
-/** Pairs of coats of one surface with nothing abrasive between them, with the minutes from one to the next. */
-function findPairs(context: RuleContext) {
-  const last = new Map<string | null, Step>();
-  const keyedSince = new Map<string | null, boolean>();
-  const inTime = [...context.run].sort(
-    (a, b) => (context.times.get(a.step.id)?.startMin ?? 0) - (context.times.get(b.step.id)?.startMin ?? 0),
-  );
-  return inTime.flatMap(({ step }) => {
-    const kind = stepKind(step.kind);
-    if (kind.abrasive) keyedSince.set(step.zoneId, true);
-    if (kind.hides) last.delete(step.zoneId);
-    if (!kind.film) return [];
-    const before = last.get(step.zoneId);
-    const keyed = keyedSince.get(step.zoneId) ?? false;
-    last.set(step.zoneId, step);
-    keyedSince.set(step.zoneId, false);
-    const from = before && context.times.get(before.id);
-    const to = context.times.get(step.id);
-    const product = before?.productId ? context.products[before.productId] : undefined;
-    if (!before || !from || !to || !product) return [];
-    const next = step.productId ? context.products[step.productId] : undefined;
-    const wait = productWait(product, before.productId === step.productId ? 'recoat' : 'film', next?.carrier ?? null);
-    return [{ before, step, product, wait, keyed, gapMin: to.startMin - from.endMin, logged: to.logged }];
+/** Each coat with the film it comes on, what that one asks for, and the minutes from its end. */
+const coatPairs = ({ run, lags, times, products }: RuleContext) => {
+  const byId = new Map(run.map(({ step }) => [step.id, step]));
+  return run.flatMap(({ step }) => {
+    if (!isFilm(step)) return [];
+    return (lags.get(step.id) ?? []).flatMap((lag) => {
+      const before = byId.get(lag.beforeId)!;
+      const [from, to] = [times.get(before.id), times.get(step.id)];
+      const product = before.productId ? products[before.productId] : undefined;
+      if ((lag.wait !== 'recoat' && lag.wait !== 'film') || !isFilm(before) || !from || !to || !product) return [];
+      return [{ before, step, product, lag, gapMin: to.startMin - from.endMin, logged: to.logged }];
+    });
   });
-}
+};
 
 /** Coats that come before the one under them allows it; stains and films are two rules. */
 const tooEarly =
   (over: 'stain' | 'film'): Rule['check'] =>
   (context) =>
-    coatPairs(context).flatMap(({ before, step, product, wait, gapMin, logged }) => {
+    coatPairs(context).flatMap(({ before, step, product, lag, gapMin, logged }) => {
       if (stainsWood(before.kind) !== (over === 'stain')) return [];
       // What is done is held to what the label certainly forbids, what is planned to the cautious end.
-      const least = logged && before.productId === step.productId ? product.times.recoatFromMin.low : wait.minMin;
-      const barred = wait.blocked && gapMin > wait.blocked.from && gapMin < wait.blocked.to;
+      const least = logged ? lag.earlyMin : lag.minMin;
+      const { blocked } = lag;
+      const barred = blocked !== null && gapMin > blocked.from && gapMin < blocked.to;
       if (gapMin >= least && !barred) return [];
       return [
         {
           step,
           sentence: barred
-            ? `${where(step)}: ${name(step)} falls ${hours(gapMin)} after the coat before, inside the ${hours(wait.blocked!.from)} to ${hours(wait.blocked!.to)} in which ${product.name} may wrinkle.`
+            ? `${where(step)}: ${name(step)} falls ${hours(gapMin)} after the coat before, inside the ${hours(blocked.from)} to ${hours(blocked.to)} in which ${product.name} may wrinkle.`
             : `${where(step)}: ${name(step)} comes ${hours(gapMin)} after the ${over === 'stain' ? 'stain' : 'coat'} before; ${product.name} asks for ${hours(least)}, so it is ${hours(least - gapMin)} short.`,
-          working: `Counted from the end of ${name(before)} to the start of ${name(step)}: ${Math.round(gapMin)} min; at the ${logged && before.productId === step.productId ? 'early' : 'late'} end of its sheet ${Math.round(least)} min.`,
+          working: `Counted from the end of ${name(before)} to the start of ${name(step)}: ${Math.round(gapMin)} min; at the ${logged ? 'early' : 'late'} end of its sheet ${Math.round(least)} min.`,
         },
       ];
     });
@@ -106,15 +84,16 @@ export const compatibilityRules: readonly Rule[] = [
     why: 'A film that has hardened past its window gives the next coat nothing to hold on to.',
     remedies: ['Scuff before the coat'],
     check: (context) =>
-      coatPairs(context).flatMap(({ step, product, wait, keyed, gapMin }) =>
-        wait.maxMin === null || gapMin <= wait.maxMin || keyed
+      coatPairs(context).flatMap(({ step, product, lag: { maxMin }, gapMin, logged }) =>
+        maxMin === null || gapMin <= maxMin
           ? []
           : [
               {
                 step,
-                sentence: `${where(step)}: ${name(step)} comes ${hours(gapMin)} after the coat before with no scuff; the window of ${product.name} closes after ${hours(wait.maxMin)}.`,
-                working: `${Math.round(gapMin)} min from the end of the coat before; the early end of its window on its sheet is ${Math.round(wait.maxMin)} min, and nothing abrasive lies between.`,
-                fixes: [putBefore(context, step, [['scuff', { grit: 320 }], ['de-dust']])],
+                sentence: `${where(step)}: ${name(step)} comes ${hours(gapMin)} after the coat before with no scuff; the window of ${product.name} closes after ${hours(maxMin)}.`,
+                working: `${Math.round(gapMin)} min from the end of the coat before; the early end of its window on its sheet is ${Math.round(maxMin)} min, and nothing abrasive lies between.`,
+                // What is done cannot be scuffed under any more.
+                fixes: logged ? [] : [putBefore(context, step, [['scuff', { grit: 320 }], ['de-dust']])],
               },
             ],
       ),

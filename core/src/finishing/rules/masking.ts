@@ -120,7 +120,7 @@ export const maskingRules: readonly Rule[] = [
         if (step.kind !== 'unmask' || !step.zoneId || start === undefined) return [];
         // The coats of the zones it waits for, also where what it waits for is a look at them.
         const beside = new Set(
-          step.waitsFor.map((w) => context.run.find((at) => at.step.id === w.stepId)?.step.zoneId ?? null),
+          step.after.map((id) => context.run.find((at) => at.step.id === id)?.step.zoneId ?? null),
         );
         const ends = context.run.flatMap((at) => {
           const coat = at.step.zoneId !== step.zoneId && beside.has(at.step.zoneId) && isFilm(at.step);

@@ -465,7 +465,7 @@ export const orderRules: readonly Rule[] = [
         const needs =
           ['paper', 'leaf', 'foil', 'transfer', 're-veneer', 're-cane', 'line'].includes(step.kind) &&
           !step.id.startsWith('own/');
-        if (!needs || step.waitsFor.some((w) => w.stepId.includes('/obtain/'))) return [];
+        if (!needs || step.after.some((id) => id.includes('/obtain/'))) return [];
         const left = context.piece.edits.dropped.filter((id) => id.startsWith(`${step.zoneId}/obtain/`));
         return [
           {

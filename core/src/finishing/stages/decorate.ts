@@ -22,7 +22,7 @@ export const paper: Stage = (chain, s, house) => {
     productId,
     method,
     count: Math.ceil(s.areaM2 / 0.35),
-    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    after: [ordered.id],
     reason: 'A third at a time from the centre outward; paste stays off the face.',
   });
 };
@@ -39,7 +39,7 @@ export const leaf: Stage = (chain, s, house) => {
     reason: 'Left until it is clear and tacky.',
   });
   chain.add(phase.decorate, kind, {
-    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    after: [ordered.id],
     reason:
       kind === 'leaf'
         ? 'Tapped in while the size is tacky; the surplus brushed off.'
@@ -125,7 +125,7 @@ const transfer = (chain: ZoneChain, s: Situation, house: House): void => {
   const ordered = order(chain, 'The transfer');
   chain.add(decoratePhase(s, house), 'transfer', {
     count: Math.max(1, Math.ceil(s.areaM2 / 0.5)),
-    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    after: [ordered.id],
     reason: 'Taped in place to judge, rubbed down from one end, cut across the gaps of doors.',
   });
 };
@@ -165,7 +165,7 @@ const liner = (chain: ZoneChain, s: Situation, house: House): void => {
     productId,
     method,
     count: Math.ceil(s.areaM2 / 0.35),
-    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    after: [ordered.id],
     reason: 'Bed coat, lay, and a coat over it; shelf edges are coloured so that no white line shows.',
   });
 };

@@ -39,7 +39,7 @@ export function workHardware(job: HardwareJob): Stage {
       chain.add(phase.form, 'replace-part', {
         part: 'hardware',
         count: treatment === 'replace' ? count + job.missing : job.missing,
-        waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+        after: [ordered.id],
         reason: 'Laid out and tried in its holes before the finish: spacings that look alike are not.',
       });
     }

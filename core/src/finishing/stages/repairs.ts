@@ -25,7 +25,7 @@ export const putRight: Stage = (chain, s) => {
     chain.add(phase.form, 'replace-part', {
       part: 'trim',
       count: trims,
-      waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+      after: [ordered.id],
       reason: 'Fitted before the finish, so that it gets the same coats.',
     });
   }
@@ -111,7 +111,7 @@ export const mendWood: Stage = (chain, s, house) => {
     chain.add(phase.repair, 're-veneer', {
       productId,
       method,
-      waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+      after: [ordered.id],
       reason: 'Two coats on both faces, each left to dry; one chance to place it, rolled out from the centre.',
     });
     chain.add(phase.repair, 'clamp', {

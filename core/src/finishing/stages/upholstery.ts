@@ -62,7 +62,7 @@ export const cover: Stage = (chain, _s, house) => {
   chain.add(phase.uncover, 'replace-part', {
     part: 'covering',
     count: 1,
-    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    after: [ordered.id],
     reason:
       house['old-upholstery'] === 'remove'
         ? 'New cover over a sound pad, once the frame beside it is dry.'
@@ -77,7 +77,7 @@ export const cane: Stage = (chain, s) => {
   const ordered = order(chain, 'Cane and spline');
   chain.add(phase.form, 're-cane', {
     count,
-    waitsFor: [{ stepId: ordered.id, wait: 'dry' }],
+    after: [ordered.id],
     reason: 'Soaked until it bends, the spline tapped into the groove; new cane is lighter and takes a little stain.',
   });
 };

@@ -177,11 +177,8 @@ function Issues({ issues }: { issues: readonly Issue[] }) {
   );
 }
 
-function Files() {
-  const navigate = useNavigate();
-  const [issues, setIssues] = useState<readonly Issue[]>([]);
-  const [share, setShare] = useState<number | null>(null);
-  const settings = useSettings();
+/** Whether this screen is still shown when something that takes a while has come: who has gone on is not pulled back. */
+function useStillHere(): { readonly current: boolean } {
   const here = useRef(true);
   useEffect(() => {
     here.current = true;
@@ -189,6 +186,15 @@ function Files() {
       here.current = false;
     };
   }, []);
+  return here;
+}
+
+function Files() {
+  const navigate = useNavigate();
+  const [issues, setIssues] = useState<readonly Issue[]>([]);
+  const [share, setShare] = useState<number | null>(null);
+  const settings = useSettings();
+  const here = useStillHere();
   const exportFile = async () => {
     setShare(0);
     const made = await callCore('exportFile', [nowIso()], { urgent: true, limitMs: 120_000 });
@@ -261,10 +267,11 @@ function Switch() {
   const heads = useStorePart(headsOf);
   const openId = useStorePart(idOf);
   const navigate = useNavigate();
+  const here = useStillHere();
   const [confirming, setConfirming] = useState<string | null>(null);
-  const open = async (id: string) => {
-    await theStore().open(id);
-    navigate('/');
+  const thenToday = async (opened: Promise<unknown>) => {
+    await opened;
+    if (here.current) navigate('/');
   };
   const remove = async (id: string) => {
     const rest = heads.filter((h) => h.workshopId !== id);
@@ -303,7 +310,7 @@ function Switch() {
                       type="button"
                       className="line"
                       aria-label={`Open ${h.name}`}
-                      onClick={() => open(h.workshopId)}
+                      onClick={() => thenToday(theStore().open(h.workshopId))}
                     >
                       Open
                     </button>
@@ -323,16 +330,13 @@ function Switch() {
         ))}
       </ul>
       <div className="row">
-        <button type="button" className="go" onClick={() => void startNewWorkshop().then(() => navigate('/'))}>
+        <button type="button" className="go" onClick={() => thenToday(startNewWorkshop())}>
           New workshop
         </button>
         <button
           type="button"
           className="line"
-          onClick={async () => {
-            await theStore().adopt(await freshDemo());
-            navigate('/');
-          }}
+          onClick={() => thenToday(freshDemo().then((demo) => theStore().adopt(demo)))}
         >
           {heads.some((h) => h.workshopId === demoId) ? 'Reset the demo' : 'Bring the demo back'}
         </button>

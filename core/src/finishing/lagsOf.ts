@@ -1,0 +1,167 @@
+import { noWait, productWait, type Wait } from '../products';
+import type { Piece, Product, Step, StepKindId, WaitKind } from '../workshop';
+import type { House } from './houseRules';
+import type { StepStates } from './runPlan';
+import { stepKind } from './stepKinds';
+import type { SurfaceState } from './surfaceState';
+import { waitBetween } from './waitBetween';
+
+/** What a step waits for: another step, by what of it, and in minutes from the end of that one's hands-on work. */
+export interface LagOnSurface extends Wait {
+  beforeId: string;
+  wait: WaitKind;
+}
+
+/** What the waits of a plan are read from. */
+export interface LagsInput {
+  run: readonly StepStates[];
+  products: Readonly<Record<string, Product>>;
+  house: Pick<House, 'tape-pull'>;
+  wear: Piece['wear'];
+}
+
+/** What is done to the whole piece: it is gripped, stood on its finish, or given away. */
+const endOfWork: ReadonlySet<StepKindId> = new Set([
+  'drill',
+  'rehearse-assembly',
+  'refit-part',
+  'assemble',
+  'oil-runners',
+  'felt',
+  'fit-restraint',
+  'cure',
+  'hand-over',
+]);
+const handled: ReadonlySet<StepKindId> = new Set([...endOfWork, 'turn', 'move-to-space']);
+
+/** The film that lies on top, unless something over it hides it; films of the old finish have no step. */
+function topFilm(state: SurfaceState, byId: ReadonlyMap<string, Step>): { step: Step; keyed: boolean } | undefined {
+  for (let i = state.layers.length - 1; i >= 0; i -= 1) {
+    const { stepId, keyed } = state.layers[i]!;
+    const step = stepId === null ? undefined : byId.get(stepId);
+    if (!step) continue;
+    if (stepKind(step.kind).film) return { step, keyed };
+    if (stepKind(step.kind).hides) return undefined;
+  }
+  return undefined;
+}
+
+/** The minutes of a wait after a step, by the sheet of its product or by its own fixed time. */
+function minutesOf(before: Step, wait: WaitKind, next: Step, keyed: boolean, products: LagsInput['products']): Wait {
+  if (wait === 'none') return noWait;
+  if (wait === 'dry') return { ...noWait, minMin: before.fixedWaitMin, earlyMin: before.fixedWaitMin };
+  const product = before.productId ? products[before.productId] : undefined;
+  if (!product) return noWait;
+  const carrier = next.productId ? (products[next.productId]?.carrier ?? null) : null;
+  const { minMin, earlyMin, maxMin, blocked } = productWait(product, wait, carrier);
+  return {
+    earlyMin,
+    // A house rule may ask for more than the label before a clear coat, never for less.
+    minMin: Math.max(minMin, wait === 'film' && next.kind === 'clear' ? before.fixedWaitMin : 0),
+    // Only a coat has to hold on the one before: wax, gilding and transfers do not ask for an open window.
+    maxMin: keyed || !stepKind(next.kind).film ? null : maxMin,
+    blocked,
+  };
+}
+
+/** Two waits for the same step, on faces in different states: from the later, until the earlier. */
+function together(a: LagOnSurface, b: LagOnSurface): LagOnSurface {
+  const ends = [a.maxMin, b.maxMin].filter((m) => m !== null);
+  const longer = b.minMin > a.minMin || a.wait === 'none' ? b : a;
+  return { ...longer, maxMin: ends.length > 0 ? Math.min(...ends) : null, blocked: a.blocked ?? b.blocked };
+}
+
+/** Waits by the step that is waited for: of several the longest counts. */
+class Waits {
+  private readonly byStep = new Map<string, LagOnSurface>();
+  constructor(
+    private readonly next: Step,
+    private readonly products: LagsInput['products'],
+  ) {}
+
+  on(before: Step, wait: WaitKind, keyed = false): void {
+    if (before.id === this.next.id) return;
+    const lag = { beforeId: before.id, wait, ...minutesOf(before, wait, this.next, keyed, this.products) };
+    const known = this.byStep.get(before.id);
+    this.byStep.set(before.id, known ? together(known, lag) : lag);
+  }
+
+  all(): LagOnSurface[] {
+    return [...this.byStep.values()];
+  }
+}
+
+/** What a step waits for on the faces it works: the step before it there, what is wet, and the film it comes on. */
+function onItsFaces(
+  step: Step,
+  states: readonly SurfaceState[],
+  byId: ReadonlyMap<string, Step>,
+  waits: Waits,
+  products: LagsInput['products'],
+): void {
+  for (const state of states) {
+    const last = state.lastStepId === null ? undefined : byId.get(state.lastStepId);
+    if (last) waits.on(last, 'none');
+    for (const wet of state.drying) {
+      const wait = waitBetween(wet, step, products);
+      if (wait !== 'none') waits.on(wet, wait);
+    }
+    const film = topFilm(state, byId);
+    const wait = film ? waitBetween(film.step, step, products) : 'none';
+    if (film && wait !== 'none') waits.on(film.step, wait, film.keyed);
+  }
+}
+
+/** What a step of the whole piece waits for: every film on it, as far as it is handled, used or cured then. */
+function onThePiece(
+  step: Step,
+  states: readonly SurfaceState[],
+  byId: ReadonlyMap<string, Step>,
+  waits: Waits,
+  wear: Piece['wear'],
+): void {
+  for (const state of states) {
+    const last = state.lastStepId === null ? undefined : byId.get(state.lastStepId);
+    if (last && endOfWork.has(step.kind))
+      waits.on(last, last.fixedWaitMin > 0 && !stepKind(last.kind).film ? 'dry' : 'none');
+    if (step.kind !== 'cure' && step.kind !== 'hand-over') {
+      const top = state.layers.findLast((l) => l.role !== 'decoration' && l.stepId !== null);
+      const laid = top && byId.get(top.stepId!);
+      if (laid && handled.has(step.kind)) waits.on(laid, 'handle');
+    } else {
+      // Of all that lies there, whoever laid it, the last to be ready counts.
+      for (const { stepId } of state.layers) {
+        const laid = stepId === null ? undefined : byId.get(stepId);
+        if (!laid) continue;
+        // What children or food touch is cured through before it is given away.
+        const eaten = laid.zoneId !== null && wear[laid.zoneId] === 'child-food';
+        waits.on(laid, step.kind === 'cure' || eaten ? 'cure' : 'light-use');
+      }
+    }
+  }
+}
+
+/**
+ * What every step of a plan waits for, read from the surfaces: what lies on the faces it works when its turn comes, whoever
+ * put it there. Pairs that someone wished in an order count beside it. Minutes; late ends of ranges for *from*, early ends
+ * for *until*.
+ */
+export function lagsOf({ run, products, house, wear }: LagsInput): Map<string, LagOnSurface[]> {
+  const byId = new Map(run.map(({ step }) => [step.id, step]));
+  return new Map(
+    run.map(({ step, distinct, whole }) => {
+      const waits = new Waits(step, products);
+      for (const id of step.after) {
+        const before = byId.get(id);
+        if (!before) continue;
+        const { film } = stepKind(before.kind);
+        // What comes by post, or has to get warm, takes its own time; hard tape is pulled when the film beside it is hard.
+        const pulledDry = step.kind === 'unmask' && film && house['tape-pull'] === 'dry';
+        waits.on(before, before.fixedWaitMin > 0 && !film ? 'dry' : pulledDry ? 'handle' : 'none');
+      }
+      if (step.zoneId === null) onThePiece(step, whole, byId, waits, wear);
+      else if (stepKind(step.kind).group !== 'obtain') onItsFaces(step, distinct.before, byId, waits, products);
+      return [step.id, waits.all()];
+    }),
+  );
+}

@@ -120,14 +120,15 @@ describe('what a step waits for is read from what lies there', () => {
     const { steps } = planOf(piece, shop);
     const all = lags(piece);
     const glue = steps.find((s) => s.kind === 'glue')!;
-    const clamp = steps.find((s) => s.kind === 'clamp' && s.zoneId === glue.zoneId)!;
     const lagOf = (id: string, beforeId: string) => all.get(id)!.find((l) => l.beforeId === beforeId)!;
-    expect(lagOf(clamp.id, glue.id).minMin).toBe(0);
-    const worked = steps.slice(steps.indexOf(clamp) + 1).find((s) => s.zoneId === glue.zoneId)!;
-    expect(lagOf(worked.id, glue.id)).toMatchObject({
-      wait: 'sand',
-      minMin: products[glue.productId!]!.times.sandFromMin.high,
-    });
+    const clamped: Step = { ...glue, id: 'own/c', kind: 'clamp', productId: null, after: [] };
+    const at = steps.indexOf(glue);
+    const worked = steps.slice(at + 1).find((s) => s.zoneId === glue.zoneId)!;
+    const sand = { wait: 'sand', minMin: products[glue.productId!]!.times.sandFromMin.high };
+    expect(lagOf(worked.id, glue.id)).toMatchObject(sand);
+    const pressed = lags(piece, [...steps.slice(0, at + 1), clamped, ...steps.slice(at + 1)]);
+    expect(pressed.get(clamped.id)!.find((l) => l.beforeId === glue.id)!.minMin).toBe(0);
+    expect(pressed.get(worked.id)!.find((l) => l.beforeId === glue.id)).toMatchObject(sand);
     const filled = steps.find((s) => s.kind === 'fill')!;
     const left = steps.find((s) => s.kind === 'dispose' && s.zoneId === filled.zoneId)!;
     expect(lagOf(left.id, filled.id).minMin).toBe(0);

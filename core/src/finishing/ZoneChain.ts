@@ -7,6 +7,8 @@ import type { Phase } from './phases';
 export interface Draft {
   phase: Phase;
   step: Step;
+  /** Beside which zone it stands within its stage, where that is not its own; steps of the whole piece stand before all. */
+  beside?: { zoneId: ZoneId; at: 'before' | 'after' };
 }
 
 /** What a step adds to its kind; everything left out is nothing. */

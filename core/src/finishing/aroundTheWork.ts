@@ -2,11 +2,11 @@ import { type Face, formById, type Zone } from '../piece';
 import type { PartKind, Piece, Step, ToolId } from '../workshop';
 import type { House } from './houseRules';
 import { leadHold } from './leadBans';
-import { phase, zoneOrder } from './phases';
+import { type Phase, phase, zoneOrder } from './phases';
 import { restraintOf } from './restraint';
 import type { Situation } from './Situation';
 import { isSprayed, stepKind } from './stepKinds';
-import type { ZoneChain } from './ZoneChain';
+import type { Draft, ZoneChain } from './ZoneChain';
 
 /** What the steps of the whole piece are made from. */
 interface Around {
@@ -177,30 +177,54 @@ function beforeSpraying(around: Around): void {
   for (const f of firsts) f.after.push(added.at(-1)!.id);
 }
 
-/** Legs are coated upside down: turned before each of their stages of coats, and back once they can be handled. */
-function turnForLegs({ whole, planned }: Around): void {
-  const legs = planned.find((p) => p.situation.zoneId === 'legs');
-  const films = legs?.chain.drafts.filter((d) => stepKind(d.step.kind).film) ?? [];
-  const tops = planned.filter((p) => p.situation.zoneId === 'top' || p.situation.zoneId === 'seat');
-  let upright: Step | undefined;
-  for (const at of [...new Set(films.map((d) => d.phase))].sort((a, b) => a - b)) {
-    const stage = films.filter((d) => d.phase === at).map((d) => d.step);
-    const lying = tops.flatMap((p) =>
-      p.chain.drafts.filter((d) => d.phase < at && stepKind(d.step.kind).film).slice(-1),
+/**
+ * Where nothing else has to come between, all that hangs under a piece gets its coats while it lies once: later stages are
+ * drawn forward to the first. What waits for a neighbour, or is taped against one, keeps its stage.
+ */
+function lyingOnce(lying: readonly ZoneChain[], planned: Around['planned'], at: Phase): void {
+  const first = Math.min(...lying.map((c) => zoneOrder.indexOf(c.zoneId!)));
+  const later = lying.flatMap((c) => c.drafts.filter((d) => d.phase > at && d.phase < phase.refit));
+  const ids = new Set(later.map((d) => d.step.id));
+  const others = planned.filter((p) => !lying.includes(p.chain)).flatMap((p) => p.chain.drafts);
+  const notYet = new Set(
+    others
+      .filter((d) => d.phase > at || (d.phase === at && zoneOrder.indexOf(d.step.zoneId!) > first))
+      .map((d) => d.step.id),
+  );
+  const tied =
+    later.some((d) => stepKind(d.step.kind).group === 'mask' || d.step.after.some((id) => notYet.has(id))) ||
+    others.some((d) => d.step.after.some((id) => ids.has(id)));
+  if (!tied) for (const d of later) d.phase = at;
+}
+
+/** What hangs under a piece is brushed upside down: turned right before each stage of its coats, and back once it can be handled. */
+function turnOver({ whole, planned, piece }: Around): void {
+  const under = formById(piece.form).lying;
+  const lying = planned.filter((p) => under.includes(p.situation.zoneId)).map((p) => p.chain);
+  const films = () => lying.flatMap((c) => c.drafts.filter((d) => stepKind(d.step.kind).film));
+  if (!films().some((d) => !isSprayed(d.step.method))) return;
+  const stages = () => [...new Set(films().map((d) => d.phase))].sort((a, b) => a - b);
+  lyingOnce(lying, planned, stages()[0]!);
+  const places = lying.map((c) => c.zoneId!).sort((a, b) => zoneOrder.indexOf(a) - zoneOrder.indexOf(b));
+  const turn = (at: Phase, beside: NonNullable<Draft['beside']>, reason: string): Step => {
+    const step = whole.add(at, 'turn', { aside: true, reason });
+    whole.drafts.at(-1)!.beside = beside;
+    return step;
+  };
+  for (const at of stages()) {
+    const stage = films().filter((d) => d.phase === at);
+    if (!stage.some((d) => !isSprayed(d.step.method))) continue;
+    const over = turn(
+      at,
+      { zoneId: places[0]!, at: 'before' },
+      'Upside down on something soft: legs and undersides are reached, and drips run off the edge.',
     );
-    const over = whole.add(at, 'turn', {
-      aside: true,
-      after: [...(upright ? [upright.id] : []), ...lying.map((d) => d.step.id)],
-      reason: 'Upside down on something soft: legs and undersides are reached, and drips run off the edge.',
-    });
-    before(over, stage.slice(0, 1));
-    upright = whole.add(at, 'turn', {
-      aside: true,
-      after: [stage.at(-1)!.id],
-      reason: 'Upright again once the legs can be handled.',
-    });
-    for (const p of tops)
-      before(upright, [p.chain.drafts.find((d) => d.phase >= at && stepKind(d.step.kind).film)?.step]);
+    const up = turn(at, { zoneId: places.at(-1)!, at: 'after' }, 'Upright again once what lay on top can be handled.');
+    for (const c of lying) {
+      const own = stage.filter((d) => c.drafts.includes(d)).map((d) => d.step);
+      before(over, own.slice(0, 1));
+      if (own.length > 0) up.after.push(own.at(-1)!.id);
+    }
   }
 }
 
@@ -267,7 +291,7 @@ export function aroundTheWork(around: Around): ZoneChain {
   const off = parts.filter((p) => !left.includes(p));
   takeOff(around, off);
   if (left.length > 0) maskParts(around, left);
-  turnForLegs(around);
+  turnOver(around);
   beforeSpraying(around);
   putBack(around, off);
   if (kept)

@@ -86,14 +86,17 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
   addNeighbourSteps(planned, house, piece.edits);
   const chains = planned.map((p) => p.chain);
   const whole = aroundTheWork({ whole: chain(null), house, planned, piece, zones, tools: settings.tools });
-  const order = (zoneId: ZoneId | null) => (zoneId === null ? -1 : zoneOrder.indexOf(zoneId));
+  const order = ({ step: { zoneId }, beside }: Draft) =>
+    beside
+      ? zoneOrder.indexOf(beside.zoneId) + (beside.at === 'before' ? -0.5 : 0.5)
+      : zoneId === null
+        ? -1
+        : zoneOrder.indexOf(zoneId);
   const steps = [...whole.drafts, ...chains.flatMap(inOwnOrder)]
     .map((draft, i) => ({ draft, i }))
-    .sort(
-      (a, b) => a.draft.phase - b.draft.phase || order(a.draft.step.zoneId) - order(b.draft.step.zoneId) || a.i - b.i,
-    )
+    .sort((a, b) => a.draft.phase - b.draft.phase || order(a.draft) - order(b.draft) || a.i - b.i)
     .map(({ draft }) => draft.step);
-  const edited = applyEdits(steps, piece.edits);
+  const edited = applyEdits(pulledSoon(steps), piece.edits);
   return good(edited.steps, [
     ...emptyZones(piece, zones),
     ...misplaced(piece, zones),
@@ -101,6 +104,21 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
     ...unusedChoices(piece, steps, products),
     ...edited.issues,
   ]);
+}
+
+/** Tape is pulled right after the last coat it was laid against, before the piece is turned or anything else is taken up. */
+function pulledSoon(steps: readonly Step[]): Step[] {
+  const all = [...steps];
+  for (const step of steps.filter((s) => s.kind === 'unmask' && s.zoneId !== null)) {
+    const from = all.indexOf(step);
+    const to = Math.max(...step.after.map((id) => all.findIndex((s) => s.id === id)));
+    const own = all.slice(0, from).findLastIndex((s) => s.zoneId === step.zoneId);
+    if (to < 0) continue;
+    all.splice(from, 1);
+    const at = Math.max(to, own);
+    all.splice(at > from ? at : at + 1, 0, step);
+  }
+  return all;
 }
 
 /** Steps of a zone keep the order in which it was planned: none belongs to an earlier stage than the one before it. */

@@ -1,5 +1,5 @@
 import { noWait, productWait, type Wait } from '../products';
-import type { Piece, Product, Step, StepKindId, WaitKind } from '../workshop';
+import type { Piece, Product, Step, WaitKind } from '../workshop';
 import type { House } from './houseRules';
 import type { StepStates } from './runPlan';
 import { stepKind } from './stepKinds';
@@ -19,20 +19,6 @@ export interface LagsInput {
   house: Pick<House, 'tape-pull'>;
   wear: Piece['wear'];
 }
-
-/** What is done to the whole piece: it is gripped, stood on its finish, or given away. */
-const endOfWork: ReadonlySet<StepKindId> = new Set([
-  'drill',
-  'rehearse-assembly',
-  'refit-part',
-  'assemble',
-  'oil-runners',
-  'felt',
-  'fit-restraint',
-  'cure',
-  'hand-over',
-]);
-const handled: ReadonlySet<StepKindId> = new Set([...endOfWork, 'turn', 'move-to-space']);
 
 /** The film that lies on top, unless something over it hides it; films of the old finish have no step. */
 function topFilm(state: SurfaceState, byId: ReadonlyMap<string, Step>): { step: Step; keyed: boolean } | undefined {
@@ -120,14 +106,17 @@ function onThePiece(
   waits: Waits,
   wear: Piece['wear'],
 ): void {
+  const { grips } = stepKind(step.kind);
+  if (!grips && step.kind !== 'cure' && step.kind !== 'hand-over') return;
   for (const state of states) {
     const last = state.lastStepId === null ? undefined : byId.get(state.lastStepId);
-    if (last && endOfWork.has(step.kind))
-      waits.on(last, last.fixedWaitMin > 0 && !stepKind(last.kind).film ? 'dry' : 'none');
-    if (step.kind !== 'cure' && step.kind !== 'hand-over') {
+    // What has to dry by itself is waited for; the answer of a client is not.
+    const dries = last && last.fixedWaitMin > 0 && !stepKind(last.kind).film && stepKind(last.kind).group !== 'look';
+    if (last) waits.on(last, dries ? 'dry' : 'none');
+    if (grips) {
       const top = state.layers.findLast((l) => l.role !== 'decoration' && l.stepId !== null);
-      const laid = top && byId.get(top.stepId!);
-      if (laid && handled.has(step.kind)) waits.on(laid, 'handle');
+      // Wax is soon hard; the film under it may not be.
+      for (const laid of [top && byId.get(top.stepId!), topFilm(state, byId)?.step]) if (laid) waits.on(laid, 'handle');
     } else {
       // Of all that lies there, whoever laid it, the last to be ready counts.
       for (const { stepId } of state.layers) {

@@ -82,7 +82,7 @@ function coverFromClear(p: Planned, all: readonly Planned[], house: House): void
   if (p.situation.painted || p.situation.look === 'leave') return;
   if (!baseFirst && !clears.some((s) => isSprayed(s.method))) return;
   // An interior that is finished before the outside is painted drifts on nothing that matters.
-  const first = late.find((s) => stepKind(s.kind).film || s.kind === 'make-sample');
+  const first = late.find((s) => stepKind(s.kind).film);
   if (!first) return;
   for (const n of p.situation.neighbours.filter((x) => lookRow(x.look).painted)) {
     const q = all.find((x) => x.situation.zoneId === n.zoneId)!;

@@ -12,6 +12,7 @@ export const phase = {
   repair: 6,
   abrade: 7,
   coverKept: 8,
+  sample: 8.5,
   colourWood: 9,
   mask: 10,
   paint: 11,

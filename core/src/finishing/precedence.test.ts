@@ -241,6 +241,43 @@ const pieceFacts: readonly Fact[] = [
       ),
   ],
   ['a piece turned over is turned back', (all) => all.filter((s) => s.kind === 'turn').length % 2 === 0],
+  [
+    'while it lies, only what hangs under it is coated, and it is turned right before that is taken up',
+    (all, piece) => {
+      const under = formTable.find((f) => f.id === piece.form)!.lying;
+      const turns = all.flatMap((s, i) => (s.kind === 'turn' ? [i] : []));
+      return turns.every((from, n) => {
+        if (n % 2 === 1) return true;
+        const meanwhile = all.slice(from + 1, turns[n + 1]);
+        const coated = meanwhile.filter((s) => coats.has(s.kind));
+        return (
+          coated.length > 0 &&
+          coated.every((s) => under.includes(s.zoneId!)) &&
+          under.includes(meanwhile.find((s) => s.zoneId !== null)!.zoneId!)
+        );
+      });
+    },
+  ],
+  [
+    'brushed legs that stand under a piece are coated upside down, posts and legs under the gun are not',
+    (all, piece) => {
+      const under = formTable.find((f) => f.id === piece.form)!.lying;
+      const brushed = all.some(
+        (s) => coats.has(s.kind) && under.includes(s.zoneId!) && s.method !== 'hvlp' && s.method !== 'aerosol',
+      );
+      return brushed === all.some((s) => s.kind === 'turn');
+    },
+  ],
+  [
+    'dust work before the first coats is over when it is moved to be sprayed',
+    (all) => {
+      const move = all.findIndex((s) => s.kind === 'move-to-space');
+      return (
+        move < 0 ||
+        !all.slice(move).some((s) => s.kind === 'sand' || s.kind === 'strip-abrasive' || s.kind === 'scrape')
+      );
+    },
+  ],
   ['cure waits for every zone', (all) => all.length === 0 || last(all, 'cure') >= all.length - 2],
 ];
 

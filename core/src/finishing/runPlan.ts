@@ -1,5 +1,6 @@
 import type { Face, Zone } from '../piece';
 import type { Piece, Product, Step } from '../workshop';
+import { stepKind } from './stepKinds';
 import { afterStep, type SurfaceState, statesAsFound } from './surfaceState';
 
 /** States around one step of the faces it acts on, in the order of `faces`. Faces in one state share the object. */
@@ -42,6 +43,11 @@ export function runPlan(
       return next;
     });
     const whole = step.zoneId === null ? [...new Set(states.values())] : [];
+    if (step.zoneId === null && stepKind(step.kind).grips) {
+      // Every face is reached again only after it.
+      const gripped = new Map(whole.map((s) => [s, { ...s, lastStepId: step.id }]));
+      for (const [id, state] of states) states.set(id, gripped.get(state)!);
+    }
     faces.forEach((f, i) => void states.set(f.id, after[i]!));
     return {
       step,

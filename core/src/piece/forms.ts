@@ -38,6 +38,8 @@ export interface Form {
   overhangM: number;
   /** Height of a plinth; feet are half as high again. */
   footHeightM: number;
+  /** Zones that are brushed with the piece upside down: what hangs under it. Posts and backs are reached standing. */
+  lying: readonly ZoneId[];
   /** What its seat is made of when it comes in; null: it has no seat of its own. */
   seat: Surface | null;
   /** How a chair is built; absent for what is no chair. */
@@ -95,6 +97,7 @@ const makeCase = (
   topThicknessM: 0.022,
   overhangM: 0.015,
   footHeightM: 0.08,
+  lying: ['legs'],
   seat: null,
   restraint: handOver.includes(tips) ? 'wall' : handOver.includes(lid) ? 'lid' : null,
   handOver,
@@ -113,6 +116,7 @@ const makeTable = (id: FormId, name: string, size: Size, asks: Form['asks'], ove
   topThicknessM: 0.025,
   overhangM,
   footHeightM: 0,
+  lying: ['legs', 'carcass'],
   seat: null,
   restraint: null,
   handOver: [],
@@ -142,6 +146,7 @@ const makeChair = (
   topThicknessM: 0,
   overhangM: 0,
   footHeightM: 0,
+  lying: ['legs'],
   seat: seatOf(({ board: 'solid', pad: 'cloth', cane: 'cane' } as const)[chair.seat]),
   chair,
   restraint: null,
@@ -167,6 +172,7 @@ const makeFlat = (
   topThicknessM: 0,
   overhangM: 0,
   footHeightM: 0,
+  lying: [],
   seat: null,
   restraint: null,
   handOver: [],
@@ -196,6 +202,8 @@ export const formTable: readonly Form[] = [
   {
     ...makeTable('dressing-table', 'Dressing table with mirror', [1.4, 1, 0.45], ['drawers']),
     family: 'dressing-table',
+    // Its carcass carries the mirror.
+    lying: ['legs'],
     typical: typical([1.4, 1, 0.45], { drawers: 2, legs: 'square' }),
   },
   makeTable('stool', 'Stool', [0.46, 0.36, 0.36], [], 0.01),

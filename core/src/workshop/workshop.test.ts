@@ -11,6 +11,7 @@ import {
   fileSizeIssue,
   readWorkshopFile,
   recordUpToDate,
+  type Step,
   workshopFileSchema,
   workshopFromFile,
   writeWorkshopFile,
@@ -35,6 +36,16 @@ const changed = (
   change(file);
   return JSON.stringify(file);
 };
+
+/** How often a piece is turned and when it is moved is planned otherwise since version 5. */
+const isWork = ({ id }: { id: string }): boolean => !id.startsWith('piece/');
+type Planned = Pick<Step, 'id' | 'productId' | 'method' | 'grit'>;
+/** The work of a plan, whatever order it stands in. */
+const workOf = (steps: readonly Planned[]) =>
+  steps
+    .filter(isWork)
+    .map(({ id, productId, method, grit }) => ({ id, productId, method, grit }))
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
 
 describe('workshop file', () => {
   it('comes back byte for byte', () => {
@@ -168,10 +179,15 @@ describe('workshop file', () => {
           if (stored.has(entry.step.id)) expect(entry.step).toMatchObject(stored.get(entry.step.id)!);
         }
         expect(piece.plannedBefore?.map((s) => s.id)).toEqual(was.steps.map((s) => s.id));
-        // The last version planned as this one does, to the step; what earlier ones planned otherwise is kept to be said.
+        // The last version planned the same work, to the step; what earlier ones planned otherwise is kept to be said.
         if (version === 3) {
-          const now = planOf(piece, workshop).steps;
-          expect(now.map((s) => s.id).sort()).toEqual(was.steps.map((s) => s.id).sort());
+          const now = planOf(piece, workshop).steps.filter(isWork);
+          expect(now.map((s) => s.id).sort()).toEqual(
+            was.steps
+              .filter(isWork)
+              .map((s) => s.id)
+              .sort(),
+          );
           for (const s of now) expect(s).toMatchObject(stored.get(s.id)!);
         }
       }
@@ -196,13 +212,7 @@ describe('workshop file', () => {
         expect(step.after).toEqual(ids);
         expect(step).not.toHaveProperty('waitsFor');
       }
-      const now = planOf(piece, workshop).steps.map(({ id, productId, method, grit }) => ({
-        id,
-        productId,
-        method,
-        grit,
-      }));
-      expect(now).toEqual(piece.plannedBefore);
+      expect(workOf(planOf(piece, workshop).steps)).toEqual(workOf(piece.plannedBefore!));
     }
     expect(pairs).toBeGreaterThan(10);
   });
@@ -215,9 +225,7 @@ describe('workshop file', () => {
     for (const p of typicalProducts) if (traits[p.id]) expect([p.id, traits[p.id]]).toEqual([p.id, p.traits]);
     expect(Object.values(traits).filter((t) => t.length === 0).length).toBeGreaterThan(0);
     for (const piece of Object.values(workshop.pieces)) {
-      const { steps } = planOf(piece, workshop);
-      const now = steps.map(({ id, productId, method, grit }) => ({ id, productId, method, grit }));
-      expect(now).toEqual(piece.plannedBefore);
+      expect(workOf(planOf(piece, workshop).steps)).toEqual(workOf(piece.plannedBefore!));
     }
     const own = { ...workshop.products.enamel!, id: 'own' } as { traits?: unknown };
     delete own.traits;

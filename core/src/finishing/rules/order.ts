@@ -21,9 +21,11 @@ import {
 const takesFilm: readonly StepKindId[] = ['strip-chemical', 'scrape', 'strip-abrasive', 'peel'];
 const repairs: readonly StepKindId[] = ['ease-drawer', 'align-door', 'make-part'];
 
+/** What makes a piece fit to be handled at all comes before anything is taken off it. */
+const firstAid: ReadonlySet<Step['kind']> = new Set(['treat-pests', 'disinfect']);
 /** The first step of a zone that wets or abrades it. */
 const firstTouch = (context: RuleContext, zoneId: Step['zoneId']) =>
-  inZone(context, zoneId).find((at) => disturbs(at.step) && at.step.kind !== 'treat-pests')?.step;
+  inZone(context, zoneId).find((at) => disturbs(at.step) && !firstAid.has(at.step.kind))?.step;
 const indexOf = (context: RuleContext, step: Step): number => context.run.findIndex((at) => at.step === step);
 
 /** Fronts that are worked with their pulls or doors still on, and nothing masked. */

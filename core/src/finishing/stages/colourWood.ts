@@ -8,10 +8,10 @@ import { coats, colourPhase, filmPhase, pickClear } from './coats';
 import { answerMin, betweenCoatsGrit, isBare, type Stage } from './Stage';
 
 /** A sample on the same wood, and on a commission the client's answer to it, before colour goes on. */
-export function sample(chain: ZoneChain, s: Situation, at: ReturnType<typeof colourPhase>, what: string): void {
-  chain.add(at, 'make-sample', { reason: `${what}: colour is never tried on the piece first.` });
+export function sample(chain: ZoneChain, s: Situation, what: string): void {
+  chain.add(phase.sample, 'make-sample', { reason: `${what}: colour is never tried on the piece first.` });
   if (s.ownership === 'commission')
-    chain.add(at, 'approve', {
+    chain.add(phase.sample, 'approve', {
       fixedWaitMin: answerMin,
       reason: 'The client approves the sample before colour goes on: afterwards it costs days.',
     });
@@ -58,7 +58,7 @@ function stainOf(s: Situation, house: House): Wish {
 }
 
 const stain: Stage = (chain, s, house) => {
-  sample(chain, s, colourPhase(house), 'On the same wood, sanded the same, with the clear on');
+  sample(chain, s, 'On the same wood, sanded the same, with the clear on');
   condition(chain, s, house);
   if (new Set(s.species.map((x) => x.id)).size > 1) {
     const dye = chain.pick('dye', ['dye'], 1);
@@ -129,7 +129,7 @@ export const refreshClear: Stage = (chain, s, house) =>
 /** Colour in the film instead of the wood: over a barrier on what stays, or on sealed wood. */
 export const tone: Stage = (chain, s, house) => {
   const at = colourPhase(house);
-  sample(chain, s, at, 'On the same wood, sealed the same');
+  sample(chain, s, 'On the same wood, sealed the same');
   seal(
     chain,
     at,
@@ -169,7 +169,7 @@ const reddish = (s: Situation): string | null => s.species.find((x) => x.reddish
 /** A thin pale wash, wiped back with the grain: what bleeds is blocked, what is red is cancelled first. */
 export const whitewash: Stage = (chain, s, house) => {
   const at = colourPhase(house);
-  sample(chain, s, at, 'On the same wood, with its block and its clear on');
+  sample(chain, s, 'On the same wood, with its block and its clear on');
   if (s.bleeder) {
     const block = chain.pick('seal', ['sealer'], 2);
     for (let n = 1; n <= Math.max(2, block.coats); n += 1)

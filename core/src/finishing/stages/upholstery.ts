@@ -31,7 +31,7 @@ const mendLeather: Stage = (chain, s) => {
 /** Leather cleaned, mended and coloured in thin dabbed coats. */
 export const recolour: Stage = (chain, s, house) => {
   mendLeather(chain, s, house);
-  sample(chain, s, phase.paint, 'On a hidden place of the leather');
+  sample(chain, s, 'On a hidden place of the leather');
   if (s.hasFinish) {
     const cancel = chain.pick('neutralise', ['leather-colour'], 1);
     chain.add(phase.paint, 'neutralise', {

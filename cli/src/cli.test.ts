@@ -41,6 +41,15 @@ const run = (...args: string[]) =>
   });
 
 describe('the command line', () => {
+  it('prints plans as the bench reads them, and only plans', () => {
+    const path = file(text);
+    const told = run('plan', path, '--text');
+    expect(told.status).toBe(0);
+    for (const { name } of Object.values(demo.pieces)) expect(told.stdout).toContain(`${name}: `);
+    expect(told.stdout).toMatch(/\d\d:\d\d–\d\d:\d\d {2}Clear coat .*: .*, \d+ min · .* ml/);
+    const wrong = run('check', path, '--text');
+    expect([wrong.status, wrong.stderr]).toEqual([1, expect.stringContaining('a plan also with --text')]);
+  });
   it('prints the figures of the page: litres to 1e-9, times to the minute', () => {
     const quantities = printed('quantities');
     const schedule = printed('schedule');

@@ -1,7 +1,8 @@
 import { planOf } from '@cosmesis/core/finishing';
 import { type Reckoning, reckonPiece } from '@cosmesis/core/reckoning';
+import { planToText } from '@cosmesis/core/takeaway';
 import { good, type Result, refused } from '@cosmesis/core/units';
-import { readWorkshopFile, workshopFromFile } from '@cosmesis/core/workshop';
+import { readWorkshopFile, type Workshop, workshopFromFile } from '@cosmesis/core/workshop';
 
 /** What the command line can print. */
 export const commands = ['plan', 'quantities', 'schedule', 'check'] as const;
@@ -47,12 +48,8 @@ const views: Readonly<Record<Exclude<Command, 'plan'>, (r: Reckoning) => unknown
   check: (r) => ({ findings: r.findings }),
 };
 
-/**
- * One command over a workshop file.
- * @param text the file's text
- * @param now ISO instant the figures are worked out for; left out: the file's exportedAt
- */
-export function runCommand(command: Command, text: string, now?: string): Result<unknown> {
+/** A workshop file, and the minute its figures are worked out for. */
+function readAt(text: string, now: string | undefined): Result<{ workshop: Workshop; nowMin: number }> {
   const read = readWorkshopFile(text);
   if (!read.ok) return read;
   const nowMin = Math.floor(Date.parse(now ?? read.value.exportedAt) / 60_000);
@@ -62,7 +59,34 @@ export function runCommand(command: Command, text: string, now?: string): Result
       path: '--now',
       message: `"${now}" is not an instant. Write 2026-11-25T08:00:00+00:00.`,
     });
-  const workshop = workshopFromFile(read.value);
+  return good({ workshop: workshopFromFile(read.value), nowMin }, read.warnings);
+}
+
+/** The plans of a workshop file as the bench reads them. @param now as of a command */
+export function plansAsText(text: string, now?: string): Result<string> {
+  const read = readAt(text, now);
+  if (!read.ok) return read;
+  const { workshop, nowMin } = read.value;
+  const { products, settings } = workshop;
+  const { timeZone, unitSystem } = settings;
+  const plans = Object.values(workshop.pieces).map((piece) => {
+    const reckoned = reckonPiece({ piece, products, settings, nowMin });
+    return reckoned.ok
+      ? planToText({ pieceName: piece.name, reckoning: reckoned.value, products, timeZone, unitSystem })
+      : [piece.name, ...reckoned.issues.map((i) => `! ${i.message}`), ''].join('\n');
+  });
+  return good(plans.join('\n'), read.warnings);
+}
+
+/**
+ * One command over a workshop file.
+ * @param text the file's text
+ * @param now ISO instant the figures are worked out for; left out: the file's exportedAt
+ */
+export function runCommand(command: Command, text: string, now?: string): Result<unknown> {
+  const read = readAt(text, now);
+  if (!read.ok) return read;
+  const { workshop, nowMin } = read.value;
   const pieces = Object.values(workshop.pieces).map((piece) => {
     const head = { id: piece.id, name: piece.name };
     if (command === 'plan') {

@@ -13,7 +13,7 @@ export { generatePlan, type Shop } from './generatePlan';
 export { handsOnMinutes, handsOnParts } from './handsOnMinutes';
 export { type House, type HouseRule, houseOf, houseRuleTable } from './houseRules';
 export { type Badness, badnessOf, badnessTable, isQuick, withBadness } from './howBad';
-export { type LagOnSurface, lagsOf } from './lagsOf';
+export { type LagOnSurface, lagsOf, waitWords } from './lagsOf';
 export { dustAfter, lateScuff } from './lateScuff';
 export { hasOldFilm, leadBanTable, leadHold, leadRemovalKey } from './leadBans';
 export { type Look, lookRow, lookTable } from './lookTable';
@@ -26,6 +26,7 @@ export type { AirReading, Rule, RuleContext, StepTime } from './rules/Rule';
 export { checkPlan, ruleTable, silencedFindings } from './ruleTable';
 export { runPlan, type StepStates } from './runPlan';
 export { lookOf, type Situation } from './Situation';
+export { goesOn, inSittings } from './sittings';
 export { bandEdgesM, bandShares, damageCase, situationsOf } from './situationsOf';
 export { hardwareNames } from './stages/hardware';
 export {

@@ -12,6 +12,20 @@ export interface LagOnSurface extends Wait {
   wait: WaitKind;
 }
 
+/** Why a step waits for what an earlier one left. */
+export const waitWords: Readonly<Record<WaitKind, string>> = {
+  none: 'it comes first',
+  dwell: 'it has to work',
+  dry: 'it has to dry',
+  recoat: 'the next coat of the same film',
+  film: 'another film comes on it',
+  sand: 'hard enough to be worked on',
+  tape: 'it has to bear tape',
+  handle: 'it has to bear being handled',
+  'light-use': 'it may be used lightly',
+  cure: 'it has to cure',
+};
+
 /** What the waits of a plan are read from. */
 export interface LagsInput {
   run: readonly StepStates[];

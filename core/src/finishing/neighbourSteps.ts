@@ -69,7 +69,8 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
   const unmask = lastIn(p, phase.unmask);
   for (const q of painted) {
     waitOn(firstIn(q, phase.paint), lastIn(p, phase.mask));
-    waitOn(unmask, lastIn(q, phase.paint));
+    // The last that is wet: what is only looked at later lets the edge harden.
+    waitOn(unmask, q.chain.drafts.findLast((d) => d.phase === phase.paint && stepKind(d.step.kind).wet)?.step);
   }
   waitOn(p.chain.drafts.find((d) => d.phase >= phase.decorate)?.step, unmask);
 }

@@ -30,6 +30,7 @@ export function runPlan(
     piece,
     zones.flatMap((z) => z.faces),
   );
+  const beside = new Set(zones.find((z) => z.id === 'hardware')?.faces.map((f) => f.id));
   return steps.map((step) => {
     const faces = facesOfStep(step, zones);
     const product = step.productId ? products[step.productId] : undefined;
@@ -42,11 +43,14 @@ export function runPlan(
       moved.set(state, next);
       return next;
     });
-    const whole = step.zoneId === null ? [...new Set(states.values())] : [];
-    if (step.zoneId === null && stepKind(step.kind).grips) {
+    const { grips } = stepKind(step.kind);
+    // Hardware that is worked lies beside the body, and goes on with what is fitted.
+    const reached = (id: string) => grips !== 'body' || !beside.has(id);
+    const whole = step.zoneId === null ? [...new Set([...states].flatMap(([id, s]) => (reached(id) ? s : [])))] : [];
+    if (step.zoneId === null && grips) {
       // Every face is reached again only after it.
       const gripped = new Map(whole.map((s) => [s, { ...s, lastStepId: step.id }]));
-      for (const [id, state] of states) states.set(id, gripped.get(state)!);
+      for (const [id, state] of states) if (reached(id)) states.set(id, gripped.get(state)!);
     }
     faces.forEach((f, i) => void states.set(f.id, after[i]!));
     return {

@@ -130,8 +130,8 @@ export interface StepKind {
   colours: boolean;
   /** Hides the coats under it: what follows lies on this, and no longer on them. */
   hides: boolean;
-  /** The whole piece is turned, carried, stood on its feet or put together: what lies on it has to bear that. */
-  grips: boolean;
+  /** The piece is turned, carried, stood on its feet or put together, and what lies on it has to bear that: its body, or that and what had been taken off; null: neither. */
+  grips: 'body' | 'all' | null;
   /** May be laid down in the middle and gone on with later. */
   divisible: boolean;
   /** Which kinds of product it can use. */
@@ -168,7 +168,7 @@ const kind = (
   inWood: false,
   colours: false,
   hides: false,
-  grips: false,
+  grips: null,
   divisible: true,
   uses: [],
   rise: 0,
@@ -315,8 +315,8 @@ export const stepKindTable = [
   kind('look', 'judge', 'Judge it in daylight', 'judge', { fixed: 5 }),
   kind('obtain', 'obtain', 'Order', 'order', { fixed: 5 }),
   kind('obtain', 'warm-up', 'Warm the piece and the product', 'warm', { fixed: 5 }),
-  kind('obtain', 'move-to-space', 'Move it to the spray space', 'move', { fixed: 5 }, { grips: true }),
-  kind('obtain', 'turn', 'Turn the piece over', 'turn', { fixed: 5 }, { grips: true }),
+  kind('obtain', 'move-to-space', 'Move it to the spray space', 'move', { fixed: 5 }, { grips: 'body' }),
+  kind('obtain', 'turn', 'Turn the piece over', 'turn', { fixed: 5 }, { grips: 'body' }),
   kind('parts', 'remove-part', 'Take off', 'off', {
     perPart: { hardware: 3, door: 8, lid: 8, mirror: 10, 'seat-pad': 5, top: 15 },
   }),
@@ -326,7 +326,7 @@ export const stepKindTable = [
     'Fit',
     'fit',
     { perPart: { hardware: 4, door: 12, lid: 12, mirror: 15, 'seat-pad': 6, top: 20 } },
-    { grips: true },
+    { grips: 'all' },
   ),
   kind(
     'parts',
@@ -354,7 +354,7 @@ export const stepKindTable = [
     { perPlace: 90 },
     { gives: ['close-own', 'new-part'], protection: ['goggles', 'hearing'], waste: ['scraps', 'dust'] },
   ),
-  kind('parts', 'rehearse-assembly', 'Rehearse the assembly', 'rehearse', { fixed: 10 }, { grips: true }),
+  kind('parts', 'rehearse-assembly', 'Rehearse the assembly', 'rehearse', { fixed: 10 }, { grips: 'all' }),
   kind(
     'clean',
     'vacuum',
@@ -537,7 +537,7 @@ export const stepKindTable = [
     gives: ['close-own'],
     uses: ['filler-two-part', 'filler-ready'],
   }),
-  repair('drill', 'Drill for hardware', 'drill', 3, { gives: [], protection: ['goggles'], grips: true }),
+  repair('drill', 'Drill for hardware', 'drill', 3, { gives: [], protection: ['goggles'], grips: 'all' }),
   repair('fill-leather', 'Fill the leather in thin layers', 'fill', 10, {
     ...filler,
     gives: ['close-own'],
@@ -688,9 +688,9 @@ export const stepKindTable = [
     { perMetre: 4 },
     { needs: ['coated'], uses: ['gilding-wax'], rise: 1 },
   ),
-  kind('last', 'oil-runners', 'Wax the runners', 'runners', { fixed: 5 }, { grips: true }),
-  kind('last', 'felt', 'Felt under the feet', 'felt', { fixed: 5 }, { grips: true }),
-  kind('last', 'fit-restraint', 'Fit the wall restraint or lid support', 'restrain', { fixed: 10 }, { grips: true }),
+  kind('last', 'oil-runners', 'Wax the runners', 'runners', { fixed: 5 }, { grips: 'all' }),
+  kind('last', 'felt', 'Felt under the feet', 'felt', { fixed: 5 }, { grips: 'all' }),
+  kind('last', 'fit-restraint', 'Fit the wall restraint or lid support', 'restrain', { fixed: 10 }, { grips: 'all' }),
   kind(
     'decorate',
     'paper',
@@ -772,7 +772,7 @@ export const stepKindTable = [
   ),
   kind('close', 'dry', 'Leave to dry', 'dry', {}),
   kind('close', 'cure', 'Leave to cure', 'cure', {}),
-  kind('close', 'assemble', 'Put the parts together', 'assemble', { fixed: 20 }, { grips: true }),
+  kind('close', 'assemble', 'Put the parts together', 'assemble', { fixed: 20 }, { grips: 'all' }),
   kind('close', 'dispose', 'See to what may catch fire', 'rags', { fixed: 2 }, { divisible: false }),
   kind('close', 'hand-over', 'Hand it over with its care card', 'hand over', { fixed: 15 }),
 ] as const satisfies readonly StepKind[];

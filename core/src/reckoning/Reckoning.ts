@@ -1,7 +1,7 @@
 import type { PackChoice, Working } from '../coverage';
 import type { Consumption, Finding, Silenced } from '../finishing';
 import type { Issue, Range } from '../units';
-import type { LookKind, Step, ZoneId } from '../workshop';
+import type { LookKind, Step, WaitKind, ZoneId } from '../workshop';
 
 /** How far a step is. */
 export type StepStatus = 'done' | 'running' | 'planned';
@@ -25,6 +25,8 @@ export interface ReckonedStep {
   /** When the coat before allows it, and until when without abrading. */
   opensAtMin: number | null;
   closesAtMin: number | null;
+  /** What it waits for, as far as that takes time: by which step, for what of it, from when and until when. */
+  waitsFor: readonly { stepId: string; wait: WaitKind; fromMin: number; untilMin: number | null }[];
   /** Held by a finding that can only be satisfied: may not be begun. */
   held: boolean;
   /** Put in because a window passes. */

@@ -182,8 +182,13 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     const minutes = handsOnMinutes(step, areaOf(step));
     const volume = product ? stepVolume(step, product, areaOf(step), thirstyFrac(at)) : undefined;
     const lags = scheduled.lags.get(step.id) ?? [];
-    const opens = lags.flatMap((l) => (l.minMin > 0 ? [placed.get(l.beforeId)!.endMin + l.minMin] : []));
-    const closes = lags.flatMap((l) => (l.maxMin !== null ? [placed.get(l.beforeId)!.endMin + l.maxMin] : []));
+    const waitsFor = lags.flatMap(({ beforeId, wait, minMin, maxMin }) => {
+      const { endMin: from } = placed.get(beforeId)!;
+      const untilMin = maxMin === null ? null : from + maxMin;
+      return minMin > 0 || untilMin !== null ? [{ stepId: beforeId, wait, fromMin: from + minMin, untilMin }] : [];
+    });
+    const opens = waitsFor.map((w) => w.fromMin);
+    const closes = waitsFor.flatMap((w) => w.untilMin ?? []);
     const { startMin, endMin } = placed.get(step.id)!;
     return {
       step,
@@ -198,6 +203,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       startMin,
       endMin,
       readyMin: Math.max(endMin, readyMin.get(step.id) ?? endMin),
+      waitsFor,
       opensAtMin: opens.length > 0 ? Math.max(...opens) : null,
       closesAtMin: closes.length > 0 ? Math.min(...closes) : null,
       held: false,

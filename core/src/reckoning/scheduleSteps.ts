@@ -1,4 +1,4 @@
-import { dustAfter, isSprayed, type LagOnSurface, lateScuff, stepKind } from '../finishing';
+import { dustAfter, inSittings, isSprayed, type LagOnSurface, lateScuff, stepKind } from '../finishing';
 import { type Activity, type ScheduleAnswer, type SharedAir, scheduleInOrder, type WorkCalendar } from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Product, Step } from '../workshop';
@@ -98,7 +98,10 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   };
   const answer = scheduleInOrder(
     {
-      activities: steps.map((step) => activityOf(step, lags.get(step.id) ?? [])),
+      // Of what can begin at one time, what belongs to one sitting goes together.
+      activities: inSittings(steps, lags).flatMap((sitting) =>
+        sitting.map((step) => activityOf(step, lags.get(step.id) ?? [])),
+      ),
       nowMin,
       openElsewhere: times.openElsewhere ?? [],
     },

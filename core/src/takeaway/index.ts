@@ -1,4 +1,5 @@
 export { buyListToCsv } from './buyListToCsv';
+export { planToText } from './planToText';
 export { productsFromCsv, productsToCsv, type ReadProducts } from './productsCsv';
 export { type QrMatrix, qrCode, recordCode, recordOfCode } from './qrCode';
 export { quantitiesToCsv } from './quantitiesToCsv';

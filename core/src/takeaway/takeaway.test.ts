@@ -3,9 +3,10 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { demoWorkshop } from '../demo';
 import { cautionDefers } from '../finishing';
-import { reckonPiece } from '../reckoning';
+import { zoneNames } from '../piece';
+import { reckonPiece, sittingsOf } from '../reckoning';
 import { minuteOf } from '../units';
-import { quantitiesToCsv, stepsToICalendar } from './index';
+import { planToText, quantitiesToCsv, stepsToICalendar } from './index';
 
 const nowMin = minuteOf('2026-11-25T10:07:00Z');
 const demo = demoWorkshop(nowMin, 'Europe/London');
@@ -83,5 +84,45 @@ describe('quantitiesToCsv', () => {
       const { data } = Papa.parse<Record<string, string>>(quantitiesToCsv(name, r, demo.products), { header: true });
       expect(data[0]!.piece).toBe(`'${name}`);
     }
+  });
+});
+
+describe('planToText', () => {
+  const lines = (id: string) =>
+    planToText({
+      pieceName: 'The piece',
+      reckoning: reckoned(id),
+      products: demo.products,
+      timeZone: 'Europe/London',
+      unitSystem: 'metric',
+    }).split('\n');
+  it('has one line to a sitting, in time, and none of a step forgotten', () => {
+    for (const id of Object.keys(demo.pieces)) {
+      const r = reckoned(id);
+      const told = lines(id);
+      const sittings = sittingsOf(r.steps);
+      const worked = told.filter((l) => /^ {2}\d\d:\d\d–/.test(l));
+      expect(worked).toHaveLength(sittings.length);
+      expect(told[0]).toContain(
+        `: ${sittings.length} sittings, ${r.steps.filter((s) => s.handsOnMin > 0).length} steps, `,
+      );
+      sittings.forEach((s, i) => {
+        for (const { step } of s.steps)
+          if (step.zoneId) expect(worked[i]!.toLowerCase()).toContain(zoneNames[step.zoneId].toLowerCase());
+        expect(worked[i]!.endsWith('(done)')).toBe(s.status === 'done');
+      });
+      expect(told.filter((l) => l.startsWith('! '))).toHaveLength(r.findings.length);
+    }
+  });
+  it('says what held a sitting up, by which step and why', () => {
+    const r = reckoned('refreshment-table');
+    const second = r.steps.find((s) => s.step.id === 'top/clear/2')!;
+    const from = second.waitsFor.find((w) => w.stepId === 'top/clear/1')!;
+    expect([from.wait, from.fromMin]).toEqual([
+      'recoat',
+      r.steps.find((s) => s.step.id === 'top/clear/1')!.endMin + 180,
+    ]);
+    expect(second.opensAtMin).toBe(Math.max(...second.waitsFor.map((w) => w.fromMin)));
+    expect(lines('refreshment-table').some((l) => / after .*, .*: (it|the|another|hard) /.test(l))).toBe(true);
   });
 });

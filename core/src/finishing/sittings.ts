@@ -1,0 +1,67 @@
+import type { Step, StepKindId } from '../workshop';
+import type { LagOnSurface } from './lagsOf';
+import { stepKind } from './stepKinds';
+
+/** What is done right behind another kind, at the same go: washed is rinsed, what raised dust is dusted off, stain is wiped back. */
+const rightBehind: Readonly<Partial<Record<StepKindId, (before: StepKindId) => boolean>>> = {
+  rinse: (before) => before === 'wash' || before === 'degrease' || before === 'rinse',
+  'de-dust': (before) => stepKind(before).abrasive || before === 'scrape' || before === 'de-dust',
+  'wipe-back': (before) => stepKind(before).colours || before === 'glaze' || before === 'wipe-back',
+  'seal-edge': (before) => before === 'mask' || before === 'seal-edge',
+};
+
+/** The tool, as it is filled and set up: what is done with it on any zone can be done at one go. */
+const toolOf = ({ kind, productId, method, grit, byHand, part }: Step): string =>
+  [kind, productId, method, grit, byHand, part].join('/');
+
+/**
+ * Whether a step can go on in a sitting: the same tool on another face, or what is done right behind what was done there.
+ * Whole-piece steps stand alone, but for parts that come off or go on one after the other.
+ * @param sitting steps of it so far, at least one
+ */
+export function goesOn(sitting: readonly Step[], step: Step): boolean {
+  const first = sitting[0]!;
+  if (step.kind === 'dispose') return sitting.some((s) => s.zoneId === step.zoneId);
+  if (step.zoneId === null || first.zoneId === null)
+    return step.zoneId === first.zoneId && step.kind === first.kind && stepKind(step.kind).group === 'parts';
+  const behind = sitting.findLast((s) => s.zoneId === step.zoneId && s.kind !== 'dispose');
+  if (behind && rightBehind[step.kind]?.(behind.kind)) return true;
+  return !rightBehind[step.kind] && toolOf(step) === toolOf(first);
+}
+
+/**
+ * The steps of a plan in sittings, in an order that keeps every wait: each takes up all that its tool can do by then, on
+ * whatever zones are ready, as long as nothing in it has to wait for something else in it.
+ * @param lags what each step waits for
+ */
+export function inSittings(steps: readonly Step[], lags: ReadonlyMap<string, readonly LagOnSurface[]>): Step[][] {
+  const left = new Set(steps);
+  const known = new Set(steps.map((s) => s.id));
+  const done = new Set<string>();
+  const ready = (step: Step, sitting: ReadonlySet<string>) =>
+    (lags.get(step.id) ?? []).every(
+      (l) => !known.has(l.beforeId) || done.has(l.beforeId) || (sitting.has(l.beforeId) && l.minMin === 0),
+    );
+  const sittings: Step[][] = [];
+  const none: ReadonlySet<string> = new Set();
+  while (left.size > 0) {
+    // Lags lead backwards in the plan, so that its first step is always ready; a circle in a file keeps its own order.
+    const first = [...left].find((s) => ready(s, none)) ?? [...left][0]!;
+    const sitting = [first];
+    const ids = new Set([first.id]);
+    left.delete(first);
+    for (let more = true; more; ) {
+      more = false;
+      for (const step of left) {
+        if (!goesOn(sitting, step) || !ready(step, ids)) continue;
+        sitting.push(step);
+        ids.add(step.id);
+        left.delete(step);
+        more = true;
+      }
+    }
+    for (const id of ids) done.add(id);
+    sittings.push(sitting);
+  }
+  return sittings;
+}

@@ -1,0 +1,116 @@
+import { describe, expect, it } from 'vitest';
+import { goesOn, houseOf, houseRuleTable, inSittings, lagsOf, planOf, runPlan } from '../finishing';
+import { buildFaces, shapeOf, zonesOf } from '../piece';
+import { typicalProducts } from '../products';
+import { minuteOf } from '../units';
+import { defaultSettings, type Piece, type Product, type Step } from '../workshop';
+import { jobs } from './fixtures/jobs';
+import { type ReckonedStep, reckonPiece, sittingsOf } from './index';
+
+const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
+const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
+const nowMin = minuteOf('2026-11-25T08:00:00Z');
+const reckon = (piece: Piece) => {
+  const r = reckonPiece({ piece, products, settings, nowMin });
+  if (!r.ok) throw new Error(r.issues.map((i) => i.message).join());
+  return r.value;
+};
+const lags = (piece: Piece, steps: readonly Step[]) => {
+  const shape = shapeOf(piece);
+  if (!shape.ok) throw new Error('not measured');
+  const run = runPlan(piece, zonesOf(piece, buildFaces(shape.value)), steps, products);
+  return lagsOf({ run, products, house: houseOf(settings, piece), wear: piece.wear });
+};
+const sittingOf = (piece: Piece, stepId: string) =>
+  sittingsOf(reckon(piece).steps)
+    .find((s) => s.steps.some((x) => x.step.id === stepId))!
+    .steps.map((s) => s.step.id);
+
+/** Every job as it is, and once under every school that is not the usual one. */
+const pieces = Object.entries(jobs).map(([name, piece], i) => {
+  const others = houseRuleTable.flatMap((r) =>
+    r.schools.filter((s) => s.id !== r.usual).map((s) => [r.id, s.id] as const),
+  );
+  const [rule, school] = others[(i * 7) % others.length]!;
+  return [name, piece, { ...piece, houseRules: { [rule]: school } }] as const;
+});
+
+describe('steps of a plan in sittings', () => {
+  it.each(pieces)('%s: every step in one, none before what it waits for, none waiting inside', (_, ...both) => {
+    for (const piece of both) {
+      const { steps } = planOf(piece, { products, settings });
+      const waits = lags(piece, steps);
+      const sittings = inSittings(steps, waits);
+      expect(
+        sittings
+          .flat()
+          .map((s) => s.id)
+          .sort(),
+      ).toEqual(steps.map((s) => s.id).sort());
+      const done = new Set<string>();
+      for (const sitting of sittings) {
+        const own = new Set(sitting.map((s) => s.id));
+        sitting.forEach((step, i) => {
+          if (i > 0) expect(goesOn(sitting.slice(0, i), step), step.id).toBe(true);
+          for (const l of waits.get(step.id)!) {
+            const inside = own.has(l.beforeId);
+            expect(inside ? l.minMin : done.has(l.beforeId), `${step.id} after ${l.beforeId}`).toBe(inside ? 0 : true);
+          }
+        });
+        for (const id of own) done.add(id);
+      }
+    }
+  });
+
+  it.each(pieces)('%s: sittings hold all hands-on work, in time, one tool at a time', (_, ...both) => {
+    for (const piece of both) {
+      const { steps } = reckon(piece);
+      const sittings = sittingsOf(steps);
+      const worked = steps.filter((s) => s.handsOnMin > 0);
+      expect(sittings.flatMap((s) => s.steps).length).toBe(worked.length);
+      expect(sittings.reduce((sum, s) => sum + s.handsOnMin, 0)).toBe(worked.reduce((sum, s) => sum + s.handsOnMin, 0));
+      expect(sittings.length).toBeLessThan(worked.length);
+      sittings.forEach((s, i) => {
+        expect(s.startMin).toBeGreaterThanOrEqual(sittings[i - 1]?.endMin ?? 0);
+        s.steps.forEach((x, k) => {
+          if (k > 0) expect(x.startMin).toBe(s.steps[k - 1]!.endMin);
+        });
+        const tools = new Set(
+          s.steps.filter((x) => x.step.productId !== null).map((x) => [x.step.productId, x.step.method].join()),
+        );
+        expect(tools.size).toBeLessThanOrEqual(1);
+      });
+    }
+  });
+
+  it('what is washed is rinsed with it, over all zones; a coat goes on wherever it is due', () => {
+    const sideboard = jobs['sideboard refreshed, its scratches hidden with a stick'];
+    const zones = (kind: string, n: number) => ['carcass', 'fronts', 'top'].map((z) => `${z}/${kind}/${n}`);
+    expect(sittingOf(sideboard, 'top/rinse/1').sort()).toEqual([...zones('degrease', 1), ...zones('rinse', 1)].sort());
+    expect(sittingOf(sideboard, 'top/clear/2')).toEqual(zones('clear', 2));
+    // Sanded between coats on one zone after the other, and dusted off together.
+    expect(sittingOf(sideboard, 'top/denib/1').sort()).toEqual([...zones('denib', 1), ...zones('de-dust', 2)].sort());
+  });
+
+  it('another grit, another product, another way of laying it on and a coat over the one just laid are other sittings', () => {
+    const step = (change: Partial<Step>): Step => ({
+      ...planOf(jobs['frame leafed'], { products, settings }).steps.find((s) => s.zoneId === 'fronts')!,
+      kind: 'clear',
+      productId: 'a',
+      method: 'brush',
+      grit: null,
+      ...change,
+    });
+    const first = step({ id: '1' });
+    expect(goesOn([first], step({ id: '2', zoneId: 'top' }))).toBe(true);
+    for (const change of [{ productId: 'b' }, { method: 'hvlp' as const }, { kind: 'seal' as const }, { zoneId: null }])
+      expect(goesOn([first], step({ id: '2', ...change })), JSON.stringify(change)).toBe(false);
+    const sand = step({ kind: 'sand', grit: 120, productId: null, method: null });
+    expect(goesOn([sand], { ...sand, grit: 150 })).toBe(false);
+    expect(goesOn([sand], { ...sand, kind: 'de-dust', grit: null })).toBe(true);
+    expect(goesOn([first], { ...sand, kind: 'de-dust', grit: null })).toBe(false);
+    const table = reckon(jobs['oak shelf, natural clear, grain filled']);
+    const coats = table.steps.filter((s: ReckonedStep) => s.step.kind === 'clear').map((s) => s.step.id);
+    for (const id of coats) expect(sittingsOf(table.steps).find((s) => s.id === id)?.steps).toHaveLength(1);
+  });
+});

@@ -1,0 +1,100 @@
+import { stepKind, waitWords } from '../finishing';
+import { zoneNames } from '../piece';
+import { type ReckonedStep, type Reckoning, type Sitting, sittingsOf } from '../reckoning';
+import { formatVolume, type UnitSystem } from '../units';
+import type { Product, Step, ZoneId } from '../workshop';
+import { stepTitle } from './stepsToICalendar';
+
+interface TextInput {
+  pieceName: string;
+  reckoning: Reckoning;
+  products: Readonly<Record<string, Product>>;
+  timeZone: string;
+  unitSystem: UnitSystem;
+}
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+const zoneName = (id: ZoneId | null): string => (id === null ? 'whole piece' : zoneNames[id].toLowerCase());
+const once = <T>(all: readonly T[]): T[] => [...new Set(all)];
+
+/** A length of time as one says it at the bench. @param minutes ≥ 0 */
+function lasting(minutes: number): string {
+  if (minutes < 120) return `${Math.round(minutes)} min`;
+  return minutes < 2 * 1440 ? `${Number((minutes / 60).toFixed(1))} h` : `${Number((minutes / 1440).toFixed(1))} days`;
+}
+
+/** A kind of step with what tells it from others of its kind, without its zone: "Sand P150 by hand", "Clear coat 2 of 3". */
+const doing = (step: Step): string => stepTitle({ step: { ...step, zoneId: null } });
+
+/** "Clear coat 2 of 3: top, carcass": what is done, then what belongs right behind it, each with its zones. */
+function title({ steps }: Sitting): string {
+  const said = once(steps.map(({ step }) => (step.kind === 'dispose' ? stepKind('dispose').verb : doing(step))));
+  return said
+    .map((what, i) => {
+      const own = steps.filter(
+        ({ step }) => doing(step) === what || (step.kind === 'dispose' && stepKind('dispose').verb === what),
+      );
+      const zones = once(own.map(({ step }) => step.zoneId)).filter((z) => z !== null);
+      const where = zones.length > 0 ? `: ${zones.map(zoneName).join(', ')}` : '';
+      return i === 0 ? `${what}${where}` : `${lower(what)}${where}`;
+    })
+    .join('; then ');
+}
+
+/** Litres of each product of a sitting. */
+function litres({ steps }: Sitting, { products, unitSystem }: TextInput): string {
+  const sums = new Map<string, number>();
+  for (const { step, productL } of steps)
+    if (step.productId && productL) sums.set(step.productId, (sums.get(step.productId) ?? 0) + productL.likely);
+  return [...sums].map(([id, l]) => ` · ${products[id]?.name ?? id} ${formatVolume(l, unitSystem)}`).join('');
+}
+
+/**
+ * A plan as the bench reads it, one sitting to a line: when, what, on which zones, how long, how much; under it what had to be
+ * waited for, and why. Times are of the workshop.
+ */
+export function planToText(input: TextInput): string {
+  const { pieceName, reckoning, timeZone } = input;
+  const format = (options: Intl.DateTimeFormatOptions) => {
+    const made = new Intl.DateTimeFormat('en-GB', { timeZone, ...options });
+    return (minute: number) => made.format(minute * 60_000);
+  };
+  const day = format({ weekday: 'short', day: 'numeric', month: 'short' });
+  const hour = format({ hour: '2-digit', minute: '2-digit' });
+  const byId = new Map(reckoning.steps.map((s) => [s.step.id, s]));
+  const sittings = sittingsOf(reckoning.steps);
+  /** What a sitting was held up by: the last of its waits to be over, where that is after the sitting before. */
+  const because = (steps: readonly ReckonedStep[], sinceMin: number): string[] => {
+    const all = steps.flatMap((s) => s.waitsFor.map((w) => ({ ...w, before: byId.get(w.stepId) })));
+    const last = all.reduce<(typeof all)[number] | undefined>(
+      (a, b) => (a && a.fromMin >= b.fromMin ? a : b),
+      undefined,
+    );
+    if (!last?.before || last.fromMin <= sinceMin) return [];
+    const { before, fromMin, wait } = last;
+    const on = zoneName(before.step.zoneId);
+    return [
+      `               ${lasting(fromMin - before.endMin)} after ${lower(doing(before.step))}, ${on}: ${waitWords[wait]}`,
+    ];
+  };
+  const lines = sittings.flatMap((sitting, i) => {
+    const { startMin, endMin, handsOnMin, status, steps } = sitting;
+    const today = day(startMin);
+    const begins = i === 0 || day(sittings[i - 1]!.startMin) !== today;
+    const done = status === 'done' ? ' (done)' : status === 'running' ? ' (running)' : '';
+    const until = day(endMin) === today ? hour(endMin) : `${day(endMin)} ${hour(endMin)}`;
+    return [
+      ...(begins ? ['', today] : []),
+      `  ${hour(startMin)}–${until}  ${title(sitting)}, ${lasting(handsOnMin)}${litres(sitting, input)}${done}`,
+      ...(status === 'planned' ? because(steps, sittings[i - 1]?.endMin ?? 0) : []),
+    ];
+  });
+  const worked = reckoning.steps.filter((s) => s.handsOnMin > 0).length;
+  const { handsOnMin, lightUseAtMin, curedAtMin } = reckoning.totals;
+  const ends = [
+    lightUseAtMin === null ? '' : ` Light use ${day(lightUseAtMin)}.`,
+    curedAtMin === null ? '' : ` Cured ${day(curedAtMin)}.`,
+  ].join('');
+  const head = `${pieceName}: ${sittings.length} sittings, ${worked} steps, ${lasting(handsOnMin)} hands-on.${ends}`;
+  return [head, ...lines, ...reckoning.findings.map((f) => `! ${f.ruleId} ${f.sentence}`), ''].join('\n');
+}

@@ -139,6 +139,42 @@ describe('what a step waits for is read from what lies there', () => {
     expect(lagOf(sanded.id, filled.id).wait).toBe('sand');
   });
 
+  it('stripper and bleach work for as long as their sheets say; nobody turns a piece that has to dry', () => {
+    const piece = chest({
+      surfaces: {
+        ...chest().surfaces,
+        top: {
+          material: { kind: 'veneer', speciesId: 'oak', veneerThicknessMm: 0.8 },
+          oldFinish: { kind: 'shellac', condition: 'failing' },
+        },
+      },
+      damage: [{ ...newDamage('d', 'water-ring', 'top'), depth: 'deep' }],
+    });
+    const { steps } = planOf(piece, shop);
+    const all = lags(piece);
+    for (const kind of ['strip-chemical', 'bleach'] as const) {
+      const at = steps.findIndex((s) => s.kind === kind);
+      const next = steps.slice(at + 1).find((s) => s.zoneId === 'top')!;
+      const lag = all.get(next.id)!.find((l) => l.beforeId === steps[at]!.id)!;
+      const dwell = products[steps[at]!.productId!]!.times.dwellMin!;
+      expect([lag.wait, lag.minMin, lag.earlyMin], kind).toEqual(['dwell', dwell.high, dwell.low]);
+      // What takes it off has waited: nothing after that does.
+      for (const s of steps.slice(steps.indexOf(next) + 1))
+        if (s.zoneId === 'top')
+          expect(all.get(s.id)!.some((l) => l.wait === 'dwell' && l.beforeId === steps[at]!.id)).toBe(false);
+    }
+    const dry = steps.findIndex((s) => s.kind === 'dry-out' && s.zoneId === 'top');
+    const turn: Step = { ...steps[0]!, id: 'own/t', kind: 'turn', after: [] };
+    const turned = lags(piece, [...steps.slice(0, dry + 1), turn, ...steps.slice(dry + 1)]);
+    expect(turned.get('own/t')!.find((l) => l.beforeId === steps[dry]!.id)).toMatchObject({
+      wait: 'dry',
+      minMin: steps[dry]!.fixedWaitMin,
+    });
+    // Every face is reached again only after it.
+    const next = steps.slice(dry + 1).find((s) => s.zoneId === 'carcass')!;
+    expect(waits(turned, next.id)['own/t']).toBe('none');
+  });
+
   it('what children or food touch is cured through before it is given away', () => {
     const sold = (change: Partial<Piece>) => lags(chest({ ownership: 'commission', ...change }));
     const end = 'top/clear/3';

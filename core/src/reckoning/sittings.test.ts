@@ -109,6 +109,11 @@ describe('steps of a plan in sittings', () => {
     expect(goesOn([sand], { ...sand, grit: 150 })).toBe(false);
     expect(goesOn([sand], { ...sand, kind: 'de-dust', grit: null })).toBe(true);
     expect(goesOn([first], { ...sand, kind: 'de-dust', grit: null })).toBe(false);
+    // Parts come off one after the other; other steps of the whole piece stand alone.
+    const off = step({ kind: 'remove-part', zoneId: null, part: 'door', productId: null, method: null });
+    expect(goesOn([off], { ...off, part: 'hardware' })).toBe(true);
+    expect(goesOn([off], { ...off, kind: 'refit-part' })).toBe(false);
+    expect(goesOn([{ ...off, kind: 'felt', part: null }], { ...off, kind: 'felt', part: null })).toBe(false);
     const table = reckon(jobs['oak shelf, natural clear, grain filled']);
     const coats = table.steps.filter((s: ReckonedStep) => s.step.kind === 'clear').map((s) => s.step.id);
     for (const id of coats) expect(sittingsOf(table.steps).find((s) => s.id === id)?.steps).toHaveLength(1);

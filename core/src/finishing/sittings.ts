@@ -10,9 +10,16 @@ const rightBehind: Readonly<Partial<Record<StepKindId, (before: StepKindId) => b
   'seal-edge': (before) => before === 'mask' || before === 'seal-edge',
 };
 
-/** The tool, as it is filled and set up: what is done with it on any zone can be done at one go. */
-const toolOf = ({ kind, productId, method, grit, byHand, part }: Step): string =>
-  [kind, productId, method, grit, byHand, part].join('/');
+const tools = new WeakMap<Step, string>();
+/** The tool, as it is filled and set up: what is done with it on any zone can be done at one go. Steps are never changed in place. */
+function toolOf(step: Step): string {
+  const known = tools.get(step);
+  if (known !== undefined) return known;
+  const { kind, productId, method, grit, byHand, part } = step;
+  const tool = [kind, productId, method, grit, byHand, part].join('/');
+  tools.set(step, tool);
+  return tool;
+}
 
 /**
  * Whether a step can go on in a sitting: the same tool on another face, or what is done right behind what was done there.
@@ -24,9 +31,10 @@ export function goesOn(sitting: readonly Step[], step: Step): boolean {
   if (step.kind === 'dispose') return sitting.some((s) => s.zoneId === step.zoneId);
   if (step.zoneId === null || first.zoneId === null)
     return step.zoneId === first.zoneId && step.kind === first.kind && stepKind(step.kind).group === 'parts';
+  const follows = rightBehind[step.kind];
+  if (!follows) return step.kind === first.kind && toolOf(step) === toolOf(first);
   const behind = sitting.findLast((s) => s.zoneId === step.zoneId && s.kind !== 'dispose');
-  if (behind && rightBehind[step.kind]?.(behind.kind)) return true;
-  return !rightBehind[step.kind] && toolOf(step) === toolOf(first);
+  return behind !== undefined && follows(behind.kind);
 }
 
 /**

@@ -36,6 +36,7 @@ test('a coat finished late on Friday: its window closes on Saturday, and Monday 
   await expect(item('Scuff P320 by hand')).toContainText('Mon 08:00');
   await expect(item('Clear coat 2 of 3')).toContainText('Mon 08:');
   await page.getByRole('link', { name: 'Time', exact: true }).click();
+  await page.getByRole('button', { name: 'Every step' }).click();
   const scuff = page.getByRole('row', { name: /scuff p320 by hand \(window closed Sat 04:50\)/i });
   await expect(scuff).toContainText('Mon 08:00');
 

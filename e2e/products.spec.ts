@@ -6,6 +6,8 @@ test('what the label of one’s own can says moves every plan, keeps its tag, an
 }) => {
   await openFresh(page, '/pieces/parcels-counter/time');
   const second = page.getByRole('row', { name: /Top: clear coat 2 of 3/ });
+  const everyStep = page.getByRole('button', { name: 'Every step' });
+  await everyStep.click();
   const before = await second.textContent();
 
   await page.getByRole('link', { name: 'Products', exact: true }).click();
@@ -15,6 +17,7 @@ test('what the label of one’s own can says moves every plan, keeps its tag, an
   await recoat.getByLabel('high').fill('9');
   await expect(recoat).toContainText('your own');
   await page.goto('/pieces/parcels-counter/time');
+  await everyStep.click();
   await expect(second).toBeVisible();
   await expect(second).not.toHaveText(before ?? '');
 

@@ -75,5 +75,6 @@ test('the command line gives the figures of the page from the exported file', as
   })
     .format(new Date(clear.start))
     .replace(',', '');
+  await page.getByRole('button', { name: 'Every step' }).click();
   await expect(page.getByRole('row', { name: /Top: clear coat 1 of 3/ })).toContainText(clock);
 });

@@ -1,5 +1,5 @@
 import type { Face, Zone } from '../piece';
-import type { Piece, Product, Step } from '../workshop';
+import type { PartKind, Piece, Product, Step } from '../workshop';
 import { stepKind } from './stepKinds';
 import { afterStep, type SurfaceState, statesAsFound } from './surfaceState';
 
@@ -19,18 +19,33 @@ export interface StepStates {
 const facesOfStep = (step: Step, zones: readonly Zone[]): readonly Face[] =>
   zones.find((z) => z.id === step.zoneId)?.faces ?? [];
 
-/** Runs a plan as a state machine over the counted faces. */
+/** Faces of what comes off a body. */
+const facesOfPart: Readonly<Partial<Record<PartKind | 'drawer', RegExp>>> = {
+  drawer: /^drawer-\d+\//,
+  door: /^door-\d+\//,
+  lid: /^top\//,
+};
+
+/**
+ * Runs a plan as a state machine over the counted faces.
+ * @param drawersIn the house works drawers in their places; left out: they are out, and worked beside the body
+ */
 export function runPlan(
   piece: Piece,
   zones: readonly Zone[],
   steps: readonly Step[],
   products: Readonly<Record<string, Product>>,
+  drawersIn = false,
 ): StepStates[] {
   const states = statesAsFound(
     piece,
     zones.flatMap((z) => z.faces),
   );
-  const beside = new Set(zones.find((z) => z.id === 'hardware')?.faces.map((f) => f.id));
+  const off = new Set<PartKind | 'drawer'>(drawersIn ? [] : ['drawer']);
+  const hardware = new Set(zones.find((z) => z.id === 'hardware')?.faces.map((f) => f.id));
+  /** Whether a face is on a part that lies beside the body: it neither turns nor is carried with it. */
+  const isBeside = (id: string): boolean =>
+    hardware.has(id) || [...off].some((part) => facesOfPart[part]?.test(id) ?? false);
   return steps.map((step) => {
     const faces = facesOfStep(step, zones);
     const product = step.productId ? products[step.productId] : undefined;
@@ -44,8 +59,9 @@ export function runPlan(
       return next;
     });
     const { grips } = stepKind(step.kind);
-    // Hardware that is worked lies beside the body, and goes on with what is fitted.
-    const reached = (id: string) => grips !== 'body' || !beside.has(id);
+    if (step.part && step.kind === 'remove-part') off.add(step.part);
+    if (step.part && step.kind === 'refit-part') off.delete(step.part);
+    const reached = (id: string) => grips !== 'body' || !isBeside(id);
     const whole = step.zoneId === null ? [...new Set([...states].flatMap(([id, s]) => (reached(id) ? s : [])))] : [];
     if (step.zoneId === null && grips) {
       // Every face is reached again only after it.

@@ -1,4 +1,5 @@
 import { goesOn } from '../finishing';
+import type { ZoneId } from '../workshop';
 import type { ReckonedStep } from './Reckoning';
 
 /** What is done at one go: one tool, filled once, on one face after the other, with what belongs right behind it. */
@@ -44,4 +45,22 @@ export function sittingsOf(steps: readonly ReckonedStep[]): Sitting[] {
     handsOnMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
     status: own[0]!.status,
   }));
+}
+
+/**
+ * What is done in a sitting, one thing after the other, each with the zones it is done on.
+ * @param say a step in words, without its zone
+ */
+export function partsOfSitting(
+  { steps }: Pick<Sitting, 'steps'>,
+  say: (step: ReckonedStep) => string,
+): { what: string; zones: ZoneId[] }[] {
+  const parts = new Map<string, Set<ZoneId>>();
+  for (const s of steps) {
+    const what = say(s);
+    const zones = parts.get(what) ?? new Set();
+    parts.set(what, zones);
+    if (s.step.zoneId !== null) zones.add(s.step.zoneId);
+  }
+  return [...parts].map(([what, zones]) => ({ what, zones: [...zones] }));
 }

@@ -1,6 +1,6 @@
-import { stepKind, waitWords } from '../finishing';
+import { waitWords } from '../finishing';
 import { zoneNames } from '../piece';
-import { type ReckonedStep, type Reckoning, type Sitting, sittingsOf } from '../reckoning';
+import { partsOfSitting, type ReckonedStep, type Reckoning, type Sitting, sittingsOf } from '../reckoning';
 import { formatVolume, type UnitSystem } from '../units';
 import type { Product, Step, ZoneId } from '../workshop';
 import { stepTitle } from './stepsToICalendar';
@@ -15,7 +15,6 @@ interface TextInput {
 
 const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const zoneName = (id: ZoneId | null): string => (id === null ? 'whole piece' : zoneNames[id].toLowerCase());
-const once = <T>(all: readonly T[]): T[] => [...new Set(all)];
 
 /** A length of time as one says it at the bench. @param minutes ≥ 0 */
 function lasting(minutes: number): string {
@@ -27,19 +26,13 @@ function lasting(minutes: number): string {
 const doing = (step: Step): string => stepTitle({ step: { ...step, zoneId: null } });
 
 /** "Clear coat 2 of 3: top, carcass": what is done, then what belongs right behind it, each with its zones. */
-function title({ steps }: Sitting): string {
-  const said = once(steps.map(({ step }) => (step.kind === 'dispose' ? stepKind('dispose').verb : doing(step))));
-  return said
-    .map((what, i) => {
-      const own = steps.filter(
-        ({ step }) => doing(step) === what || (step.kind === 'dispose' && stepKind('dispose').verb === what),
-      );
-      const zones = once(own.map(({ step }) => step.zoneId)).filter((z) => z !== null);
+const title = (sitting: Sitting): string =>
+  partsOfSitting(sitting, ({ step }) => doing(step))
+    .map(({ what, zones }, i) => {
       const where = zones.length > 0 ? `: ${zones.map(zoneName).join(', ')}` : '';
-      return i === 0 ? `${what}${where}` : `${lower(what)}${where}`;
+      return `${i === 0 ? what : lower(what)}${where}`;
     })
     .join('; then ');
-}
 
 /** Litres of each product of a sitting. */
 function litres({ steps }: Sitting, { products, unitSystem }: TextInput): string {

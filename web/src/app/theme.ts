@@ -102,6 +102,24 @@ export const theme = createTheme({
         },
       },
     },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          minHeight: 48,
+          padding: '6px 18px',
+          borderRadius: 0,
+          borderColor: 'var(--ink)',
+          color: 'var(--ink)',
+          font: 'inherit',
+          textTransform: 'none',
+          '&.Mui-selected, &.Mui-selected:hover': {
+            background: 'var(--verdigris-tint)',
+            color: 'var(--ink)',
+            fontWeight: 700,
+          },
+        },
+      },
+    },
     MuiDialog: { styleOverrides: { paper: { backgroundImage: 'none', borderTop: '6px solid var(--ink)' } } },
     MuiDialogTitle: {
       styleOverrides: {

@@ -1,5 +1,8 @@
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
@@ -12,6 +15,7 @@ import { doWhat, whereOf } from '../../../ui/stepWords';
 import { fromField, toField } from '../../../ui/zonedInput';
 import { callCore } from '../../../workers/callCore';
 import { NotYet, usePieceContext } from '../PieceFrame';
+import { SittingList } from './SittingList';
 import { Timeline } from './Timeline';
 
 function Row({ reckoned, nowMin, timeZone }: { reckoned: ReckonedStep; nowMin: number; timeZone: string }) {
@@ -43,6 +47,7 @@ export default function Time() {
   const settings = useSettings();
   const edit = useEditPiece(piece.id);
   const nowMin = useNowMin();
+  const [by, setBy] = useState<'sittings' | 'steps'>('sittings');
   const { timeZone } = settings;
   if (!result?.ok || result.value.steps.length === 0) return <NotYet result={result} piece={piece} />;
   const reckoning = result.value;
@@ -103,27 +108,35 @@ export default function Time() {
         <Link to="/workshop">Workshop</Link>.
       </p>
       <Timeline reckoning={reckoning} nowMin={nowMin} timeZone={timeZone} />
-      <ScrollRegion label="Every step in time">
-        <table className="figures">
-          <thead>
-            <tr>
-              <th>Step</th>
-              <th className="num">Not before</th>
-              <th className="num">Start</th>
-              <th className="num">End</th>
-              <th className="num">Hands-on</th>
-              <th className="num">Window closes</th>
-            </tr>
-          </thead>
-          <tbody>
-            {[...reckoning.steps]
-              .sort((a, b) => a.startMin - b.startMin)
-              .map((s) => (
-                <Row key={s.step.id} reckoned={s} nowMin={nowMin} timeZone={timeZone} />
-              ))}
-          </tbody>
-        </table>
-      </ScrollRegion>
+      <ToggleButtonGroup exclusive value={by} aria-label="Show the work by" onChange={(_, next) => next && setBy(next)}>
+        <ToggleButton value="sittings">Sittings</ToggleButton>
+        <ToggleButton value="steps">Every step</ToggleButton>
+      </ToggleButtonGroup>
+      {by === 'sittings' ? (
+        <SittingList reckoning={reckoning} />
+      ) : (
+        <ScrollRegion label="Every step in time">
+          <table className="figures">
+            <thead>
+              <tr>
+                <th>Step</th>
+                <th className="num">Not before</th>
+                <th className="num">Start</th>
+                <th className="num">End</th>
+                <th className="num">Hands-on</th>
+                <th className="num">Window closes</th>
+              </tr>
+            </thead>
+            <tbody>
+              {[...reckoning.steps]
+                .sort((a, b) => a.startMin - b.startMin)
+                .map((s) => (
+                  <Row key={s.step.id} reckoned={s} nowMin={nowMin} timeZone={timeZone} />
+                ))}
+            </tbody>
+          </table>
+        </ScrollRegion>
+      )}
     </div>
   );
 }

@@ -1,0 +1,80 @@
+import { type Reckoning, type Sitting, sittingsOf } from '@cosmesis/core/reckoning';
+import { formatVolume } from '@cosmesis/core/units';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import List from '@mui/material/List';
+import ListItem from '@mui/material/ListItem';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { useParts } from '../../../store/useWorkshop';
+import { clockTime, dayName, duration } from '../../../ui/formatTime';
+import { sittingWords } from '../../../ui/stepWords';
+
+/** Litres of each product that a sitting takes, likely. */
+function taken({ steps }: Sitting): [productId: string, litres: number][] {
+  const sums = new Map<string, number>();
+  for (const { step, productL } of steps)
+    if (step.productId && productL) sums.set(step.productId, (sums.get(step.productId) ?? 0) + productL.likely);
+  return [...sums];
+}
+
+/** The work day by day: one line for what is done at one go, with when, how long and how much. */
+export function SittingList({ reckoning }: { reckoning: Reckoning }) {
+  const { products, settings } = useParts('products', 'settings');
+  const { timeZone, unitSystem } = settings;
+  const all = sittingsOf(reckoning.steps);
+  const toCome = all.filter((s) => s.status !== 'done');
+  const [withDone, setWithDone] = useState(false);
+  const done = all.length - toCome.length;
+  const days = new Map<string, Sitting[]>();
+  for (const sitting of withDone ? all : toCome) {
+    const day = dayName(sitting.startMin, timeZone);
+    days.set(day, [...(days.get(day) ?? []), sitting]);
+  }
+  return (
+    <Box sx={{ maxWidth: 900 }}>
+      {done > 0 && (
+        <Button variant="text" onClick={() => setWithDone(!withDone)}>
+          {withDone ? 'Only what is to come' : `Show ${done === 1 ? 'the one that is' : `the ${done} that are`} done`}
+        </Button>
+      )}
+      {[...days].map(([day, sittings]) => (
+        <section key={day} aria-label={day}>
+          <Typography component="h3" sx={{ fontWeight: 700, borderBottom: '2px solid var(--ink)', mt: 2 }}>
+            {day}
+          </Typography>
+          <List disablePadding aria-label={`Sittings on ${day}`}>
+            {sittings.map((sitting) => (
+              <ListItem
+                key={sitting.id}
+                disableGutters
+                divider
+                sx={{
+                  display: 'grid',
+                  gridTemplateColumns: { xs: '1fr auto', sm: '132px 1fr auto' },
+                  columnGap: 2,
+                  alignItems: 'baseline',
+                  color: sitting.status === 'done' ? 'var(--ink-2)' : 'inherit',
+                  borderColor: 'var(--hair)',
+                }}
+              >
+                <span className="n">
+                  {clockTime(sitting.startMin, timeZone)}–{clockTime(sitting.endMin, timeZone)}
+                </span>
+                <Box sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' }, gridRow: { xs: 2, sm: 'auto' } }}>
+                  <span>{sittingWords(sitting)}</span>
+                  {taken(sitting).map(([id, litres]) => (
+                    <div key={id} className="quiet">
+                      {products[id]?.name}, {formatVolume(litres, unitSystem)}
+                    </div>
+                  ))}
+                </Box>
+                <b className="n">{sitting.status === 'planned' ? duration(sitting.handsOnMin) : sitting.status}</b>
+              </ListItem>
+            ))}
+          </List>
+        </section>
+      ))}
+    </Box>
+  );
+}

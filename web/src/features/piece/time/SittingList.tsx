@@ -40,7 +40,10 @@ export function SittingList({ reckoning }: { reckoning: Reckoning }) {
       )}
       {[...days].map(([day, sittings]) => (
         <section key={day} aria-label={day}>
-          <Typography component="h3" sx={{ fontWeight: 700, borderBottom: '2px solid var(--ink)', mt: 2 }}>
+          <Typography
+            component="h2"
+            sx={{ fontWeight: 700, fontSize: 18, borderBottom: '2px solid var(--ink)', mt: 2 }}
+          >
             {day}
           </Typography>
           <List disablePadding aria-label={`Sittings on ${day}`}>

@@ -71,7 +71,8 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const nowMin = begun ? times.nowMin : Math.max(times.nowMin, times.startMin ?? times.nowMin);
   /** The scuff and dust removal that a coat needs when the window of the one before it has closed. */
   const late = new Map<string, [Step, Step]>();
-  const withLate = () => steps.flatMap((s) => [...(late.get(s.id) ?? []), s]);
+  /** The plan with what was put in so far, and what its steps wait for. */
+  let now: { steps: readonly Step[]; lags: ReadonlyMap<string, LagOnSurface[]> } = { steps, lags };
   const activityOf = (step: Step, own: readonly LagOnSurface[]): Activity => {
     const handsOnMin = times.handsOnMin(step);
     return {
@@ -85,14 +86,15 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
         const before = byId.get(beforeId);
         if (!before || late.has(step.id) || byId.has(`${step.id}/scuff`)) return null;
         // A scuff that was put in for an earlier coat has opened this one too.
-        const soFar = late.size === 0 ? lags : times.lagsOf(withLate());
-        const open = soFar.get(step.id)?.find((l) => l.beforeId === beforeId);
+        const open = now.lags.get(step.id)?.find((l) => l.beforeId === beforeId);
         if (open?.maxMin === null) return null;
         const product = before.productId ? products[before.productId] : undefined;
         const first = [lateScuff(step, product?.name ?? 'the coat before'), dustAfter(step)] as [Step, Step];
         late.set(step.id, first);
-        const then = times.lagsOf(withLate());
-        return { first: first.map((s) => activityOf(s, then.get(s.id) ?? [])), lags: then.get(step.id) ?? [] };
+        const all = steps.flatMap((s) => [...(late.get(s.id) ?? []), s]);
+        now = { steps: all, lags: times.lagsOf(all) };
+        const own = (s: Step) => now.lags.get(s.id) ?? [];
+        return { first: first.map((s) => activityOf(s, own(s))), lags: own(step) };
       },
     };
   };
@@ -110,6 +112,5 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   if (late.size === 0) return { steps, inserted: new Map(), answer, lags };
   const inserted = new Map<string, number>();
   for (const { id, closedAtMin } of answer.missed) for (const s of late.get(id) ?? []) inserted.set(s.id, closedAtMin);
-  const all = withLate();
-  return { steps: all, inserted, answer, lags: times.lagsOf(all) };
+  return { ...now, inserted, answer };
 }

@@ -1,5 +1,5 @@
 import { type Face, formById, type Zone } from '../piece';
-import type { PartKind, Piece, Step, ToolId } from '../workshop';
+import type { PartKind, Piece, Product, Step, ToolId } from '../workshop';
 import type { House } from './houseRules';
 import { leadHold } from './leadBans';
 import { type Phase, phase, zoneOrder } from './phases';
@@ -16,6 +16,7 @@ interface Around {
   piece: Piece;
   zones: readonly Zone[];
   tools: readonly ToolId[];
+  products: Readonly<Record<string, Product>>;
 }
 
 interface Part {
@@ -134,7 +135,7 @@ function takeOff(around: Around, parts: readonly Part[]): void {
 
 /** Before anything is sprayed the piece goes where it may be sprayed, is warmed, and its openings are covered. */
 function beforeSpraying(around: Around): void {
-  const { whole, planned, house, tools, zones } = around;
+  const { whole, planned, house, tools, zones, products } = around;
   const sprayedFirst = (p: (typeof planned)[number]) =>
     p.chain.drafts.findIndex((d) => stepKind(d.step.kind).film && isSprayed(d.step.method));
   const sprayed = planned
@@ -155,7 +156,10 @@ function beforeSpraying(around: Around): void {
     reason: 'Mist falls on everything in the room: it is sprayed where that does no harm.',
   });
   const added = [move];
-  if (tools.includes('heated-space') && firsts.some((f) => f.productId?.includes('water') || f.kind === 'clear'))
+  if (
+    tools.includes('heated-space') &&
+    firsts.some((f) => f.productId !== null && products[f.productId]?.carrier === 'water')
+  )
     added.push(
       whole.add(at, 'warm-up', {
         aside: true,

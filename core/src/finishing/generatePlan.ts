@@ -85,7 +85,7 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
   if (planned.every((p) => p.chain.drafts.length === 0)) return good([]);
   addNeighbourSteps(planned, house, piece.edits);
   const chains = planned.map((p) => p.chain);
-  const whole = aroundTheWork({ whole: chain(null), house, planned, piece, zones, tools: settings.tools });
+  const whole = aroundTheWork({ whole: chain(null), house, planned, piece, zones, tools: settings.tools, products });
   const order = ({ step: { zoneId }, beside }: Draft) =>
     beside
       ? zoneOrder.indexOf(beside.zoneId) + (beside.at === 'before' ? -0.5 : 0.5)

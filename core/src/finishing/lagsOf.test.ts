@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { buildFaces, newDamage, newPiece, shapeOf, zonesOf } from '../piece';
+import { newDamage, newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type Piece, type Product, type Step, type Surface } from '../workshop';
-import { houseOf, type LagOnSurface, lagsOf, planOf, runPlan, stepKind } from './index';
+import { lagsIn } from './fixtures/waitsOf';
+import { type LagOnSurface, planOf, stepKind } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const shop = { products, settings: defaultSettings('W', 'Europe/London', 'metric', 'GBP') };
@@ -29,12 +30,8 @@ const chest = (change: Partial<Piece> = {}): Piece => ({
   looks: { top: 'stained-clear', carcass: 'painted', fronts: 'painted' },
   ...change,
 });
-const lags = (piece: Piece, steps: readonly Step[] = planOf(piece, shop).steps, shelf = products) => {
-  const shape = shapeOf(piece);
-  if (!shape.ok) throw new Error('not measured');
-  const run = runPlan(piece, zonesOf(piece, buildFaces(shape.value)), steps, shelf);
-  return lagsOf({ run, products: shelf, house: houseOf(shop.settings, piece), wear: piece.wear });
-};
+const lags = (piece: Piece, steps: readonly Step[] = planOf(piece, shop).steps, shelf = products) =>
+  lagsIn(piece, steps, { ...shop, products: shelf });
 /** The plan of a piece with one step of the user's own behind another. */
 const withOwn = (piece: Piece, afterId: string, own: Partial<Piece['edits']['extra'][number]>): Piece => ({
   ...piece,

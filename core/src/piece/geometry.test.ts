@@ -1,7 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LegKind } from '../workshop';
-import { buildFaces, type Face, type Form, formTable, type Point, partOfFace, pointOnFace, type Shape } from './index';
+import {
+  buildFaces,
+  type Face,
+  type Form,
+  formById,
+  formTable,
+  type Point,
+  partOfFace,
+  pointOnFace,
+  type Shape,
+} from './index';
 
 /** Any form in a size of 90 to 150 % of its typical one, with any of its legs and as many parts as it asks for. */
 const anyShape: fc.Arbitrary<{ form: Form; shape: Shape }> = fc
@@ -196,16 +206,7 @@ describe('a case under a sloping lid', () => {
 });
 
 describe('what lies on a face', () => {
-  const cabinet: Shape = {
-    form: 'cabinet',
-    heightM: 1.1,
-    widthM: 0.96,
-    depthM: 0.42,
-    drawers: 0,
-    doors: 2,
-    shelves: 1,
-    legs: 'plinth',
-  };
+  const cabinet: Shape = { ...formById('cabinet').typical, form: 'cabinet' };
   const sides = (outline: readonly Point[]) =>
     [0, 1].map((i) => Math.hypot(...[0, 1, 2].map((k) => outline[i + 1]![k]! - outline[i]![k]!)));
   const middle = (outline: readonly Point[]) =>

@@ -11,4 +11,4 @@ export { type PlanDifference, planDifference, planKept } from './planDifference'
 export { type FixPreview, previewFix } from './previewFix';
 export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
-export { partsOfSitting, type Sitting, sittingsOf } from './sittingsOf';
+export { type Sitting, sittingsOf, sittingWords } from './sittingsOf';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { goesOn, houseOf, houseRuleTable, inSittings, lagsOf, planOf, runPlan } from '../finishing';
-import { buildFaces, shapeOf, zonesOf } from '../piece';
+import { goesOn, houseRuleTable, inSittings, planOf } from '../finishing';
+import { lagsIn } from '../finishing/fixtures/waitsOf';
 import { typicalProducts } from '../products';
 import { minuteOf } from '../units';
 import { defaultSettings, type Piece, type Product, type Step } from '../workshop';
@@ -14,12 +14,6 @@ const reckon = (piece: Piece) => {
   const r = reckonPiece({ piece, products, settings, nowMin });
   if (!r.ok) throw new Error(r.issues.map((i) => i.message).join());
   return r.value;
-};
-const lags = (piece: Piece, steps: readonly Step[]) => {
-  const shape = shapeOf(piece);
-  if (!shape.ok) throw new Error('not measured');
-  const run = runPlan(piece, zonesOf(piece, buildFaces(shape.value)), steps, products);
-  return lagsOf({ run, products, house: houseOf(settings, piece), wear: piece.wear });
 };
 const sittingOf = (piece: Piece, stepId: string) =>
   sittingsOf(reckon(piece).steps)
@@ -39,7 +33,7 @@ describe('steps of a plan in sittings', () => {
   it.each(pieces)('%s: every step in one, none before what it waits for, none waiting inside', (_, ...both) => {
     for (const piece of both) {
       const { steps } = planOf(piece, { products, settings });
-      const waits = lags(piece, steps);
+      const waits = lagsIn(piece, steps, { products, settings });
       const sittings = inSittings(steps, waits);
       expect(
         sittings

@@ -1,5 +1,5 @@
 import { goesOn } from '../finishing';
-import type { ZoneId } from '../workshop';
+import { zoneNames } from '../piece';
 import type { ReckonedStep } from './Reckoning';
 
 /** What is done at one go: one tool, filled once, on one face after the other, with what belongs right behind it. */
@@ -10,7 +10,16 @@ export interface Sitting {
   startMin: number;
   endMin: number;
   handsOnMin: number;
+  /** Likely litres of each product it takes. */
+  litres: readonly { productId: string; likelyL: number }[];
   status: ReckonedStep['status'];
+}
+
+function litresOf(steps: readonly ReckonedStep[]): Sitting['litres'] {
+  const sums = new Map<string, number>();
+  for (const { step, productL } of steps)
+    if (step.productId && productL) sums.set(step.productId, (sums.get(step.productId) ?? 0) + productL.likely);
+  return [...sums].map(([productId, likelyL]) => ({ productId, likelyL }));
 }
 
 /**
@@ -43,24 +52,27 @@ export function sittingsOf(steps: readonly ReckonedStep[]): Sitting[] {
     startMin: own[0]!.startMin,
     endMin: own.at(-1)!.endMin,
     handsOnMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
+    litres: litresOf(own),
     status: own[0]!.status,
   }));
 }
 
 /**
- * What is done in a sitting, one thing after the other, each with the zones it is done on.
+ * A sitting in words: "Clear coat 2 of 3: top, carcass", then what belongs right behind it, each with its zones.
  * @param say a step in words, without its zone
  */
-export function partsOfSitting(
-  { steps }: Pick<Sitting, 'steps'>,
-  say: (step: ReckonedStep) => string,
-): { what: string; zones: ZoneId[] }[] {
-  const parts = new Map<string, Set<ZoneId>>();
+export function sittingWords({ steps }: Pick<Sitting, 'steps'>, say: (step: ReckonedStep) => string): string {
+  const parts = new Map<string, Set<string>>();
   for (const s of steps) {
     const what = say(s);
     const zones = parts.get(what) ?? new Set();
     parts.set(what, zones);
-    if (s.step.zoneId !== null) zones.add(s.step.zoneId);
+    if (s.step.zoneId !== null) zones.add(zoneNames[s.step.zoneId].toLowerCase());
   }
-  return [...parts].map(([what, zones]) => ({ what, zones: [...zones] }));
+  return [...parts]
+    .map(([what, zones], i) => {
+      const said = i === 0 ? what : what.charAt(0).toLowerCase() + what.slice(1);
+      return zones.size > 0 ? `${said}: ${[...zones].join(', ')}` : said;
+    })
+    .join('; then ');
 }

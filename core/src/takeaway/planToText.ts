@@ -1,6 +1,6 @@
 import { waitWords } from '../finishing';
 import { zoneNames } from '../piece';
-import { partsOfSitting, type ReckonedStep, type Reckoning, type Sitting, sittingsOf } from '../reckoning';
+import { type ReckonedStep, type Reckoning, sittingsOf, sittingWords } from '../reckoning';
 import { formatVolume, type UnitSystem } from '../units';
 import type { Product, Step, ZoneId } from '../workshop';
 import { stepTitle } from './stepsToICalendar';
@@ -25,29 +25,11 @@ function lasting(minutes: number): string {
 /** A kind of step with what tells it from others of its kind, without its zone: "Sand P150 by hand", "Clear coat 2 of 3". */
 const doing = (step: Step): string => stepTitle({ step: { ...step, zoneId: null } });
 
-/** "Clear coat 2 of 3: top, carcass": what is done, then what belongs right behind it, each with its zones. */
-const title = (sitting: Sitting): string =>
-  partsOfSitting(sitting, ({ step }) => doing(step))
-    .map(({ what, zones }, i) => {
-      const where = zones.length > 0 ? `: ${zones.map(zoneName).join(', ')}` : '';
-      return `${i === 0 ? what : lower(what)}${where}`;
-    })
-    .join('; then ');
-
-/** Litres of each product of a sitting. */
-function litres({ steps }: Sitting, { products, unitSystem }: TextInput): string {
-  const sums = new Map<string, number>();
-  for (const { step, productL } of steps)
-    if (step.productId && productL) sums.set(step.productId, (sums.get(step.productId) ?? 0) + productL.likely);
-  return [...sums].map(([id, l]) => ` · ${products[id]?.name ?? id} ${formatVolume(l, unitSystem)}`).join('');
-}
-
 /**
  * A plan as the bench reads it, one sitting to a line: when, what, on which zones, how long, how much; under it what had to be
  * waited for, and why. Times are of the workshop.
  */
-export function planToText(input: TextInput): string {
-  const { pieceName, reckoning, timeZone } = input;
+export function planToText({ pieceName, reckoning, products, timeZone, unitSystem }: TextInput): string {
   const format = (options: Intl.DateTimeFormatOptions) => {
     const made = new Intl.DateTimeFormat('en-GB', { timeZone, ...options });
     return (minute: number) => made.format(minute * 60_000);
@@ -76,9 +58,14 @@ export function planToText(input: TextInput): string {
     const begins = i === 0 || day(sittings[i - 1]!.startMin) !== today;
     const done = status === 'done' ? ' (done)' : status === 'running' ? ' (running)' : '';
     const until = day(endMin) === today ? hour(endMin) : `${day(endMin)} ${hour(endMin)}`;
+    const taken = sitting.litres
+      .map(
+        ({ productId, likelyL }) => ` · ${products[productId]?.name ?? productId} ${formatVolume(likelyL, unitSystem)}`,
+      )
+      .join('');
     return [
       ...(begins ? ['', today] : []),
-      `  ${hour(startMin)}–${until}  ${title(sitting)}, ${lasting(handsOnMin)}${litres(sitting, input)}${done}`,
+      `  ${hour(startMin)}–${until}  ${sittingWords(sitting, ({ step }) => doing(step))}, ${lasting(handsOnMin)}${taken}${done}`,
       ...(status === 'planned' ? because(steps, sittings[i - 1]?.endMin ?? 0) : []),
     ];
   });

@@ -1,6 +1,6 @@
 import { stepKind } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
-import { partsOfSitting, type ReckonedStep, type Sitting } from '@cosmesis/core/reckoning';
+import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import type { PartKind, TestKind } from '@cosmesis/core/workshop';
 
 const partWords: Readonly<Record<PartKind, readonly [one: string, many: string]>> = {
@@ -37,15 +37,6 @@ export function doWhat(reckoned: Pick<ReckonedStep, 'step'>): string {
   const places = byPlace.has(step.kind) ? `, ${step.count} ${step.count === 1 ? 'place' : 'places'}` : '';
   return `${stepKind(step.kind).verb}${partOf(reckoned)}${grit}${places}${step.of > 1 ? ` ${step.ordinal} of ${step.of}` : ''}`;
 }
-
-/** What is done in a sitting, with its zones: "Clear coat 2 of 3: top, carcass", then what belongs right behind it. */
-export const sittingWords = (sitting: Pick<Sitting, 'steps'>): string =>
-  partsOfSitting(sitting, doWhat)
-    .map(({ what, zones }, i) => {
-      const where = zones.map((z) => zoneNames[z].toLowerCase()).join(', ');
-      return `${i === 0 ? what : what.toLowerCase()}${where ? `: ${where}` : ''}`;
-    })
-    .join('; then ');
 
 /** The zone of a step, or the whole piece. */
 export const whereOf = ({ step }: Pick<ReckonedStep, 'step'>): string =>

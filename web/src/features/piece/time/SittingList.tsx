@@ -1,4 +1,4 @@
-import { type Reckoning, type Sitting, sittingsOf } from '@cosmesis/core/reckoning';
+import { type Reckoning, type Sitting, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -8,14 +8,13 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useParts } from '../../../store/useWorkshop';
 import { clockTime, dayName, duration } from '../../../ui/formatTime';
-import { sittingWords } from '../../../ui/stepWords';
+import { doWhat } from '../../../ui/stepWords';
 
-/** Litres of each product that a sitting takes, likely. */
-function taken({ steps }: Sitting): [productId: string, litres: number][] {
-  const sums = new Map<string, number>();
-  for (const { step, productL } of steps)
-    if (step.productId && productL) sums.set(step.productId, (sums.get(step.productId) ?? 0) + productL.likely);
-  return [...sums];
+/** From when until when; a sitting that is cut by the night ends on another day. */
+function spanOf({ startMin, endMin }: Sitting, timeZone: string): string {
+  const day = dayName(endMin, timeZone);
+  const end = clockTime(endMin, timeZone);
+  return `${clockTime(startMin, timeZone)}–${day === dayName(startMin, timeZone) ? end : `${day} ${end}`}`;
 }
 
 /** The work day by day: one line for what is done at one go, with when, how long and how much. */
@@ -61,14 +60,12 @@ export function SittingList({ reckoning }: { reckoning: Reckoning }) {
                   borderColor: 'var(--hair)',
                 }}
               >
-                <span className="n">
-                  {clockTime(sitting.startMin, timeZone)}–{clockTime(sitting.endMin, timeZone)}
-                </span>
+                <span className="n">{spanOf(sitting, timeZone)}</span>
                 <Box sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' }, gridRow: { xs: 2, sm: 'auto' } }}>
-                  <span>{sittingWords(sitting)}</span>
-                  {taken(sitting).map(([id, litres]) => (
-                    <div key={id} className="quiet">
-                      {products[id]?.name}, {formatVolume(litres, unitSystem)}
+                  <span>{sittingWords(sitting, doWhat)}</span>
+                  {sitting.litres.map(({ productId, likelyL }) => (
+                    <div key={productId} className="quiet">
+                      {products[productId]?.name}, {formatVolume(likelyL, unitSystem)}
                     </div>
                   ))}
                 </Box>

@@ -13,6 +13,8 @@ export interface Sitting {
   /** Likely litres of each product it takes. */
   litres: readonly { productId: string; likelyL: number }[];
   status: ReckonedStep['status'];
+  /** A step of it is held by a finding that can only be satisfied: it may not be begun. */
+  held: boolean;
 }
 
 function litresOf(steps: readonly ReckonedStep[]): Sitting['litres'] {
@@ -54,6 +56,7 @@ export function sittingsOf(steps: readonly ReckonedStep[]): Sitting[] {
     handsOnMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
     litres: litresOf(own),
     status: own[0]!.status,
+    held: own.some((s) => s.held),
   }));
 }
 

@@ -53,10 +53,10 @@ export function planToText({ pieceName, reckoning, products, timeZone, unitSyste
     ];
   };
   const lines = sittings.flatMap((sitting, i) => {
-    const { startMin, endMin, handsOnMin, status, steps } = sitting;
+    const { startMin, endMin, handsOnMin, status, held, steps } = sitting;
     const today = day(startMin);
     const begins = i === 0 || day(sittings[i - 1]!.startMin) !== today;
-    const done = status === 'done' ? ' (done)' : status === 'running' ? ' (running)' : '';
+    const done = status === 'done' ? ' (done)' : status === 'running' ? ' (running)' : held ? ' (held, see below)' : '';
     const until = day(endMin) === today ? hour(endMin) : `${day(endMin)} ${hour(endMin)}`;
     const taken = sitting.litres
       .map(

@@ -96,7 +96,8 @@ describe('planToText', () => {
       timeZone: 'Europe/London',
       unitSystem: 'metric',
     }).split('\n');
-  it('has one line to a sitting, in time, and none of a step forgotten', () => {
+  it('has one line to a sitting, in time, none of a step forgotten, and what may not be begun marked', () => {
+    let holds = 0;
     for (const id of Object.keys(demo.pieces)) {
       const r = reckoned(id);
       const told = lines(id);
@@ -110,9 +111,13 @@ describe('planToText', () => {
         for (const { step } of s.steps)
           if (step.zoneId) expect(worked[i]!.toLowerCase()).toContain(zoneNames[step.zoneId].toLowerCase());
         expect(worked[i]!.endsWith('(done)')).toBe(s.status === 'done');
+        expect(worked[i]!.includes('(held')).toBe(s.steps.some((x) => x.held));
+        holds += Number(s.held);
       });
       expect(told.filter((l) => l.startsWith('! '))).toHaveLength(r.findings.length);
     }
+    // One piece of the demo is held by its old paint.
+    expect(holds).toBeGreaterThan(0);
   });
   it('says what held a sitting up, by which step and why', () => {
     const r = reckoned('refreshment-table');

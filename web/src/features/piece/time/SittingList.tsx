@@ -69,7 +69,11 @@ export function SittingList({ reckoning }: { reckoning: Reckoning }) {
                     </div>
                   ))}
                 </Box>
-                <b className="n">{sitting.status === 'planned' ? duration(sitting.handsOnMin) : sitting.status}</b>
+                {sitting.held ? (
+                  <b className="late">held</b>
+                ) : (
+                  <b className="n">{sitting.status === 'planned' ? duration(sitting.handsOnMin) : sitting.status}</b>
+                )}
               </ListItem>
             ))}
           </List>

@@ -3,7 +3,7 @@ import { zoneNames } from '@cosmesis/core/piece';
 import type { ListedStep, PieceSummary } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
 import { hasPlan, type Piece } from '@cosmesis/core/workshop';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import { logStep } from '../../store/logStep';
 import { theStore } from '../../store/theStore';
@@ -37,6 +37,24 @@ function actsOf(pieces: Readonly<Record<string, Piece>>, summaries: Iterable<Pie
       Number(b.piece.log.length > 0) - Number(a.piece.log.length > 0),
   );
 }
+
+/** Up to so many pieces the first act waits until all of them are worked out. */
+const fewPieces = 100;
+
+/**
+ * The acts, the first one held still: what a thumb is about to press does not become another act because one more piece was
+ * worked out. In a small workshop it is shown when all is known; in a large one it stays first until then.
+ */
+function useSteadyActs(sorted: readonly Act[], all: number, missing: number): readonly Act[] {
+  const shown = useRef<string>(undefined);
+  if (missing > 0 && all <= fewPieces) return [];
+  const kept = missing > 0 ? sorted.find((a) => keyOf(a) === shown.current) : undefined;
+  const acts = kept ? [kept, ...sorted.filter((a) => a !== kept)] : sorted;
+  shown.current = acts[0] && keyOf(acts[0]);
+  return acts;
+}
+
+const keyOf = (act: Act) => `${act.piece.id}/${act.step.step.id}`;
 
 function press(act: Act, what: 'start' | 'done'): void {
   const done = logStep(act.piece.id, what, act.step);
@@ -183,7 +201,8 @@ export function Today() {
   const { pieces, settings } = useParts('pieces', 'settings');
   const nowMin = useNowMin();
   const { byId, all, missing } = useSummaries();
-  const acts = useMemo(() => actsOf(pieces, byId.values()), [pieces, byId]);
+  const sorted = useMemo(() => actsOf(pieces, byId.values()), [pieces, byId]);
+  const acts = useSteadyActs(sorted, all, missing);
   if (Object.keys(pieces).length === 0) return <Nothing />;
   if (byId.size === 0 && all === 0 && Object.values(pieces).some(hasPlan))
     return <h1>{weekdayName(nowMin, settings.timeZone)}</h1>;
@@ -215,7 +234,7 @@ export function Today() {
         )}
         <ul className="bare">
           {later.map((a) => (
-            <LaterAct key={`${a.piece.id}/${a.step.step.id}`} act={a} nowMin={nowMin} />
+            <LaterAct key={keyOf(a)} act={a} nowMin={nowMin} />
           ))}
           {unplanned.slice(0, mostUnplanned).map((p) => (
             <li className="act" key={p.id}>

@@ -12,7 +12,7 @@ const transferEfficiency: Readonly<Record<Method, { value: number; tag: Tag }>> 
   wipe: { value: 0.95, tag: 'M' },
 };
 
-/** What stays in tool, cup and pot each time, L (from memory). */
+/** What stays in tool, cup and pot each time it is filled, L (from memory). */
 const toolLossL: Readonly<Record<Method, number>> = { brush: 0.02, roller: 0.05, hvlp: 0.04, aerosol: 0, wipe: 0.01 };
 
 /** How much more the first coat takes on dry bare softwood or board (from memory). */
@@ -45,11 +45,18 @@ const plain = ({ low, likely, high }: SourcedRange): Range => ({ low, likely, hi
  * Thinner is added to the product, it does not stretch it: solids decide the film.
  * @param areaM2 area of the step, m², 0 to 10,000; over no area nothing is put on and nothing stays in a tool
  * @param thirstyFrac share of that area that is bare softwood or board under its first coat, 0 to 1
+ * @param fillsTool the tool is filled for it; false: it goes on with a tool that is filled, and what stays in it is counted there
  * @returns 10–likely–90 %, L; undefined where the product has neither a rate nor an amount per place
  * @throws DomainError out_of_range (area, NaN included)
  * Check: 2 m² at 10 m²/L by brush on a sealed surface → 0.2 L + 0.02 L in the brush
  */
-export function stepVolume(step: Step, product: Product, areaM2: number, thirstyFrac: number): StepVolume | undefined {
+export function stepVolume(
+  step: Step,
+  product: Product,
+  areaM2: number,
+  thirstyFrac: number,
+  fillsTool = true,
+): StepVolume | undefined {
   if (!(areaM2 >= 0 && areaM2 <= largestAreaM2))
     throw new DomainError('out_of_range', 'areaM2', areaM2, `0 to ${largestAreaM2} m²`);
   if (product.perPlaceL) return volumeByPlace(step, product, product.perPlaceL);
@@ -72,7 +79,7 @@ export function stepVolume(step: Step, product: Product, areaM2: number, thirsty
   // A spread in per cent has no meaning on nothing.
   const onPiece =
     areaM2 === 0 ? certain(0) : multiplyRanges([scaleRange(areaSpread, areaM2), invertRange(rate), thirst]);
-  const lossL = areaM2 === 0 ? 0 : toolLossL[method];
+  const lossL = areaM2 === 0 || !fillsTool ? 0 : toolLossL[method];
   const scaled = scaleRange(onPiece, methodFactor);
   const productL = { low: scaled.low + lossL, likely: scaled.likely + lossL, high: scaled.high + lossL };
   return {
@@ -100,7 +107,7 @@ export function stepVolume(step: Step, product: Product, areaM2: number, thirsty
           transferEfficiency[method].tag,
         ),
         input('first coat on bare softwood or board', thirst.likely, '×', 'M'),
-        input('left in the tool', lossL, 'L', 'M'),
+        input(fillsTool ? 'left in the tool' : 'left in the tool, counted where it was filled', lossL, 'L', 'M'),
         ...(product.thinningFrac.value > 0
           ? [input('thinner per litre', product.thinningFrac.value, 'L/L', product.thinningFrac.tag)]
           : []),

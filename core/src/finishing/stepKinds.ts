@@ -7,6 +7,8 @@ interface StepMinutes {
   perMetre?: number;
   perPart?: Readonly<Partial<Record<PartKind, number>>>;
   fixed?: number;
+  /** To set up and clear away: once a sitting. */
+  setUp?: number;
   /** By the way a product is put on: per m² and set-up with clean-up. */
   coat?: boolean;
 }
@@ -83,6 +85,8 @@ export interface Consumption {
   perM2?: number;
   perMetre?: number;
   each?: number;
+  /** Once a sitting, on however many zones. */
+  perSitting?: number;
 }
 
 /** Groups of kinds, in the order a piece meets them. */
@@ -176,7 +180,7 @@ const kind = (
 });
 
 const rags: Consumption = { what: 'rag', unit: 'pieces', perM2: 1 };
-const gloves: Consumption = { what: 'gloves', unit: 'pieces', each: 1 };
+const gloves: Consumption = { what: 'gloves', unit: 'pieces', perSitting: 1 };
 const coatNeeds: readonly Need[] = [
   'clean',
   'dry',
@@ -308,11 +312,11 @@ const decoration: Partial<StepKind> = {
 /** Every kind of step. Hands-on minutes and consumption: typical from memory, corrected by the log. */
 export const stepKindTable = [
   kind('look', 'photograph', 'Photograph it as it is', 'photo', { fixed: 10 }),
-  kind('look', 'inspect', 'Look over the primer', 'look', { fixed: 5 }),
-  kind('look', 'test', 'Test', 'test', { fixed: 5 }, { protection: ['gloves'] }),
-  kind('look', 'make-sample', 'Make a sample stick', 'sample', { fixed: 30 }),
-  kind('look', 'approve', 'Have the sample approved', 'approve', { fixed: 5 }),
-  kind('look', 'judge', 'Judge it in daylight', 'judge', { fixed: 5 }),
+  kind('look', 'inspect', 'Look over the primer', 'look', { fixed: 2, setUp: 3 }),
+  kind('look', 'test', 'Test', 'test', { fixed: 3, setUp: 2 }, { protection: ['gloves'] }),
+  kind('look', 'make-sample', 'Make a sample stick', 'sample', { fixed: 15, setUp: 15 }),
+  kind('look', 'approve', 'Have the sample approved', 'approve', { fixed: 2, setUp: 3 }),
+  kind('look', 'judge', 'Judge it in daylight', 'judge', { fixed: 2, setUp: 3 }),
   kind('obtain', 'obtain', 'Order', 'order', { fixed: 5 }),
   kind('obtain', 'warm-up', 'Warm the piece and the product', 'warm', { fixed: 5 }),
   kind('obtain', 'move-to-space', 'Move it to the spray space', 'move', { fixed: 5 }, { grips: 'body' }),
@@ -383,7 +387,7 @@ export const stepKindTable = [
     'disinfect',
     'Wet with disinfectant and lift',
     'disinfect',
-    { perM2: 8, fixed: 10 },
+    { perM2: 8, setUp: 10 },
     {
       gives: ['close-own', 'wet'],
       touches: ['drip'],
@@ -465,7 +469,7 @@ export const stepKindTable = [
     'remove-covering',
     'Take the cover and staples off',
     'bare',
-    { perM2: 40, fixed: 20 },
+    { perM2: 40, setUp: 20 },
     {
       gives: ['take-cloth', 'close-own'],
       protection: ['dust-mask', 'gloves'],
@@ -492,7 +496,7 @@ export const stepKindTable = [
     'bleach',
     'Bleach the stain',
     'bleach',
-    { perM2: 10, fixed: 5 },
+    { perM2: 10, setUp: 5 },
     {
       gives: ['leave-bleach', 'close-own', 'wet'],
       protection: ['gloves', 'goggles'],
@@ -523,7 +527,7 @@ export const stepKindTable = [
       divisible: false,
       rise: 3,
     },
-    { perM2: 60, fixed: 20 },
+    { perM2: 60, setUp: 20 },
   ),
   repair('fill', 'Fill', 'fill', 10, { ...filler, uses: ['filler-two-part', 'filler-ready'] }),
   repair('fill-stick', 'Melt in a fill stick', 'stick', 6, {
@@ -587,7 +591,7 @@ export const stepKindTable = [
     'cover',
     'Cover with film',
     'cover',
-    { perPlace: 4, fixed: 3 },
+    { perPlace: 4, setUp: 3 },
     {
       consumes: [
         { what: 'film', unit: 'm²', each: 1.5 },
@@ -611,10 +615,10 @@ export const stepKindTable = [
     { consumes: [rags, gloves], waste: ['rags'], divisible: false },
   ),
   coat('colour wood', 'dye', 'Dye', 'dye', ['dye'], 1, { ...onBare, colours: true }),
-  coat('colour wood', 'glaze', 'Glaze', 'glaze', ['glaze'], 2, { minutes: { perM2: 8, fixed: 5 } }),
+  coat('colour wood', 'glaze', 'Glaze', 'glaze', ['glaze'], 2, { minutes: { perM2: 8, setUp: 5 } }),
   coat('colour wood', 'colour-wash', 'Brush on the wash', 'wash', ['wash', 'paint'], 2, {
     colours: true,
-    minutes: { perM2: 8, fixed: 5 },
+    minutes: { perM2: 8, setUp: 5 },
   }),
   coat('colour wood', 'tone', 'Tone', 'tone', ['toner'], 2, { colours: true }),
   coat(
@@ -624,7 +628,7 @@ export const stepKindTable = [
     'cancel',
     ['glaze', 'wash', 'dye', 'leather-colour'],
     1,
-    { minutes: { perM2: 8, fixed: 5 } },
+    { minutes: { perM2: 8, setUp: 5 } },
   ),
   coat('film', 'seal', 'Seal', 'seal', ['sealer']),
   coat('film', 'block', 'Block', 'block', ['blocker']),
@@ -646,7 +650,7 @@ export const stepKindTable = [
     },
   ),
   coat('film', 'paint', 'Paint', 'paint', ['paint']),
-  coat('film', 'blend', 'Blend the bands', 'blend', ['paint'], 3, { minutes: { perM2: 18, fixed: 10 } }),
+  coat('film', 'blend', 'Blend the bands', 'blend', ['paint'], 3, { minutes: { perM2: 18, setUp: 10 } }),
   coat('film', 'metallic', 'Lay the metallic coat', 'metal', ['metallic']),
   coat('film', 'clear', 'Clear coat', 'clear', ['clear']),
   coat('film', 'recolour-leather', 'Dab on leather colour', 'leather', ['leather-colour'], 2, { colours: true }),
@@ -696,7 +700,7 @@ export const stepKindTable = [
     'paper',
     'Paste on paper',
     'paper',
-    { perM2: 25, fixed: 10 },
+    { perM2: 25, setUp: 10 },
     {
       ...decoration,
       hides: true,
@@ -710,7 +714,7 @@ export const stepKindTable = [
     'line',
     'Line the inside',
     'line',
-    { perM2: 25, fixed: 10 },
+    { perM2: 25, setUp: 10 },
     {
       ...decoration,
       hides: true,
@@ -751,7 +755,7 @@ export const stepKindTable = [
     'activate',
     'Soak with activator',
     'activate',
-    { perM2: 6, fixed: 5 },
+    { perM2: 6, setUp: 5 },
     {
       gives: ['decorate'],
       air: 'product',
@@ -773,7 +777,7 @@ export const stepKindTable = [
   kind('close', 'dry', 'Leave to dry', 'dry', {}),
   kind('close', 'cure', 'Leave to cure', 'cure', {}),
   kind('close', 'assemble', 'Put the parts together', 'assemble', { fixed: 20 }, { grips: 'all' }),
-  kind('close', 'dispose', 'See to what may catch fire', 'rags', { fixed: 2 }, { divisible: false }),
+  kind('close', 'dispose', 'See to what may catch fire', 'rags', { fixed: 1, setUp: 1 }, { divisible: false }),
   kind('close', 'hand-over', 'Hand it over with its care card', 'hand over', { fixed: 15 }),
 ] as const satisfies readonly StepKind[];
 
@@ -783,12 +787,12 @@ const byId = new Map<StepKindId, StepKind>(stepKindTable.map((k) => [k.id, k]));
 export const stepKind = (id: StepKindId): StepKind => byId.get(id)!;
 
 /** Minutes per m² and set-up with clean-up by method (from memory). */
-export const methodMinutes: Readonly<Record<Method, { perM2: number; fixed: number }>> = {
-  brush: { perM2: 9, fixed: 5 },
-  roller: { perM2: 5, fixed: 5 },
-  hvlp: { perM2: 2.5, fixed: 25 },
-  aerosol: { perM2: 4, fixed: 0 },
-  wipe: { perM2: 6, fixed: 0 },
+export const methodMinutes: Readonly<Record<Method, { perM2: number; setUp: number }>> = {
+  brush: { perM2: 9, setUp: 5 },
+  roller: { perM2: 5, setUp: 5 },
+  hvlp: { perM2: 2.5, setUp: 25 },
+  aerosol: { perM2: 4, setUp: 0 },
+  wipe: { perM2: 6, setUp: 0 },
 };
 
 /** How many times longer sanding takes by hand than by machine: 8 against 4 minutes per m². */

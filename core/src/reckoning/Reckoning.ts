@@ -12,6 +12,8 @@ export interface ReckonedStep {
   status: StepStatus;
   areaM2: number;
   handsOnMin: number;
+  /** The first of its kind in its sitting: it sets up, fills the tool, and clears away for all that follow. */
+  setsUp: boolean;
   productL: Range | null;
   thinnerL: Range | null;
   actualL: number | null;

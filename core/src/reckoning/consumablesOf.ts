@@ -1,23 +1,23 @@
 import { type House, stepKind } from '../finishing';
 import type { Consumable, ReckonedStep } from './Reckoning';
 
-type Used = Pick<ReckonedStep, 'areaM2'> & { step: ReckonedStep['step'] };
+type Used = Pick<ReckonedStep, 'areaM2' | 'setsUp'> & { step: ReckonedStep['step'] };
 
 /** What some steps use up: sums by kind, and brushes or rollers by their product, so that pieces can be added up. */
 export type ConsumableUse =
   | { what: Consumable['what']; unit: Consumable['unit']; amount: number }
   | { tool: 'brush' | 'roller'; productId: string | null; times: number };
 
-/** What steps use up besides the products: by area, by length of tape and each time. Rates: typical from memory. */
+/** What steps use up besides the products: by area, by length of tape, each time and once a sitting. Rates: typical from memory. */
 export function useOfSteps(steps: readonly Used[]): ConsumableUse[] {
   const sums = new Map<string, ConsumableUse>();
-  for (const { step, areaM2 } of steps) {
-    for (const { what, unit, perM2 = 0, perMetre = 0, each = 0 } of stepKind(step.kind).consumes) {
+  for (const { step, areaM2, setsUp } of steps) {
+    for (const { what, unit, perM2 = 0, perMetre = 0, each = 0, perSitting = 0 } of stepKind(step.kind).consumes) {
       const before = sums.get(what) as Consumable | undefined;
-      const amount = perM2 * areaM2 + perMetre * step.lineM + each;
+      const amount = perM2 * areaM2 + perMetre * step.lineM + each + (setsUp ? perSitting : 0);
       sums.set(what, { what, unit, amount: (before?.amount ?? 0) + amount });
     }
-    if (step.method !== 'brush' && step.method !== 'roller') continue;
+    if ((step.method !== 'brush' && step.method !== 'roller') || !setsUp) continue;
     const key = `${step.method}/${step.productId}`;
     const before = sums.get(key) as { times: number } | undefined;
     sums.set(key, { tool: step.method, productId: step.productId, times: (before?.times ?? 0) + 1 });

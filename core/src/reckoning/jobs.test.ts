@@ -127,7 +127,7 @@ const expected: Readonly<Record<Name, Expected>> = {
     ],
     absent: ['top sand 80', 'top strip-chemical', 'piece felt', 'carcass decal'],
     // Top: 0.12 + edges 0.022 × (2 × 0.4 + 0.3) = 0.1442, underside 0.4 × 0.015 + 2 × 0.285 × 0.015 less the back = 0.1565 m².
-    minutes: { 'top/decal/1': 15, 'top/make-sample/1': 30, 'top/tone/1': 1 },
+    minutes: { 'top/decal/1': 15, 'carcass/make-sample/1': 30, 'top/make-sample/1': 15, 'top/tone/1': 1 },
     litres: { 'top/tone/1': 0.0242 },
   },
   'plain chair waxed, one leg loose': {

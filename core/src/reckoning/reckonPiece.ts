@@ -32,7 +32,8 @@ import { labelWins } from './labelWins';
 import { needsOf } from './needsOf';
 import { stepNotFinite, sumNotFinite } from './notFinite';
 import type { ReckonedStep, Reckoning } from './Reckoning';
-import { scheduleSteps } from './scheduleSteps';
+import { scheduleSteps, setsUpBehind } from './scheduleSteps';
+import { cutIntoSittings } from './sittingsOf';
 import { wetZones } from './wetZones';
 import { minutesWorking } from './workings';
 
@@ -104,6 +105,18 @@ function labourPrice(
     : (handsOnMin / 60) * labour.ratePerHour;
 }
 
+/** Steps that go on with what is set up for others of their kind in their sitting. */
+function goingOnIn(worked: Parameters<typeof cutIntoSittings>[0]): Set<string> {
+  const ids = new Set<string>();
+  for (const sitting of cutIntoSittings(worked)) {
+    const own = sitting.map((s) => s.step);
+    own.forEach((step, i) => {
+      if (!setsUpBehind(own.slice(0, i), step)) ids.add(step.id);
+    });
+  }
+  return ids;
+}
+
 /** From the first step that a locked finding names on, the rest of its zone is held. */
 function withHolds(steps: readonly ReckonedStep[], findings: readonly Finding[]): ReckonedStep[] {
   const heldZones = new Set<Step['zoneId']>();
@@ -140,7 +153,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     steps: plan.steps,
     lagsOf: (steps) => lagsOf({ run: runOf(steps), products, house, wear }),
     products,
-    handsOnMin: (step) => handsOnMinutes(step, areaOf(step)),
+    handsOnMin: (step, setsUp) => handsOnMinutes(step, areaOf(step), setsUp),
     log: piece.log,
     nowMin,
     startMin: piece.startAt ? minuteOf(piece.startAt) : null,
@@ -153,6 +166,11 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const placed = new Map(scheduled.answer.placed.map((p) => [p.id, p]));
   const logged = new Map(piece.log.map((entry) => [entry.step.id, entry]));
   const cures = new Set(scheduled.steps.filter((s) => s.kind === 'cure').map((s) => s.id));
+  const goingOn = goingOnIn(
+    scheduled.steps
+      .filter((s) => handsOnMinutes(s, areaOf(s)) > 0)
+      .map((step) => ({ step, status: statusOf(logged.get(step.id)), ...placed.get(step.id)! })),
+  );
   const readyMin = new Map<string, number>();
   for (const [id, lags] of scheduled.lags) {
     if (cures.has(id)) continue;
@@ -179,8 +197,9 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     const zone = zoneById.get(step.zoneId);
     if (zone) colours.set(zone.id, bandColour(at.after[largest.get(zone.id)!]!, products));
     const product = step.productId ? products[step.productId] : undefined;
-    const minutes = handsOnMinutes(step, areaOf(step));
-    const volume = product ? stepVolume(step, product, areaOf(step), thirstyFrac(at)) : undefined;
+    const setsUp = !goingOn.has(step.id);
+    const minutes = handsOnMinutes(step, areaOf(step), setsUp);
+    const volume = product ? stepVolume(step, product, areaOf(step), thirstyFrac(at), setsUp) : undefined;
     const lags = scheduled.lags.get(step.id) ?? [];
     const waitsFor = lags.flatMap(({ beforeId, wait, minMin, maxMin }) => {
       const { endMin: from } = placed.get(beforeId)!;
@@ -195,11 +214,12 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       status: statusOf(logged.get(step.id)),
       areaM2: areaOf(step),
       handsOnMin: minutes,
+      setsUp,
       productL: volume?.productL ?? null,
       thinnerL: volume && volume.thinnerL.likely > 0 ? volume.thinnerL : null,
       actualL: logged.get(step.id)?.actualL ?? null,
       working: volume?.working ?? null,
-      minutesWorking: minutesWorking(step, areaOf(step), minutes),
+      minutesWorking: minutesWorking(step, areaOf(step), minutes, setsUp),
       startMin,
       endMin,
       readyMin: Math.max(endMin, readyMin.get(step.id) ?? endMin),

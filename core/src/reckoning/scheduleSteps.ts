@@ -1,4 +1,4 @@
-import { dustAfter, inSittings, isSprayed, type LagOnSurface, lateScuff, stepKind } from '../finishing';
+import { dustAfter, goesOn, inSittings, isSprayed, type LagOnSurface, lateScuff, stepKind } from '../finishing';
 import { type Activity, type ScheduleAnswer, type SharedAir, scheduleInOrder, type WorkCalendar } from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Product, Step } from '../workshop';
@@ -9,7 +9,8 @@ export interface StepTimes {
   /** What each of some steps waits for, in the order in which they are worked. */
   lagsOf: (steps: readonly Step[]) => Map<string, LagOnSurface[]>;
   products: Readonly<Record<string, Product>>;
-  handsOnMin: (step: Step) => number;
+  /** Hands-on minutes; without setting up where it goes on with a sitting. */
+  handsOnMin: (step: Step, setsUp: boolean) => number;
   log: readonly LogEntry[];
   nowMin: number;
   startMin: number | null;
@@ -42,6 +43,18 @@ function fixedTime(
   return startMin === null ? null : { startMin, endMin: Math.max(nowMin, startMin + handsOnMin) };
 }
 
+/**
+ * Whether a step goes on in the sitting of those right before it. What is still to come does not go on with what has been
+ * logged as done: then the tool is put away.
+ */
+export function goesOnBehind(behind: readonly Step[], step: Step, log: ReadonlyMap<string, LogEntry>): boolean {
+  const isDone = (s: Step) => (log.get(s.id)?.doneAt ?? null) !== null;
+  return isDone(behind.at(-1)!) === isDone(step) && goesOn(behind, step);
+}
+
+/** Whether a step that goes on in a sitting sets something up of its own: it is the first of its kind there. */
+export const setsUpBehind = (behind: readonly Step[], step: Step): boolean => behind.every((s) => s.kind !== step.kind);
+
 /** What a step raises, and leaves open to what others raise. */
 function airOf(step: Step, { products, dustElsewhere }: StepTimes): { air?: SharedAir } {
   const { film, abrasive } = stepKind(step.kind);
@@ -73,11 +86,16 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const late = new Map<string, [Step, Step]>();
   /** The plan with what was put in so far, and what its steps wait for. */
   let now: { steps: readonly Step[]; lags: ReadonlyMap<string, LagOnSurface[]> } = { steps, lags };
+  const known = new Map(steps.map((s) => [s.id, s]));
   const activityOf = (step: Step, own: readonly LagOnSurface[]): Activity => {
-    const handsOnMin = times.handsOnMin(step);
+    const handsOnMin = times.handsOnMin(step, true);
     return {
       id: step.id,
       handsOnMin,
+      goingOnMin: (ids) => {
+        const behind = ids.map((id) => known.get(id)!);
+        return goesOnBehind(behind, step, byStep) ? times.handsOnMin(step, setsUpBehind(behind, step)) : null;
+      },
       divisible: stepKind(step.kind).divisible,
       lags: own,
       ...airOf(step, times),
@@ -91,6 +109,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
         const product = before.productId ? products[before.productId] : undefined;
         const first = [lateScuff(step, product?.name ?? 'the coat before'), dustAfter(step)] as [Step, Step];
         late.set(step.id, first);
+        for (const s of first) known.set(s.id, s);
         const all = steps.flatMap((s) => [...(late.get(s.id) ?? []), s]);
         now = { steps: all, lags: times.lagsOf(all) };
         const own = (s: Step) => now.lags.get(s.id) ?? [];

@@ -24,22 +24,24 @@ function litresOf(steps: readonly ReckonedStep[]): Sitting['litres'] {
   return [...sums].map(([productId, likelyL]) => ({ productId, likelyL }));
 }
 
+/** A step where it lies in time. */
+type InTime = Pick<ReckonedStep, 'step' | 'status' | 'startMin' | 'endMin'>;
+
 /**
- * The sittings of a schedule, in time: steps that follow each other without a break and with the same tool. What only waits
- * belongs to none.
+ * Steps as they are worked, in time, cut where a break lies between two, where the tool is another one, or where what is done
+ * ends and what is to come begins.
  */
-export function sittingsOf(steps: readonly ReckonedStep[]): Sitting[] {
-  const place = new Map(steps.map((s, i) => [s, i]));
-  const worked = steps
-    .filter((s) => s.handsOnMin > 0)
-    .sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin || place.get(a)! - place.get(b)!);
-  const sittings: ReckonedStep[][] = [];
-  for (const s of worked) {
+export function cutIntoSittings<T extends InTime>(worked: readonly T[]): T[][] {
+  const place = new Map(worked.map((s, i) => [s, i]));
+  const sittings: T[][] = [];
+  for (const s of [...worked].sort(
+    (a, b) => a.startMin - b.startMin || a.endMin - b.endMin || place.get(a)! - place.get(b)!,
+  )) {
     const open = sittings.at(-1);
     const last = open?.at(-1);
-    const goes = open && last!.status === s.status && s.startMin === last!.endMin;
+    const follows = open && last!.endMin === s.startMin && (last!.status === 'done') === (s.status === 'done');
     if (
-      goes &&
+      follows &&
       goesOn(
         open.map((x) => x.step),
         s.step,
@@ -48,17 +50,27 @@ export function sittingsOf(steps: readonly ReckonedStep[]): Sitting[] {
       open.push(s);
     else sittings.push([s]);
   }
-  return sittings.map((own) => ({
+  return sittings;
+}
+
+const statusOf = (own: readonly ReckonedStep[]): ReckonedStep['status'] =>
+  own.some((s) => s.status === 'running') ? 'running' : own[0]!.status;
+
+/**
+ * The sittings of a schedule, in time: steps that follow each other without a break and with the same tool. What only waits
+ * belongs to none.
+ */
+export const sittingsOf = (steps: readonly ReckonedStep[]): Sitting[] =>
+  cutIntoSittings(steps.filter((s) => s.handsOnMin > 0)).map((own) => ({
     id: own[0]!.step.id,
     steps: own,
     startMin: own[0]!.startMin,
     endMin: own.at(-1)!.endMin,
     handsOnMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
     litres: litresOf(own),
-    status: own[0]!.status,
+    status: statusOf(own),
     held: own.some((s) => s.held),
   }));
-}
 
 /**
  * A sitting in words: "Clear coat 2 of 3: top, carcass", then what belongs right behind it, each with its zones.

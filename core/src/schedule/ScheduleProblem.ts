@@ -24,6 +24,11 @@ export interface Activity {
   id: string;
   /** Hands-on minutes in working hours; 0: only a moment, needs nobody. */
   handsOnMin: number;
+  /**
+   * Hands-on minutes when it is gone on with right behind others that follow each other without a break, by their ids in
+   * order; null: it begins anew. Left out: always.
+   */
+  goingOnMin?: (behind: readonly string[]) => number | null;
   /** May be laid down at the end of a shift and gone on with in the next. */
   divisible: boolean;
   lags: readonly Lag[];

@@ -77,23 +77,51 @@ interface Layout {
   busy: Placed[];
   /** What shares the air. */
   others: { air: SharedAir; at: Placed }[];
+  /** What the hands did last without a break and with one tool; null: nothing yet. */
+  inHand: { ids: readonly string[]; endMin: number } | null;
+}
+
+/** Whether an activity has come where it can go on with what is in hand, and then its place right behind it. */
+function goingOn(activity: Activity, from: number, lags: readonly { lag: Lag; end: number }[], layout: Layout) {
+  const { inHand } = layout;
+  if (!inHand || from > inHand.endMin) return undefined;
+  const handsOnMin = activity.goingOnMin?.(inHand.ids) ?? null;
+  if (handsOnMin === null) return undefined;
+  const at = pastOtherWork({ ...activity, handsOnMin }, inHand.endMin, layout.busy, layout.calendar);
+  if (at.startMin !== inHand.endMin || barredUntil(at.startMin, lags) !== undefined) return undefined;
+  return airAllowsFrom(activity, at, layout.others, layout.elsewhere) === undefined ? at : undefined;
 }
 
 /** The first place that lags, hands and working hours allow. Each barred interval moves it forward, so this ends. */
 function place(activity: Activity, fromMin: number, layout: Layout): Placed {
   const lags = knownLags(activity, layout.placed);
   let from = Math.max(fromMin, ...lags.map(({ lag, end }) => end + lag.minMin));
+  const goesOn = goingOn(activity, from, lags, layout);
+  if (goesOn) return goesOn;
   for (;;) {
     const at = pastOtherWork(activity, from, layout.busy, layout.calendar);
     const until = barredUntil(at.startMin, lags) ?? airAllowsFrom(activity, at, layout.others, layout.elsewhere);
-    if (until === undefined) return at;
-    from = until;
+    // What could go on with what is in hand, but for the air, begins anew a minute later.
+    if (until === undefined && !joins(activity, at, layout)) return at;
+    from = until ?? at.startMin + 1;
   }
+}
+
+/** Whether an activity at its place goes on with what is in hand. */
+const joins = ({ goingOnMin }: Activity, at: Placed, { inHand }: Layout): boolean =>
+  inHand !== null && inHand.endMin === at.startMin && (goingOnMin?.(inHand.ids) ?? null) !== null;
+
+/** What is in hand once an activity has been done: it has gone on with it, or begun anew. */
+function inHandAfter(layout: Layout, activity: Activity, at: Placed): Layout['inHand'] {
+  if (activity.handsOnMin === 0) return layout.inHand;
+  const behind = joins(activity, at, layout) ? layout.inHand!.ids : [];
+  return { ids: [...behind, activity.id], endMin: at.endMin };
 }
 
 /** The layout with one more activity in it. */
 const withOne = (layout: Layout, activity: Activity, at: Placed): Layout => ({
   ...layout,
+  inHand: inHandAfter(layout, activity, at),
   placed: new Map(layout.placed).set(activity.id, at),
   busy: activity.handsOnMin > 0 ? [...layout.busy, at].sort((a, b) => a.startMin - b.startMin) : layout.busy,
   others: activity.air ? [...layout.others, { air: activity.air, at }] : layout.others,
@@ -114,8 +142,12 @@ interface Waiting {
   late: boolean;
 }
 
-const sooner = (a: Waiting, b: Waiting): boolean =>
-  a.notBefore < b.notBefore || (a.notBefore === b.notBefore && a.rank < b.rank);
+/** Which of two stands before the other: what can start first; of those, what goes on with what is in hand; then by rank. */
+function sooner(a: Waiting, b: Waiting, goesOn: (w: Waiting) => boolean): boolean {
+  if (a.notBefore !== b.notBefore) return a.notBefore < b.notBefore;
+  const [own, other] = [goesOn(a), goesOn(b)];
+  return own === other ? a.rank < b.rank : own;
+}
 
 /** The first window that a start at this minute would come too late for. */
 function passedWindow(
@@ -144,7 +176,7 @@ class Serial {
   constructor(problem: ScheduleProblem, calendar: WorkCalendar) {
     const { activities, nowMin, openElsewhere = [] } = problem;
     this.floorMin = nowMin;
-    this.layout = { calendar, elsewhere: openElsewhere, placed: new Map(), busy: [], others: [] };
+    this.layout = { calendar, elsewhere: openElsewhere, placed: new Map(), busy: [], others: [], inHand: null };
     for (const a of activities) {
       this.order.push(a.id);
       if (!a.fixed) continue;
@@ -155,6 +187,10 @@ class Serial {
       if (a.air) this.layout.others.push({ air: a.air, at });
     }
     this.layout.busy.sort((a, b) => a.startMin - b.startMin);
+    const happened = activities
+      .filter((a) => a.fixed)
+      .sort((a, b) => a.fixed!.startMin - b.fixed!.startMin || a.fixed!.endMin - b.fixed!.endMin);
+    for (const a of happened) this.layout.inHand = inHandAfter(this.layout, a, { id: a.id, ...a.fixed! });
     const open = new Set(activities.filter((a) => !a.fixed).map((a) => a.id));
     activities.forEach((a, rank) => {
       if (!a.fixed) this.await(a, rank, open);
@@ -205,8 +241,16 @@ class Serial {
       this.ready.push(first);
     }
     const { layout } = this;
+    const known = new Map<Waiting, boolean>();
+    const goesOn = (w: Waiting): boolean => {
+      const { inHand } = layout;
+      if (!inHand || w.notBefore > inHand.endMin) return false;
+      const is = known.get(w) ?? (w.activity.goingOnMin?.(inHand.ids) ?? null) !== null;
+      known.set(w, is);
+      return is;
+    };
     for (;;) {
-      const first = this.ready.reduce((a, b) => (sooner(b, a) ? b : a));
+      const first = this.ready.reduce((a, b) => (sooner(b, a, goesOn) ? b : a));
       const at = place(first.activity, Math.max(first.notBefore, this.floorMin), layout);
       if (at.startMin > first.notBefore) {
         first.notBefore = at.startMin;
@@ -252,6 +296,7 @@ class Serial {
   private put(w: Waiting, at: Placed): void {
     const { activity } = w;
     const { layout } = this;
+    layout.inHand = inHandAfter(layout, activity, at);
     layout.placed.set(activity.id, at);
     if (activity.air) layout.others.push({ air: activity.air, at });
     this.waiting.delete(activity.id);

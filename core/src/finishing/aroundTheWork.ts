@@ -133,6 +133,10 @@ function takeOff(around: Around, parts: readonly Part[]): void {
   }
 }
 
+/** The stage in which what comes before the mist of a stage is laid by hand. */
+const byHandBefore = (at: Phase): Phase =>
+  at === phase.paint ? phase.paintByHand : at === phase.clear ? phase.clearByHand : at;
+
 /** Before anything is sprayed the piece goes where it may be sprayed, is warmed, and its openings are covered. */
 function beforeSpraying(around: Around): void {
   const { whole, planned, house, tools, zones, products } = around;
@@ -148,11 +152,14 @@ function beforeSpraying(around: Around): void {
   if (sprayed.length === 0 || !tools.includes('spray-space')) return;
   const firsts = sprayed.map((p) => p.chain.drafts[sprayedFirst(p)]!.step);
   const at = sprayed[0]!.chain.drafts[sprayedFirst(sprayed[0]!)]!.phase;
-  // The zone that is sprayed first decides when it moves; the others follow it there.
-  const ready = sprayed[0]!.chain.drafts[sprayedFirst(sprayed[0]!) - 1]?.step;
+  // It moves when all that is brushed and sanded before its first mist is done, on every zone.
+  const together = sprayed.filter((p) => p.chain.drafts[sprayedFirst(p)]!.phase === at);
+  const ready = together.flatMap((p) => p.chain.drafts[sprayedFirst(p) - 1]?.step.id ?? []);
+  for (const p of together)
+    for (const d of p.chain.drafts.slice(0, sprayedFirst(p))) if (d.phase === at) d.phase = byHandBefore(at);
   const move = whole.add(at, 'move-to-space', {
     aside: true,
-    after: ready ? [ready.id] : [],
+    after: ready,
     reason: 'Mist falls on everything in the room: it is sprayed where that does no harm.',
   });
   const added = [move];

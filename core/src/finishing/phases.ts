@@ -15,10 +15,13 @@ export const phase = {
   sample: 8.5,
   colourWood: 9,
   mask: 10,
+  /** What is laid by hand before the gun: dusty work and brushed coats are over when the piece moves. */
+  paintByHand: 10.5,
   paint: 11,
   unmask: 12,
   decorate: 13,
   coverPainted: 14,
+  clearByHand: 14.5,
   clear: 15,
   uncover: 16,
   refit: 17,

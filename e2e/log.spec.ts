@@ -10,25 +10,23 @@ test('a coat finished late on Friday: its window closes on Saturday, and Monday 
   await page.getByRole('link', { name: 'Log', exact: true }).click();
   const done = (what: string) =>
     page
-      .getByRole('button', { name: `Done: Top, ${what}`, exact: true })
-      .first()
+      .getByRole('region', { name: 'To log' })
+      .getByRole('button', { name: `Done: ${what}`, exact: true })
       .click();
-  await page.getByRole('button', { name: 'Done: Whole piece, Photograph it as it is' }).click();
+  // One press a sitting; what only has to dry is logged by nobody.
   for (const what of [
-    'Wash down and degrease',
-    'Rinse with clean water',
-    'Leave to dry out',
-    'Sand P80',
-    'Sand P120',
-    'Sand P150',
-    'Sand P180',
-    'Sand P220',
-    'Vacuum and tack',
+    'Photograph it as it is',
+    'Wash down and degrease: top; then rinse with clean water',
+    'Sand P80: top',
+    'Sand P120: top',
+    'Sand P150: top',
+    'Sand P180: top',
+    'Sand P220: top; then vacuum and tack',
+    'Mask the border: carcass',
   ])
     await done(what);
-  await page.getByRole('button', { name: 'Done: Carcass, Mask the border' }).click();
   await page.clock.setFixedTime(new Date('2026-11-27T16:50:00Z'));
-  await done('Clear coat 1 of 3');
+  await done('Clear coat 1 of 3: top');
 
   // Waterborne clear: next coat after 3 h, unscuffed until 12 h; Saturday 4:50 passes before Monday 8:00.
   const next = page.getByRole('region', { name: 'To log' });
@@ -43,12 +41,33 @@ test('a coat finished late on Friday: its window closes on Saturday, and Monday 
   // Logged on Monday, the scuff becomes part of the plan and the coat goes on.
   await page.clock.setFixedTime(new Date('2026-11-30T08:10:00Z'));
   await page.getByRole('link', { name: 'Log', exact: true }).click();
-  await done('Scuff P320 by hand');
-  await done('Vacuum and tack');
-  await done('Clear coat 2 of 3');
+  await done('Scuff P320 by hand: top; then vacuum and tack');
+  await done('Clear coat 2 of 3: top');
   await expect(page.getByRole('table')).toContainText('scuff p320 by hand');
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await expect(page.getByText('CMP-03')).toBeHidden();
+});
+
+test('a sitting is logged by one press, or one step of it alone', async ({ page }) => {
+  await openFresh(page, '/pieces/ticket-cupboard/log');
+  const next = page.getByRole('region', { name: 'To log' });
+  const history = page.getByRole('region', { name: 'History' });
+  const dusted = history.getByRole('row', { name: /^Carcass: vacuum and tack/ });
+  await next
+    .getByRole('button', { name: /^Only a part of it/ })
+    .first()
+    .click();
+  const before = await dusted.count();
+  await next.getByRole('button', { name: 'Done: Carcass, Sand lightly between coats P320 by hand' }).click();
+  await expect(history.getByRole('row', { name: /^Carcass: sand lightly between coats p320 by hand/ })).toHaveCount(1);
+  await expect(dusted).toHaveCount(before);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await next
+    .getByRole('button', { name: 'Done: Sand lightly between coats P320 by hand: carcass; then vacuum and tack' })
+    .click();
+  await expect(dusted).toHaveCount(before + 1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(dusted).toHaveCount(before);
 });
 
 test('start, done, correction and undo: what follows is worked out again', async ({ page }) => {
@@ -59,7 +78,7 @@ test('start, done, correction and undo: what follows is worked out again', async
   await expect(first).toContainText('Running');
   await page.clock.setFixedTime(new Date('2026-11-25T10:31:00Z'));
   await first.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByText(/Done: Prime\. All that follows is worked out again\./)).toBeVisible();
+  await expect(page.getByText(/Done: Prime: fronts\. All that follows is worked out again\./)).toBeVisible();
   await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:31/ })).toBeVisible();
 
   await page.goto('/pieces/refreshment-table/log');
@@ -108,7 +127,7 @@ test('a typed reading says in words what may go on', async ({ page }) => {
 
 test('a piece held for lead cannot be logged past its hold', async ({ page }) => {
   await openFresh(page, '/pieces/parcels-counter/log');
-  await expect(page.getByRole('button', { name: 'Done: Whole piece, Take off the hardware' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Done: Take off the hardware' })).toBeVisible();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   const finding = page.getByText(
     'Carcass: scrape with the grain would disturb an old film that may hold lead: no negative test of every layer is recorded.',

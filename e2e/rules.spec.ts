@@ -126,5 +126,5 @@ test('papers carry the cautions, and what was overruled with its reason', async 
   await page.goto('/pieces/parcels-counter/papers');
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText('Stop, locked:');
   await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('Dust mask');
-  await expect(page.getByRole('region', { name: 'Steps' }).getByRole('listitem').first()).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Sittings' }).getByRole('listitem').first()).toBeVisible();
 });

@@ -16,9 +16,18 @@ export type NewMix = Pick<
 /** A container as it comes onto the shelf, with what is in it, L. */
 export type NewContainer = Pick<Container, 'productId' | 'batch' | 'finite' | 'place'> & { litres: number };
 
+/** A step of a sitting, with what was planned of it, and its hands-on minutes. */
+export interface StepOfSitting {
+  step: Step;
+  planned: LogEntry['planned'];
+  handsOnMin: number;
+}
+
 /** Everything that happens in a workshop and is kept: one of these, at an instant. */
 export type Deed =
   | { do: 'start-step' | 'finish-step'; pieceId: string; step: Step; planned: LogEntry['planned'] }
+  /** What is done at one go, in its order: begun with its first step, or done as a whole. */
+  | { do: 'start-sitting' | 'finish-sitting'; pieceId: string; steps: readonly StepOfSitting[] }
   | { do: 'correct-entry'; pieceId: string; entryId: string; change: EntryChange }
   | { do: 'remove-entry'; pieceId: string; entryId: string }
   | { do: 'begin-mix'; mix: NewMix }

@@ -137,6 +137,63 @@ describe('a coat and the shelf', () => {
   });
 });
 
+describe('a sitting', () => {
+  const { steps } = planOf(demo.pieces[counter]!, demo);
+  const own = steps.filter((s) => s.kind === 'paint').slice(0, 3);
+  const minutes = [30, 20, 10];
+  const of = (what: 'start-sitting' | 'finish-sitting', from = 0): Deed => ({
+    do: what,
+    pieceId: counter,
+    steps: own.slice(from).map((step, i) => ({ step, planned, handsOnMin: minutes[from + i]! })),
+  });
+  /** Of each entry: its step, when it was begun and when it was done, in minutes of the day. */
+  const told = (w: Workshop) =>
+    w.pieces[counter]!.log.slice(demo.pieces[counter]!.log.length).map((e) => [
+      own.findIndex((s) => s.id === e.step.id),
+      e.startedAt?.slice(11, 16) ?? null,
+      e.doneAt?.slice(11, 16),
+    ]);
+
+  it('of three steps that nobody began: done one after the other in as long as was planned, and each draws its own', () => {
+    const w = perform(withCans(5), of('finish-sitting'), later(120), counting());
+    expect(told(w)).toEqual([
+      [0, null, '11:37'],
+      [1, '11:37', '11:57'],
+      [2, '11:57', '12:07'],
+    ]);
+    expect(shelfL(withCans(5)) - shelfL(w)).toBeCloseTo(3 * planned.volumeL, 9);
+  });
+
+  it('begun and done: the time it took, shared by the minutes of its steps', () => {
+    const begun = perform(demo, of('start-sitting'), later(0), counting());
+    expect(told(begun)).toEqual([[0, '10:07', undefined]]);
+    // 120 min for 60 planned: 60, 40, 20.
+    expect(told(perform(begun, of('finish-sitting'), later(120), counting(9)))).toEqual([
+      [0, '10:07', '11:07'],
+      [1, '11:07', '11:47'],
+      [2, '11:47', '12:07'],
+    ]);
+  });
+
+  it('of which a step was logged alone: the rest follows it, not sooner, and nothing is logged twice', () => {
+    const alone = perform(
+      demo,
+      { do: 'finish-step', pieceId: counter, step: own[0]!, planned },
+      later(110),
+      counting(),
+    );
+    const w = perform(alone, of('finish-sitting'), later(125), counting(9));
+    expect(told(w)).toEqual([
+      [0, null, '11:57'],
+      // 15 min for 30 planned: 10 and 5.
+      [1, null, '12:07'],
+      [2, '12:07', '12:12'],
+    ]);
+    expect(perform(w, of('finish-sitting'), later(130), counting(20))).toEqual(w);
+    expect(perform(w, of('start-sitting'), later(130), counting(20))).toEqual(w);
+  });
+});
+
 describe('a mix and the coat it was made for', () => {
   const begin: Extract<Deed, { do: 'begin-mix' }> = {
     do: 'begin-mix',

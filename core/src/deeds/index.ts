@@ -1,4 +1,4 @@
-export type { Deed, EntryChange, NewContainer, NewMix } from './Deed';
+export type { Deed, EntryChange, NewContainer, NewMix, StepOfSitting } from './Deed';
 export { DeedRefused } from './DeedRefused';
 export { latestReading } from './latestReading';
 export { workingOf } from './mixDeeds';

@@ -1,7 +1,7 @@
 import { type Draft, produce } from 'immer';
 import type { Workshop } from '../workshop';
 import type { Deed, DeedOf } from './Deed';
-import { correctEntry, logStep, pieceOf, removeEntry } from './logDeeds';
+import { correctEntry, finishSitting, logStep, pieceOf, removeEntry, startSitting } from './logDeeds';
 import { beginMix, dropMix, finishMix, pour } from './mixDeeds';
 import { bring, count, empty, open } from './shelfDeeds';
 
@@ -11,6 +11,8 @@ type Handler<D extends Deed['do']> = (draft: Draft<Workshop>, deed: DeedOf<D>, a
 const handlers: { [D in Deed['do']]: Handler<D> } = {
   'start-step': logStep,
   'finish-step': logStep,
+  'start-sitting': startSitting,
+  'finish-sitting': finishSitting,
   'correct-entry': correctEntry,
   'remove-entry': removeEntry,
   'begin-mix': beginMix,

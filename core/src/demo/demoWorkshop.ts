@@ -1,6 +1,7 @@
 import { newDamage, newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { keepPlan, reckonPiece } from '../reckoning';
+import { instantOf } from '../units';
 import {
   type Container,
   defaultSettings,
@@ -17,8 +18,6 @@ import {
 
 /** Id of the demo workshop in a browser. */
 export const demoId = 'demo';
-
-const iso = (minute: number): string => new Date(minute * 60_000).toISOString().replace('.000Z', '+00:00');
 
 const solid = (
   speciesId: string,
@@ -39,7 +38,7 @@ function begun(
   nowMin: number,
 ): Piece {
   const start = nowMin - 14 * 24 * 60;
-  const reckoned = reckonPiece({ piece: { ...piece, startAt: iso(start) }, products, settings, nowMin: start });
+  const reckoned = reckonPiece({ piece: { ...piece, startAt: instantOf(start) }, products, settings, nowMin: start });
   if (!reckoned.ok) return piece;
   const last = reckoned.value.steps.find((s) => s.step.id === lastStepId);
   if (!last) return piece;
@@ -47,16 +46,20 @@ function begun(
   const done = reckoned.value.steps.filter((s) => s.endMin <= last.endMin);
   return {
     ...piece,
-    startAt: iso(start + shift),
+    startAt: instantOf(start + shift),
     log: done.map((s, i) => ({
       id: `${piece.id}-log-${i}`,
       step: s.step,
-      startedAt: iso(s.startMin + shift),
-      doneAt: iso(s.endMin + shift),
+      startedAt: instantOf(s.startMin + shift),
+      doneAt: instantOf(s.endMin + shift),
       actualL: s.productL ? Math.round(s.productL.likely * (i % 3 === 0 ? 1.12 : 0.97) * 1000) / 1000 : null,
       air: { airTempC: 15.5, relHumFrac: 0.58 },
       note: s.step.kind === 'strip-chemical' ? 'Lifted in one go, thick round the ring marks.' : '',
-      planned: { startAt: iso(s.startMin + shift), endAt: iso(s.endMin + shift), volumeL: s.productL?.likely ?? null },
+      planned: {
+        startAt: instantOf(s.startMin + shift),
+        endAt: instantOf(s.endMin + shift),
+        volumeL: s.productL?.likely ?? null,
+      },
     })),
   };
 }
@@ -282,7 +285,7 @@ function caneChair(createdAt: string): Piece {
 export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
   const settings = { ...defaultSettings('Moorland halt', timeZone, 'metric', 'GBP'), demo: true };
   const workshop = newWorkshop(demoId, settings, typicalProducts);
-  const created = iso(nowMin - 15 * 24 * 60);
+  const created = instantOf(nowMin - 15 * 24 * 60);
   const pieces = [
     begun(ticketCupboard(created), workshop.products, settings, 'carcass/paint/1', 85, nowMin),
     begun(refreshmentTable(created), workshop.products, settings, 'top/seal/1', 40, nowMin),
@@ -311,9 +314,11 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
   ): Container => ({
     id,
     productId,
-    ledger: [{ at: iso(nowMin - boughtDaysAgo * day), deed: 'brought', ofId: null, changeL: leftL, countedL: null }],
-    boughtAt: iso(nowMin - boughtDaysAgo * day),
-    openedAt: openedDaysAgo === null ? null : iso(nowMin - openedDaysAgo * day),
+    ledger: [
+      { at: instantOf(nowMin - boughtDaysAgo * day), deed: 'brought', ofId: null, changeL: leftL, countedL: null },
+    ],
+    boughtAt: instantOf(nowMin - boughtDaysAgo * day),
+    openedAt: openedDaysAgo === null ? null : instantOf(nowMin - openedDaysAgo * day),
     place,
     batch: null,
     finite: false,
@@ -336,7 +341,7 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
     id: 'mix-1',
     name: 'Two-part polyester filler, for the cupboard',
     productId: 'filler-two-part',
-    at: iso(nowMin - 6 * day),
+    at: instantOf(nowMin - 6 * day),
     air: { airTempC: 9, relHumFrac: 0.84 },
     by: 'mass',
     hardenerFrac: { least: 0.01, most: 0.03 },
@@ -355,7 +360,7 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
     done: true,
     steps: [],
     colour: '#cdbf9d',
-    startedAt: iso(nowMin - 6 * day),
+    startedAt: instantOf(nowMin - 6 * day),
     workingMin: 9,
     useBy: null,
     note: '',
@@ -380,7 +385,7 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
     readings: recordsById(
       weather.map(([ago, airTempC, relHumFrac, surfaceTempC], i) => ({
         id: `r${i}`,
-        at: iso(nowMin + ago),
+        at: instantOf(nowMin + ago),
         space: 'Goods shed',
         airTempC,
         relHumFrac,

@@ -35,11 +35,13 @@ export {
   isSprayed,
   methodMinutes,
   methodNames,
+  needsNobody,
   type StepKind,
   stepKind,
   stepKindTable,
 } from './stepKinds';
 export { stepNameOf } from './stepNameOf';
+export { doWhat, whereOf } from './stepWords';
 export { type SurfaceState, statesAsFound } from './surfaceState';
 export { recommendTakeOff, type TakeOffId, takeOffOf, takeOffTable } from './takeOff';
 export { unmetNeeds } from './unmetNeeds';

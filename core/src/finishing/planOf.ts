@@ -2,6 +2,7 @@ import type { Issue } from '../units';
 import type { LogEntry, Piece, Step } from '../workshop';
 import { generatePlan, type Shop } from './generatePlan';
 import { dustAfter, isLateScuff } from './lateScuff';
+import { needsNobody } from './stepKinds';
 
 /** The plan of a piece: what was begun or done, as it was then, and what is still to come. */
 export interface Plan {
@@ -33,10 +34,30 @@ function withDustOff(frozen: readonly Step[], following: readonly Step[]): Step[
   });
 }
 
+/**
+ * What was logged, with the waits between that nobody logs: between what it waits for and what comes after it on its zone, where
+ * both were begun.
+ */
+function withWaits(logged: readonly Step[], planned: readonly Step[]): Step[] {
+  const all = [...logged];
+  const done = new Set(logged.map((s) => s.id));
+  planned.forEach((wait, i) => {
+    if (!needsNobody(wait.kind) || wait.zoneId === null || done.has(wait.id)) return;
+    const behind = planned.slice(0, i).findLast((s) => s.zoneId === wait.zoneId && !needsNobody(s.kind));
+    if (!behind || !done.has(behind.id)) return;
+    const later = new Set(planned.slice(i + 1).flatMap((s) => (s.zoneId === wait.zoneId ? s.id : [])));
+    const from = all.findIndex((s) => s.id === behind.id);
+    const at = all.findIndex((s, k) => k > from && later.has(s.id));
+    if (at >= 0) all.splice(at, 0, wait);
+  });
+  return all;
+}
+
 function makePlan(piece: Piece, shop: Shop): Plan {
-  const frozen = loggedSteps(piece);
+  const logged = loggedSteps(piece);
   const fresh = generatePlan(piece, shop);
-  if (!fresh.ok) return { steps: frozen, issues: fresh.issues, ok: false };
+  if (!fresh.ok) return { steps: logged, issues: fresh.issues, ok: false };
+  const frozen = logged.length > 0 ? withWaits(logged, fresh.value) : logged;
   const kept = new Set(frozen.map((s) => s.id));
   const known = new Set([...kept, ...fresh.value.map((s) => s.id)]);
   const following = fresh.value

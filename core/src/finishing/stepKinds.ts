@@ -825,3 +825,6 @@ export const stainsWood = (id: StepKindId): boolean => stepKind(id).inWood && st
 
 /** Methods that throw a mist beyond the zone. */
 export const isSprayed = (method: Method | null): boolean => method === 'hvlp' || method === 'aerosol';
+
+/** Whether a kind of step only takes time: drying, curing, what stands in clamps. Nobody presses anything for it. */
+export const needsNobody = (id: StepKindId): boolean => Object.values(stepKind(id).minutes).every((m) => m === 0);

@@ -3,9 +3,13 @@ import type { Piece } from '../workshop';
 import { type Draw, drawsOf } from './aroundPiece';
 import { type ConsumableUse, useOfSteps } from './consumablesOf';
 import type { ReckonedStep, Reckoning, WetZone } from './Reckoning';
+import { type Sitting, sittingsOf } from './sittingsOf';
 
 /** A step as lists show it: without the working behind its figures. */
 export type ListedStep = Omit<ReckonedStep, 'working' | 'minutesWorking'>;
+
+/** A sitting as lists show it. */
+export type ListedSitting = Sitting<ListedStep>;
 
 /** What the lists of a workshop show of a piece: small, because thousands of them are kept. */
 export interface PieceSummary {
@@ -14,8 +18,8 @@ export interface PieceSummary {
   atMin: number;
   /** Why nothing could be worked out; null: it could. */
   issue: string | null;
-  /** Hands-on steps that run or come soon, the first in time first. */
-  acts: readonly ListedStep[];
+  /** Sittings that run or come soon, the first in time first. */
+  sittings: readonly ListedSitting[];
   wet: readonly WetZone[];
   draws: readonly Draw[];
   /** Litres-free: what the steps to come use up besides products. */
@@ -24,10 +28,10 @@ export interface PieceSummary {
   freshForMin: number;
 }
 
-/** Steps within this time are listed, minutes; and in any case so many. */
+/** Sittings within this time are listed, minutes; and in any case so many. */
 const listedWithinMin = 36 * 60;
 const listedAtLeast = 3;
-const listedAtMost = 24;
+const listedAtMost = 16;
 
 const listed = ({ working: _, minutesWorking: __, ...step }: ReckonedStep): ListedStep => step;
 
@@ -37,17 +41,15 @@ export function summaryOf(
   reckoning: Reckoning,
   nowMin: number,
 ): PieceSummary {
-  const ahead = reckoning.steps
-    .filter((s) => s.status !== 'done' && s.handsOnMin > 0)
-    .sort((a, b) => a.startMin - b.startMin);
-  const acts = ahead
+  const ahead = sittingsOf(reckoning.steps).filter((s) => s.status !== 'done');
+  const sittings = ahead
     .filter((s, i) => i < listedAtLeast || s.status === 'running' || s.startMin < nowMin + listedWithinMin)
     .slice(0, listedAtMost);
   return {
     pieceId: piece.id,
     atMin: nowMin,
     issue: null,
-    acts: acts.map(listed),
+    sittings: sittings.map((s) => ({ ...s, steps: s.steps.map(listed) })),
     wet: reckoning.wet,
     draws: drawsOf(piece, reckoning),
     use: useOfSteps(reckoning.steps.filter((s) => s.status === 'planned')),
@@ -60,7 +62,7 @@ export const noSummary = (pieceId: string, nowMin: number, issue: string): Piece
   pieceId,
   atMin: nowMin,
   issue,
-  acts: [],
+  sittings: [],
   wet: [],
   draws: [],
   use: [],

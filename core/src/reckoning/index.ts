@@ -6,9 +6,16 @@ export { type Alternative, compareTreatments, type Question, type TreatmentFigur
 export { type ConsumableUse, consumablesOf, consumablesOfUse } from './consumablesOf';
 export { filmBuildUp, type ZoneFilm } from './filmBuildUp';
 export { needsOf } from './needsOf';
-export { aroundSummary, type ListedStep, noSummary, type PieceSummary, summaryOf } from './PieceSummary';
+export {
+  aroundSummary,
+  type ListedSitting,
+  type ListedStep,
+  noSummary,
+  type PieceSummary,
+  summaryOf,
+} from './PieceSummary';
 export { type PlanDifference, planDifference, planKept } from './planDifference';
 export { type FixPreview, previewFix } from './previewFix';
 export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
-export { type Sitting, sittingsOf, sittingWords } from './sittingsOf';
+export { type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';

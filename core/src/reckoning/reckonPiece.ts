@@ -211,7 +211,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     const { startMin, endMin } = placed.get(step.id)!;
     return {
       step,
-      status: statusOf(logged.get(step.id)),
+      status: scheduled.over.has(step.id) ? 'done' : statusOf(logged.get(step.id)),
       areaM2: areaOf(step),
       handsOnMin: minutes,
       setsUp,

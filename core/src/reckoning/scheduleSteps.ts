@@ -1,4 +1,13 @@
-import { dustAfter, goesOn, inSittings, isSprayed, type LagOnSurface, lateScuff, stepKind } from '../finishing';
+import {
+  dustAfter,
+  goesOn,
+  inSittings,
+  isSprayed,
+  type LagOnSurface,
+  lateScuff,
+  needsNobody,
+  stepKind,
+} from '../finishing';
 import { type Activity, type ScheduleAnswer, type SharedAir, scheduleInOrder, type WorkCalendar } from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Product, Step } from '../workshop';
@@ -27,6 +36,8 @@ export interface ScheduledSteps {
   /** Steps put in, each with the minute at which the window closed that it answers. */
   inserted: ReadonlyMap<string, number>;
   answer: ScheduleAnswer;
+  /** Waits that are over by the log. */
+  over: ReadonlySet<string>;
   lags: ReadonlyMap<string, LagOnSurface[]>;
 }
 
@@ -41,6 +52,32 @@ function fixedTime(
   const startMin = entry.startedAt === null ? null : minuteOf(entry.startedAt);
   if (doneMin !== null) return { startMin: Math.min(startMin ?? doneMin, doneMin), endMin: doneMin };
   return startMin === null ? null : { startMin, endMin: Math.max(nowMin, startMin + handsOnMin) };
+}
+
+/**
+ * Waits that are over though nobody logged them: what they wait for has been done, and their time has passed. They lie where
+ * they fell due, and do not begin anew with every minute.
+ */
+function waitsOver(
+  { steps, nowMin }: StepTimes,
+  lags: ReadonlyMap<string, readonly LagOnSurface[]>,
+  log: ReadonlyMap<string, LogEntry>,
+): Map<string, number> {
+  const doneMin = new Map<string, number>();
+  const over = new Map<string, number>();
+  for (const step of steps) {
+    const doneAt = log.get(step.id)?.doneAt ?? null;
+    if (doneAt !== null) doneMin.set(step.id, minuteOf(doneAt));
+    else if (!log.has(step.id) && needsNobody(step.kind)) {
+      const own = lags.get(step.id) ?? [];
+      const ends = own.map((l) => (doneMin.get(l.beforeId) ?? Number.NaN) + l.minMin);
+      const end = Math.max(...ends);
+      if (own.length === 0 || !(end <= nowMin)) continue;
+      over.set(step.id, end);
+      doneMin.set(step.id, end);
+    }
+  }
+  return over;
 }
 
 /**
@@ -82,6 +119,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const byStep = new Map(log.map((entry) => [entry.step.id, entry]));
   const begun = log.some((entry) => entry.startedAt !== null || entry.doneAt !== null);
   const nowMin = begun ? times.nowMin : Math.max(times.nowMin, times.startMin ?? times.nowMin);
+  const over = waitsOver(times, lags, byStep);
   /** The scuff and dust removal that a coat needs when the window of the one before it has closed. */
   const late = new Map<string, [Step, Step]>();
   /** The plan with what was put in so far, and what its steps wait for. */
@@ -99,7 +137,9 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
       divisible: stepKind(step.kind).divisible,
       lags: own,
       ...airOf(step, times),
-      fixed: fixedTime(byStep.get(step.id), handsOnMin, times.nowMin),
+      fixed: over.has(step.id)
+        ? { startMin: over.get(step.id)!, endMin: over.get(step.id)! }
+        : fixedTime(byStep.get(step.id), handsOnMin, times.nowMin),
       ifLate: (beforeId) => {
         const before = byId.get(beforeId);
         if (!before || late.has(step.id) || byId.has(`${step.id}/scuff`)) return null;
@@ -128,8 +168,9 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
     },
     times.calendar,
   );
-  if (late.size === 0) return { steps, inserted: new Map(), answer, lags };
+  const isOver = new Set(over.keys());
+  if (late.size === 0) return { steps, inserted: new Map(), answer, over: isOver, lags };
   const inserted = new Map<string, number>();
   for (const { id, closedAtMin } of answer.missed) for (const s of late.get(id) ?? []) inserted.set(s.id, closedAtMin);
-  return { ...now, inserted, answer };
+  return { ...now, inserted, answer, over: isOver };
 }

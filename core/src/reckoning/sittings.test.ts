@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { goesOn, houseRuleTable, inSittings, planOf } from '../finishing';
 import { lagsIn } from '../finishing/fixtures/waitsOf';
 import { typicalProducts } from '../products';
-import { minuteOf } from '../units';
-import { defaultSettings, type Piece, type Product, type Step } from '../workshop';
+import { instantOf, minuteOf } from '../units';
+import { defaultSettings, type LogEntry, type Piece, type Product, type Step } from '../workshop';
 import { jobs } from './fixtures/jobs';
 import { type ReckonedStep, reckonPiece, sittingsOf } from './index';
 
@@ -15,6 +15,17 @@ const reckon = (piece: Piece) => {
   if (!r.ok) throw new Error(r.issues.map((i) => i.message).join());
   return r.value;
 };
+const logged = (step: Step, startedAt: string, doneAt: string): LogEntry => ({
+  id: `log/${step.id}`,
+  step,
+  startedAt,
+  doneAt,
+  actualL: null,
+  air: null,
+  note: '',
+  planned: null,
+  batch: null,
+});
 const sittingOf = (piece: Piece, stepId: string) =>
   sittingsOf(reckon(piece).steps)
     .find((s) => s.steps.some((x) => x.step.id === stepId))!
@@ -84,6 +95,24 @@ describe('steps of a plan in sittings', () => {
     expect(sittingOf(sideboard, 'top/clear/2')).toEqual(zones('clear', 2));
     // Sanded between coats on one zone after the other, and dusted off together.
     expect(sittingOf(sideboard, 'top/denib/1').sort()).toEqual([...zones('denib', 1), ...zones('de-dust', 2)].sort());
+  });
+
+  it.each(pieces)('%s: a wait that nobody logs is over when its time has passed, and holds up nothing', (_, piece) => {
+    const before = reckon(piece);
+    const waits = before.steps.filter((s) => s.handsOnMin === 0 && s.step.kind !== 'cure');
+    for (const wait of waits.slice(0, 2)) {
+      const until = wait.startMin + 40 * 24 * 60;
+      const log = before.steps
+        .filter((s) => s.handsOnMin > 0 && s.endMin <= wait.startMin)
+        .map((s) => logged(s.step, instantOf(s.startMin), instantOf(s.endMin)));
+      const after = reckonPiece({ piece: { ...piece, log }, products, settings, nowMin: until });
+      if (!after.ok) throw new Error('measured');
+      const over = after.value.steps.find((s) => s.step.id === wait.step.id);
+      expect([over?.status, over?.startMin], wait.step.id).toEqual(['done', wait.startMin]);
+      // While it lasts it is still to come.
+      const during = reckonPiece({ piece: { ...piece, log }, products, settings, nowMin: wait.startMin - 1 });
+      expect(during.ok && during.value.steps.find((s) => s.step.id === wait.step.id)?.status).toBe('planned');
+    }
   });
 
   it('another grit, another product, another way of laying it on and a coat over the one just laid are other sittings', () => {

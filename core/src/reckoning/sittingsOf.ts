@@ -3,16 +3,19 @@ import { zoneNames } from '../piece';
 import type { ReckonedStep } from './Reckoning';
 
 /** What is done at one go: one tool, filled once, on one face after the other, with what belongs right behind it. */
-export interface Sitting {
+export interface Sitting<S = ReckonedStep> {
   /** Id of its first step. */
   id: string;
-  steps: readonly ReckonedStep[];
+  steps: readonly S[];
   startMin: number;
   endMin: number;
   handsOnMin: number;
   /** Likely litres of each product it takes. */
   litres: readonly { productId: string; likelyL: number }[];
   status: ReckonedStep['status'];
+  /** When the first window of its steps closes. */
+  closesAtMin: number | null;
+  cautions: readonly string[];
   /** A step of it is held by a finding that can only be satisfied: it may not be begun. */
   held: boolean;
 }
@@ -69,14 +72,25 @@ export const sittingsOf = (steps: readonly ReckonedStep[]): Sitting[] =>
     handsOnMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
     litres: litresOf(own),
     status: statusOf(own),
+    closesAtMin: own.reduce<number | null>(
+      (least, { closesAtMin: at }) => (at !== null && (least === null || at < least) ? at : least),
+      null,
+    ),
+    cautions: [...new Set(own.flatMap((s) => s.cautions))],
     held: own.some((s) => s.held),
   }));
 
-/**
- * A sitting in words: "Clear coat 2 of 3: top, carcass", then what belongs right behind it, each with its zones.
- * @param say a step in words, without its zone
- */
-export function sittingWords({ steps }: Pick<Sitting, 'steps'>, say: (step: ReckonedStep) => string): string {
+/** One thing that is done in a sitting, on which zones; none: on the whole piece. */
+export interface SittingPart {
+  what: string;
+  zones: readonly string[];
+}
+
+/** What is done in a sitting, one after the other, each with its zones. @param say a step in words, without its zone */
+export function sittingParts<S extends Pick<ReckonedStep, 'step'>>(
+  { steps }: Pick<Sitting<S>, 'steps'>,
+  say: (step: S) => string,
+): SittingPart[] {
   const parts = new Map<string, Set<string>>();
   for (const s of steps) {
     const what = say(s);
@@ -84,10 +98,25 @@ export function sittingWords({ steps }: Pick<Sitting, 'steps'>, say: (step: Reck
     parts.set(what, zones);
     if (s.step.zoneId !== null) zones.add(zoneNames[s.step.zoneId].toLowerCase());
   }
-  return [...parts]
-    .map(([what, zones], i) => {
+  return [...parts].map(([what, zones]) => ({ what, zones: [...zones] }));
+}
+
+/**
+ * A sitting in words: "Sand P150: legs, carcass; then vacuum and tack"; zones are said again only where they are others.
+ * @param say a step in words, without its zone
+ */
+export function sittingWords<S extends Pick<ReckonedStep, 'step'>>(
+  sitting: Pick<Sitting<S>, 'steps'>,
+  say: (step: S) => string,
+): string {
+  let before = '';
+  return sittingParts(sitting, say)
+    .map(({ what, zones }, i) => {
       const said = i === 0 ? what : what.charAt(0).toLowerCase() + what.slice(1);
-      return zones.size > 0 ? `${said}: ${[...zones].join(', ')}` : said;
+      const where = [...zones].sort().join(', ');
+      const isSaid = where === before;
+      before = where;
+      return zones.length > 0 && !isSaid ? `${said}: ${zones.join(', ')}` : said;
     })
     .join('; then ');
 }

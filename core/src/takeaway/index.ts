@@ -3,4 +3,4 @@ export { planToText } from './planToText';
 export { productsFromCsv, productsToCsv, type ReadProducts } from './productsCsv';
 export { type QrMatrix, qrCode, recordCode, recordOfCode } from './qrCode';
 export { quantitiesToCsv } from './quantitiesToCsv';
-export { stepsToICalendar, stepTitle } from './stepsToICalendar';
+export { sittingsToICalendar } from './sittingsToICalendar';

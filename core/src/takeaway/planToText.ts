@@ -1,9 +1,8 @@
-import { waitWords } from '../finishing';
+import { doWhat, waitWords } from '../finishing';
 import { zoneNames } from '../piece';
 import { type ReckonedStep, type Reckoning, sittingsOf, sittingWords } from '../reckoning';
 import { formatVolume, type UnitSystem } from '../units';
-import type { Product, Step, ZoneId } from '../workshop';
-import { stepTitle } from './stepsToICalendar';
+import type { Product, ZoneId } from '../workshop';
 
 interface TextInput {
   pieceName: string;
@@ -21,9 +20,6 @@ function lasting(minutes: number): string {
   if (minutes < 120) return `${Math.round(minutes)} min`;
   return minutes < 2 * 1440 ? `${Number((minutes / 60).toFixed(1))} h` : `${Number((minutes / 1440).toFixed(1))} days`;
 }
-
-/** A kind of step with what tells it from others of its kind, without its zone: "Sand P150 by hand", "Clear coat 2 of 3". */
-const doing = (step: Step): string => stepTitle({ step: { ...step, zoneId: null } });
 
 /**
  * A plan as the bench reads it, one sitting to a line: when, what, on which zones, how long, how much; under it what had to be
@@ -49,7 +45,7 @@ export function planToText({ pieceName, reckoning, products, timeZone, unitSyste
     const { before, fromMin, wait } = last;
     const on = zoneName(before.step.zoneId);
     return [
-      `               ${lasting(fromMin - before.endMin)} after ${lower(doing(before.step))}, ${on}: ${waitWords[wait]}`,
+      `               ${lasting(fromMin - before.endMin)} after ${lower(doWhat(before))}, ${on}: ${waitWords[wait]}`,
     ];
   };
   const lines = sittings.flatMap((sitting, i) => {
@@ -65,7 +61,7 @@ export function planToText({ pieceName, reckoning, products, timeZone, unitSyste
       .join('');
     return [
       ...(begins ? ['', today] : []),
-      `  ${hour(startMin)}–${until}  ${sittingWords(sitting, ({ step }) => doing(step))}, ${lasting(handsOnMin)}${taken}${done}`,
+      `  ${hour(startMin)}–${until}  ${sittingWords(sitting, doWhat)}, ${lasting(handsOnMin)}${taken}${done}`,
       ...(status === 'planned' ? because(steps, sittings[i - 1]?.endMin ?? 0) : []),
     ];
   });

@@ -6,7 +6,7 @@ import { cautionDefers } from '../finishing';
 import { zoneNames } from '../piece';
 import { reckonPiece, sittingsOf } from '../reckoning';
 import { minuteOf } from '../units';
-import { planToText, quantitiesToCsv, stepsToICalendar } from './index';
+import { planToText, quantitiesToCsv, sittingsToICalendar } from './index';
 
 const nowMin = minuteOf('2026-11-25T10:07:00Z');
 const demo = demoWorkshop(nowMin, 'Europe/London');
@@ -16,23 +16,23 @@ const reckoned = (id: string) => {
   return r.value;
 };
 
-describe('stepsToICalendar', () => {
+describe('sittingsToICalendar', () => {
   // Reference package: ical.js (RFC 5545).
   it('is read by ical.js with the times and titles of the plan', () => {
     const r = reckoned('refreshment-table');
-    const text = stepsToICalendar('Table, "old"; café', r, demo.products, nowMin);
+    const text = sittingsToICalendar('Table, "old"; café', r, demo.products, nowMin);
     const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((c) => new ICAL.Event(c));
-    const hands = r.steps.filter((s) => s.status !== 'done' && s.handsOnMin > 0);
+    const hands = sittingsOf(r.steps).filter((s) => s.status !== 'done');
     expect(events.length).toBe(hands.length + 2);
     hands.forEach((s, i) => {
       expect(events[i]!.startDate.toUnixTime() / 60).toBe(s.startMin);
       expect(events[i]!.endDate.toUnixTime() / 60).toBe(s.endMin);
     });
     expect(events.find((e) => e.uid.includes('top/clear/2'))?.summary).toBe(
-      'Table, "old"; café: Top: clear coat 2 of 3',
+      'Table, "old"; café: Clear coat 2 of 3: top',
     );
     expect(new Set(events.map((e) => e.uid)).size).toBe(events.length);
-    expect(stepsToICalendar('Table, "old"; café', r, demo.products, nowMin)).toBe(text);
+    expect(sittingsToICalendar('Table, "old"; café', r, demo.products, nowMin)).toBe(text);
     // The ends of its waits, a quarter of an hour each.
     const [light, cured] = events
       .slice(hands.length)
@@ -42,16 +42,18 @@ describe('stepsToICalendar', () => {
   });
   it('says of a step what it takes, why, and what can hurt; and to follow the label only where something can', () => {
     const r = reckoned('refreshment-table');
-    const events = new ICAL.Component(ICAL.parse(stepsToICalendar('Table', r, demo.products, nowMin)))
+    const events = new ICAL.Component(ICAL.parse(sittingsToICalendar('Table', r, demo.products, nowMin)))
       .getAllSubcomponents('vevent')
       .map((c) => new ICAL.Event(c));
-    const told = r.steps.filter((s) => s.status !== 'done' && s.handsOnMin > 0).map((s, i) => ({ s, e: events[i]! }));
+    const told = sittingsOf(r.steps)
+      .filter((s) => s.status !== 'done')
+      .map((s, i) => ({ s, e: events[i]! }));
     expect(new Set(told.map(({ s }) => s.cautions.length > 0))).toEqual(new Set([true, false]));
     for (const { s, e } of told) {
       const lines = e.description.split('\n');
-      const name = s.step.productId ? demo.products[s.step.productId]!.name : null;
+      const name = s.litres[0] ? demo.products[s.litres[0].productId]!.name : null;
       expect(lines.filter((l) => l === cautionDefers)).toHaveLength(s.cautions.length > 0 ? 1 : 0);
-      expect(lines).toEqual(expect.arrayContaining([s.step.reason, ...s.cautions]));
+      expect(lines).toEqual(expect.arrayContaining([...s.steps.map((x) => x.step.reason), ...s.cautions]));
       if (name) expect(lines[0]!.startsWith(name)).toBe(true);
     }
   });

@@ -1,7 +1,7 @@
 export { formatTemperature, formatTemperatureDifference, parseHumidity, parseTemperature } from './air';
 export { DomainError, requireWithin } from './DomainError';
 export { formatArea, formatLength, lengthLimitsM, parseLength, type UnitSystem } from './length';
-export { latestFirst, minuteOf } from './minuteOf';
+export { instantOf, latestFirst, minuteOf } from './minuteOf';
 export { isTwoWays, parseNumber, readNumber, twoWaysIssue } from './parseNumber';
 export { addRanges, certain, invertRange, multiplyRanges, type Range, scaleRange } from './Range';
 export { good, type Issue, type Result, refused } from './Result';

@@ -58,6 +58,7 @@ export const theme = createTheme({
     button: { textTransform: 'none', fontWeight: 700, fontSize: 17 },
   },
   components: {
+    MuiButton: { styleOverrides: { root: { minHeight: 48 } } },
     MuiTextField: {
       defaultProps: { fullWidth: true, variant: 'outlined', slotProps: { inputLabel: { shrink: true } } },
     },

@@ -1,18 +1,20 @@
 import type { ListedStep } from '@cosmesis/core/reckoning';
-import type { Result } from '@cosmesis/core/units';
+import { instantOf, type Result } from '@cosmesis/core/units';
 import { doDeed } from './doDeed';
 
-const iso = (minute: number): string => new Date(minute * 60_000).toISOString().replace('.000Z', '+00:00');
+const toLog = ({ step, startMin, endMin, productL, handsOnMin }: ListedStep) => ({
+  step,
+  handsOnMin,
+  planned: { startAt: instantOf(startMin), endAt: instantOf(endMin), volumeL: productL?.likely ?? null },
+});
 
-/** Marks a step started or done, now, with what the plan said of it: History holds one against the other. */
-export const logStep = (
-  pieceId: string,
-  what: 'start' | 'done',
-  { step, startMin, endMin, productL }: ListedStep,
-): Result<string> =>
-  doDeed(what === 'start' ? 'Start a step' : 'Step done', {
-    do: what === 'start' ? 'start-step' : 'finish-step',
+/**
+ * Marks a sitting begun or done, now, or one step of it, with what the plan said of it: History holds one against the other.
+ * @param steps in the order in which they are worked; at least one
+ */
+export const logSteps = (pieceId: string, what: 'start' | 'done', steps: readonly ListedStep[]): Result<string> =>
+  doDeed(what === 'start' ? 'Start' : steps.length > 1 ? 'Sitting done' : 'Step done', {
+    do: what === 'start' ? 'start-sitting' : 'finish-sitting',
     pieceId,
-    step,
-    planned: { startAt: iso(startMin), endAt: iso(endMin), volumeL: productL?.likely ?? null },
+    steps: steps.map(toLog),
   });

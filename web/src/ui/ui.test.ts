@@ -1,4 +1,5 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
+import { doWhat, whereOf } from '@cosmesis/core/finishing';
 import { buildFaces, shapeToDraw } from '@cosmesis/core/piece';
 import { type ReckonedStep, type Reckoning, reckonPiece } from '@cosmesis/core/reckoning';
 import { describe, expect, it } from 'vitest';
@@ -6,7 +7,6 @@ import { bandsOf } from './bands';
 import { fileName } from './download';
 import { clockTime, dayName, dayTime, duration, money } from './formatTime';
 import { facesInView, placeOnFace } from './PieceDrawing';
-import { doWhat, whereOf } from './stepWords';
 import { fromField, toField } from './zonedInput';
 import { faceColours } from './zoneLooks';
 

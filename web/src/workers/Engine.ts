@@ -25,7 +25,7 @@ import {
   workshopAround,
 } from '@cosmesis/core/reckoning';
 import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
-import { quantitiesToCsv, stepsToICalendar } from '@cosmesis/core/takeaway';
+import { quantitiesToCsv, sittingsToICalendar } from '@cosmesis/core/takeaway';
 import { good, minuteOf, type Result, refused } from '@cosmesis/core/units';
 import {
   canonicalJson,
@@ -377,7 +377,7 @@ export class Engine {
     return guarded(() => {
       const input = this.input(pieceId, nowMin);
       const told = reckonPiece(input);
-      return told.ok ? good(stepsToICalendar(input.piece.name, told.value, input.products, nowMin)) : told;
+      return told.ok ? good(sittingsToICalendar(input.piece.name, told.value, input.products, nowMin)) : told;
     });
   }
   csv(pieceId: string, nowMin: number): Result<string> {

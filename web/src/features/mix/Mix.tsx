@@ -1,4 +1,5 @@
 import { latestReading } from '@cosmesis/core/deeds';
+import { doWhat, whereOf } from '@cosmesis/core/finishing';
 import { type Batch, totalOf, usualMixTempC } from '@cosmesis/core/mixing';
 import { formatVolume, latestFirst } from '@cosmesis/core/units';
 import { useState } from 'react';
@@ -12,7 +13,6 @@ import { Keys } from '../../ui/Keys';
 import { toMix } from '../../ui/links';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
-import { doWhat, whereOf } from '../../ui/stepWords';
 import { Batches } from './Batches';
 import { KindFields } from './KindFields';
 import { startMix } from './mixDeeds';

@@ -1,3 +1,4 @@
+import { doWhat, whereOf } from '@cosmesis/core/finishing';
 import { buildFaces, formById, shapeToDraw, zoneNames } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
 import { latestFirst } from '@cosmesis/core/units';
@@ -14,7 +15,6 @@ import { dayName, dayTime, duration } from '../../ui/formatTime';
 import { toPiece } from '../../ui/links';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 import { StepStick } from '../../ui/StepStick';
-import { doWhat, whereOf } from '../../ui/stepWords';
 import { faceColours } from '../../ui/zoneLooks';
 
 function Sticks({ reckoning }: { reckoning: Reckoning }) {

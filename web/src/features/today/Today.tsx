@@ -1,39 +1,45 @@
-import { cautionDefers, lookNames, methodNames } from '@cosmesis/core/finishing';
+import { cautionDefers, doWhat, lookNames, methodNames } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
-import type { ListedStep, PieceSummary } from '@cosmesis/core/reckoning';
-import { formatVolume } from '@cosmesis/core/units';
+import {
+  type ListedSitting,
+  type ListedStep,
+  type PieceSummary,
+  sittingParts,
+  sittingWords,
+} from '@cosmesis/core/reckoning';
+import { formatVolume, type UnitSystem } from '@cosmesis/core/units';
 import { hasPlan, type Piece } from '@cosmesis/core/workshop';
-import { useMemo, useRef } from 'react';
+import { lazy, Suspense, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
-import { logStep } from '../../store/logStep';
-import { theStore } from '../../store/theStore';
 import { useNowMin } from '../../store/useNowMin';
 import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
 import { clockTime, dayEndMin, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
 import { toPiece } from '../../ui/links';
-import { say } from '../../ui/say';
-import { doWhat, whereOf } from '../../ui/stepWords';
+import { pressLog } from '../../ui/pressLog';
 import { Cautions } from './Cautions';
+
+/** Brought when it is needed: the act of now is not kept waiting for it. */
+const StepsOfSitting = lazy(() => import('../../ui/StepsOfSitting'));
 
 interface Act {
   piece: Piece;
-  step: ListedStep;
+  sitting: ListedSitting;
 }
 
-/** What can be done next: the running and planned hands-on steps of every piece, in time. */
+/** What can be done next: the running and planned sittings of every piece, in time. */
 function actsOf(pieces: Readonly<Record<string, Piece>>, summaries: Iterable<PieceSummary>): Act[] {
   const acts: Act[] = [];
   for (const summary of summaries) {
     const piece = pieces[summary.pieceId];
-    if (piece) for (const step of summary.acts) acts.push({ piece, step });
+    if (piece) for (const sitting of summary.sittings) acts.push({ piece, sitting });
   }
   return acts.sort(
     (a, b) =>
-      Number(a.step.held) - Number(b.step.held) ||
-      Number(b.step.status === 'running') - Number(a.step.status === 'running') ||
-      a.step.startMin - b.step.startMin ||
+      Number(a.sitting.held) - Number(b.sitting.held) ||
+      Number(b.sitting.status === 'running') - Number(a.sitting.status === 'running') ||
+      a.sitting.startMin - b.sitting.startMin ||
       Number(b.piece.log.length > 0) - Number(a.piece.log.length > 0),
   );
 }
@@ -54,55 +60,54 @@ function useSteadyActs(sorted: readonly Act[], all: number, missing: number): re
   return acts;
 }
 
-const keyOf = (act: Act) => `${act.piece.id}/${act.step.step.id}`;
+const keyOf = (act: Act) => `${act.piece.id}/${act.sitting.id}`;
 
-function press(act: Act, what: 'start' | 'done'): void {
-  const done = logStep(act.piece.id, what, act.step);
-  if (!done.ok) {
-    say({ text: done.issues[0]?.message ?? 'That cannot be logged.' });
-    return;
-  }
-  say({
-    text:
-      what === 'start'
-        ? `Started: ${doWhat(act.step)}.`
-        : `Done: ${doWhat(act.step)}. All that follows is worked out again.`,
-    action: { name: 'Undo', run: () => theStore().undo() },
-  });
-}
+const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+
+/** Litres of a sitting, or nothing. */
+const litresOf = ({ litres }: ListedSitting, unitSystem: UnitSystem): string | null =>
+  litres.length === 0
+    ? null
+    : formatVolume(
+        litres.reduce((sum, l) => sum + l.likelyL, 0),
+        unitSystem,
+      );
 
 function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
   const { products, settings } = useParts('products', 'settings');
-  const { step, piece } = act;
-  const product = step.step.productId ? products[step.step.productId] : undefined;
-  const running = step.status === 'running';
-  const now = running || step.startMin <= nowMin + 1;
+  const { sitting, piece } = act;
+  const { steps, status, startMin, handsOnMin } = sitting;
+  const [first] = steps as [ListedStep, ...ListedStep[]];
+  const running = status === 'running';
+  const now = running || startMin <= nowMin + 1;
+  const begunMin = running ? nowMin - startMin : 0;
+  const litres = litresOf(sitting, settings.unitSystem);
+  const used = sitting.litres.flatMap(({ productId }) => products[productId]?.name ?? []);
+  const methods = new Set(steps.flatMap((s) => (s.step.method ? methodNames[s.step.method] : [])));
+  const [own, ...then] = sittingParts(sitting, doWhat);
   return (
     <article className="act first" aria-labelledby="first-act">
       <p>
-        <b className="when">{running ? 'Running' : now ? 'Now' : dayTime(step.startMin, nowMin, settings.timeZone)}</b>{' '}
-        · <Link to={toPiece(piece.id, 'plan')}>{piece.name}</Link>, {whereOf(step).toLowerCase()}
+        <b className="when">{running ? 'Running' : now ? 'Now' : dayTime(startMin, nowMin, settings.timeZone)}</b> ·{' '}
+        <Link to={toPiece(piece.id, 'plan')}>{piece.name}</Link>
+        {first.step.zoneId === null ? ', whole piece' : `, ${own?.zones.join(', ')}`}
       </p>
       <h2 className="what" id="first-act">
-        {doWhat(step)}
+        {doWhat(first)}
       </h2>
+      {then.map(({ what }) => (
+        <p key={what}>then {lowerFirst(what)}</p>
+      ))}
       <div className="bigs">
         <span className="big">
-          {running
-            ? `${duration(Math.max(0, nowMin - step.startMin))} of ${duration(step.handsOnMin)}`
-            : duration(step.handsOnMin)}
+          {running ? `${duration(Math.max(0, begunMin))} of ${duration(handsOnMin)}` : duration(handsOnMin)}
         </span>
-        {step.productL && <span className="big">{formatVolume(step.productL.likely, settings.unitSystem)}</span>}
+        {litres && <span className="big">{litres}</span>}
       </div>
-      {product && (
-        <p>
-          {product.name}
-          {step.step.method ? `, ${methodNames[step.step.method]}` : ''}
-        </p>
-      )}
-      <p className="quiet">{step.step.reason}</p>
-      {step.closesAtMin !== null && <p>Window closes {dayTime(step.closesAtMin, nowMin, settings.timeZone)}.</p>}
-      {step.held ? (
+      {used.length > 0 && <p>{[...used, ...methods].join(', ')}</p>}
+      <p className="quiet">{first.step.reason}</p>
+      {sitting.closesAtMin !== null && <p>Window closes {dayTime(sitting.closesAtMin, nowMin, settings.timeZone)}.</p>}
+      {sitting.held ? (
         <p className="finding stop">
           <b>Held until the old film is tested for lead.</b>
           <Link to={toPiece(piece.id, 'survey')}>Record a result in the survey</Link>
@@ -110,15 +115,15 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
       ) : (
         <div className="presses">
           {running ? (
-            <button type="button" className="go" onClick={() => press(act, 'done')}>
+            <button type="button" className="go" onClick={() => pressLog(piece.id, 'done', steps)}>
               Done
             </button>
           ) : (
             <>
-              <button type="button" className="go" onClick={() => press(act, 'start')}>
+              <button type="button" className="go" onClick={() => pressLog(piece.id, 'start', steps)}>
                 Start
               </button>
-              <button type="button" className="line" onClick={() => press(act, 'done')}>
+              <button type="button" className="line" onClick={() => pressLog(piece.id, 'done', steps)}>
                 Done
               </button>
             </>
@@ -128,33 +133,39 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
           </Link>
         </div>
       )}
-      {step.cautions.map((c) => (
+      {steps.length > 1 && !sitting.held && (
+        <Suspense fallback={<div style={{ height: 48 }} />}>
+          <StepsOfSitting pieceId={piece.id} sitting={sitting} unitSystem={settings.unitSystem} />
+        </Suspense>
+      )}
+      {sitting.cautions.map((c) => (
         <p className="caution" key={c}>
           {c}
         </p>
       ))}
-      {step.cautions.length > 0 && <p className="quiet">{cautionDefers}</p>}
+      {sitting.cautions.length > 0 && <p className="quiet">{cautionDefers}</p>}
     </article>
   );
 }
 
 function LaterAct({ act, nowMin }: { act: Act; nowMin: number }) {
   const settings = useSettings();
-  const { step, piece } = act;
+  const { sitting, piece } = act;
+  const litres = litresOf(sitting, settings.unitSystem);
   return (
     <li className="act">
-      <span className="when">{step.held ? 'Held' : dayTime(step.startMin, nowMin, settings.timeZone)}</span>
+      <span className="when">{sitting.held ? 'Held' : dayTime(sitting.startMin, nowMin, settings.timeZone)}</span>
       <div>
         <p className="quiet">
-          <Link to={toPiece(piece.id, 'plan')}>{piece.name}</Link>, {whereOf(step).toLowerCase()}
+          <Link to={toPiece(piece.id, 'plan')}>{piece.name}</Link>
         </p>
-        <p className="what">{doWhat(step)}</p>
+        <p className="what">{sittingWords(sitting, doWhat)}</p>
         <p className="quiet">
-          <span className="n">{duration(step.handsOnMin)}</span>
-          {step.productL && <> · {formatVolume(step.productL.likely, settings.unitSystem)}</>}
-          {step.held && ' · waits for a lead test'}
-          {step.closesAtMin !== null && !step.held && (
-            <> · window to {dayTime(step.closesAtMin, nowMin, settings.timeZone)}</>
+          <span className="n">{duration(sitting.handsOnMin)}</span>
+          {litres && <> · {litres}</>}
+          {sitting.held && ' · waits for a lead test'}
+          {sitting.closesAtMin !== null && !sitting.held && (
+            <> · window to {dayTime(sitting.closesAtMin, nowMin, settings.timeZone)}</>
           )}
         </p>
       </div>
@@ -188,7 +199,7 @@ function laterOf(acts: readonly Act[]): Act[] {
     .slice(1)
     .sort((a, b) => begun(a) - begun(b))
     .filter((a, i) => {
-      const key = `${a.piece.id}/${a.step.held}`;
+      const key = `${a.piece.id}/${a.sitting.held}`;
       const first = !seen.has(key);
       seen.add(key);
       return first || i < 3;
@@ -208,10 +219,10 @@ export function Today() {
     return <h1>{weekdayName(nowMin, settings.timeZone)}</h1>;
   const today = dayName(nowMin, settings.timeZone);
   const endMin = dayEndMin(nowMin, settings.timeZone);
-  const ofToday = acts.filter((a) => !a.step.held && a.step.startMin < endMin);
-  const todayMin = ofToday.reduce((sum, a) => sum + a.step.handsOnMin, 0);
-  const cautions = [...new Set(ofToday.filter((a) => a !== acts[0]).flatMap((a) => a.step.cautions))].filter(
-    (c) => !acts[0]?.step.cautions.includes(c),
+  const ofToday = acts.filter((a) => !a.sitting.held && a.sitting.startMin < endMin);
+  const todayMin = ofToday.reduce((sum, a) => sum + a.sitting.handsOnMin, 0);
+  const cautions = [...new Set(ofToday.filter((a) => a !== acts[0]).flatMap((a) => a.sitting.cautions))].filter(
+    (c) => !acts[0]?.sitting.cautions.includes(c),
   );
   const later = laterOf(acts);
   const wet = [...byId.values()].flatMap((s) => {

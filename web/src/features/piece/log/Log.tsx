@@ -1,78 +1,74 @@
-import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import { doWhat, whereOf } from '@cosmesis/core/finishing';
+import { type Reckoning, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
 import { formatTemperature, formatVolume, minuteOf } from '@cosmesis/core/units';
 import type { LogEntry, Piece } from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { logStep } from '../../../store/logStep';
-import { theStore } from '../../../store/theStore';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
 import { dayTime, duration } from '../../../ui/formatTime';
 import { toPiece } from '../../../ui/links';
+import { pressLog } from '../../../ui/pressLog';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
-import { say } from '../../../ui/say';
-import { doWhat, whereOf } from '../../../ui/stepWords';
+import StepsOfSitting from '../../../ui/StepsOfSitting';
 import { NotYet, usePieceContext } from '../PieceFrame';
 import { CorrectDialog } from './CorrectDialog';
 
 function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
-  const { timeZone } = useSettings();
+  const { timeZone, unitSystem } = useSettings();
   const nowMin = useNowMin();
-  const ahead = reckoning.steps
-    .filter((s) => s.status !== 'done' && s.step.kind !== 'cure')
+  const ahead = sittingsOf(reckoning.steps)
+    .filter((s) => s.status !== 'done')
     .sort((a, b) => Number(b.status === 'running') - Number(a.status === 'running') || a.startMin - b.startMin)
     .slice(0, 5);
-  const press = (what: 'start' | 'done', s: ReckonedStep) => {
-    const done = logStep(piece.id, what, s);
-    if (!done.ok) return say({ text: done.issues[0]?.message ?? 'That cannot be logged.' });
-    say({
-      text: `${what === 'start' ? 'Started' : 'Done'}: ${doWhat(s)}.`,
-      action: { name: 'Undo', run: () => theStore().undo() },
-    });
-  };
   return (
     <section aria-label="To log">
       <h2>Next</h2>
       <ul className="bare">
-        {ahead.map((s) => (
-          <li key={s.step.id} className="act">
-            <span className="when">
-              {s.held ? 'Held' : s.status === 'running' ? 'Running' : dayTime(s.startMin, nowMin, timeZone)}
-            </span>
-            <div className="row">
-              <div>
-                <p className="quiet">{whereOf(s)}</p>
-                <p className="what">{doWhat(s)}</p>
-              </div>
-              <span className="row spread">
-                {s.held ? (
-                  <Link to={toPiece(piece.id, 'survey#lead')}>Waits for a lead test</Link>
-                ) : (
-                  <>
-                    {s.status === 'planned' && (
-                      <button
-                        type="button"
-                        className="line"
-                        aria-label={`Start: ${whereOf(s)}, ${doWhat(s)}`}
-                        onClick={() => press('start', s)}
-                      >
-                        Start
-                      </button>
-                    )}
-                    <button
-                      type="button"
-                      className="go"
-                      aria-label={`Done: ${whereOf(s)}, ${doWhat(s)}`}
-                      onClick={() => press('done', s)}
-                    >
-                      Done
-                    </button>
-                  </>
-                )}
+        {ahead.map((s) => {
+          const words = sittingWords(s, doWhat);
+          return (
+            <li key={s.id} className="act">
+              <span className="when">
+                {s.held ? 'Held' : s.status === 'running' ? 'Running' : dayTime(s.startMin, nowMin, timeZone)}
               </span>
-            </div>
-          </li>
-        ))}
+              <div>
+                <div className="row">
+                  <p className="what">{words}</p>
+                  <span className="row spread">
+                    {s.held ? (
+                      <Link to={toPiece(piece.id, 'survey#lead')}>Waits for a lead test</Link>
+                    ) : (
+                      <>
+                        {s.status === 'planned' && (
+                          <button
+                            type="button"
+                            className="line"
+                            aria-label={`Start: ${words}`}
+                            onClick={() => pressLog(piece.id, 'start', s.steps)}
+                          >
+                            Start
+                          </button>
+                        )}
+                        <button
+                          type="button"
+                          className="go"
+                          aria-label={`Done: ${words}`}
+                          onClick={() => pressLog(piece.id, 'done', s.steps)}
+                        >
+                          Done
+                        </button>
+                      </>
+                    )}
+                  </span>
+                </div>
+                {s.steps.length > 1 && !s.held && (
+                  <StepsOfSitting pieceId={piece.id} sitting={s} unitSystem={unitSystem} />
+                )}
+              </div>
+            </li>
+          );
+        })}
       </ul>
     </section>
   );
@@ -134,7 +130,8 @@ export default function Log() {
         <h2>History</h2>
         {entries.length === 0 ? (
           <p className="quiet">
-            Nothing is logged yet. Press Done when a step is done: one press notes the time and the air.
+            Nothing is logged yet. Press Done when a sitting is done: one press notes every step of it, with its time
+            and the air.
           </p>
         ) : (
           <ScrollRegion label="Planned against actual">

@@ -1,6 +1,7 @@
 import type { Finding } from '@cosmesis/core/finishing';
-import { methodNames, stepKind } from '@cosmesis/core/finishing';
+import { doWhat, methodNames, stepKind, whereOf } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
+import { sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
 import { useNowMin } from '../../../store/useNowMin';
 import { useParts } from '../../../store/useWorkshop';
@@ -8,7 +9,6 @@ import { bandsOf } from '../../../ui/bands';
 import { CautionList } from '../../../ui/CautionList';
 import { dayName, dayTime, duration } from '../../../ui/formatTime';
 import { StepStick } from '../../../ui/StepStick';
-import { doWhat, whereOf } from '../../../ui/stepWords';
 import { NotYet, usePieceContext } from '../PieceFrame';
 
 const severityWords = { 'stop-locked': 'Stop, locked', stop: 'Stop', warn: 'Warning', advice: 'Advice' } as const;
@@ -37,14 +37,14 @@ function Standing({ findings }: { findings: readonly Finding[] }) {
   );
 }
 
-/** The bench sheet of a piece: every step with room for a tick, its cautions, and what was overruled. */
+/** The bench sheet of a piece: every sitting with room for a tick, its cautions, and what was overruled. */
 export default function Papers() {
   const { piece, result } = usePieceContext();
   const { settings, products } = useParts('settings', 'products');
   const nowMin = useNowMin();
   if (!result?.ok || result.value.steps.length === 0) return <NotYet result={result} piece={piece} />;
   const { steps, zones, findings, totals } = result.value;
-  const inTime = [...steps].sort((a, b) => a.startMin - b.startMin);
+  const sittings = sittingsOf(steps);
   const cautions = [...new Set(steps.flatMap((s) => s.cautions))];
   return (
     <div className="papers stack">
@@ -84,39 +84,31 @@ export default function Papers() {
           <CautionList cautions={cautions} />
         </section>
       )}
-      <section className="stack" aria-label="Steps">
-        <h2>Steps</h2>
+      <section className="stack" aria-label="Sittings">
+        <h2>Sittings</h2>
         <ol className="sheet-steps">
-          {inTime.map((s) => {
-            const product = s.step.productId ? products[s.step.productId] : undefined;
-            return (
-              <li key={s.step.id}>
-                <span className="tick-box" aria-hidden="true">
-                  {s.status === 'done' ? '✓' : ''}
-                </span>
-                <span>
-                  <b>{doWhat(s)}</b>, {whereOf(s).toLowerCase()}
-                  {product && (
-                    <>
-                      {' '}
-                      · {product.name}
-                      {s.step.method && `, ${methodNames[s.step.method]}`}
-                    </>
-                  )}
-                  {s.cautions.map((c) => (
-                    <span key={c} className="sheet-caution">
-                      {c}
-                    </span>
-                  ))}
-                  {piece.stepNotes[s.step.id] && <i> {piece.stepNotes[s.step.id]}</i>}
-                </span>
-                <span className="n">
-                  {stepKind(s.step.kind).id === 'cure' ? '' : dayTime(s.startMin, nowMin, settings.timeZone)}
-                </span>
-                <span className="n">{s.productL ? formatVolume(s.productL.likely, settings.unitSystem) : ''}</span>
-              </li>
-            );
-          })}
+          {sittings.map((s) => (
+            <li key={s.id}>
+              <span className="tick-box" aria-hidden="true">
+                {s.status === 'done' ? '✓' : ''}
+              </span>
+              <span>
+                <b>{sittingWords(s, doWhat)}</b>, {duration(s.handsOnMin)}
+                {s.litres.map(({ productId }) => ` · ${products[productId]?.name ?? productId}`)}
+                {[...new Set(s.steps.flatMap((x) => (x.step.method ? methodNames[x.step.method] : [])))].map(
+                  (method) => `, ${method}`,
+                )}
+                {s.cautions.map((c) => (
+                  <span key={c} className="sheet-caution">
+                    {c}
+                  </span>
+                ))}
+                {s.steps.map((x) => piece.stepNotes[x.step.id] && <i key={x.step.id}> {piece.stepNotes[x.step.id]}</i>)}
+              </span>
+              <span className="n">{dayTime(s.startMin, nowMin, settings.timeZone)}</span>
+              <span className="n">{s.litres.map((l) => formatVolume(l.likelyL, settings.unitSystem)).join(', ')}</span>
+            </li>
+          ))}
         </ol>
       </section>
     </div>

@@ -1,4 +1,4 @@
-import { comesBefore, stepKind, stepNameOf } from '@cosmesis/core/finishing';
+import { comesBefore, doWhat, stepKind, stepNameOf, whereOf } from '@cosmesis/core/finishing';
 import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
 import type { Piece, Step } from '@cosmesis/core/workshop';
 import {
@@ -24,7 +24,6 @@ import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
 import { dayTime, duration } from '../../../ui/formatTime';
 import { say } from '../../../ui/say';
-import { doWhat, whereOf } from '../../../ui/stepWords';
 
 /** Puts a step before or after another one by pinning the two; what has to come first stays first, and is named. */
 function useMove(piece: Piece, steps: readonly Step[]) {

@@ -1,4 +1,4 @@
-import { cautionDefers, methodNames, stepKind } from '@cosmesis/core/finishing';
+import { cautionDefers, doWhat, methodNames, stepKind, whereOf } from '@cosmesis/core/finishing';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
 import type { Method, Piece, Step, StepKindId, ZoneId } from '@cosmesis/core/workshop';
@@ -12,7 +12,6 @@ import { dayTime, duration } from '../../../ui/formatTime';
 import { HeldTextField } from '../../../ui/HeldTextField';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
-import { doWhat, whereOf } from '../../../ui/stepWords';
 import { Figure } from '../../../ui/Working';
 import { AddStep } from './AddStep';
 import { WillItLast } from './WillItLast';

@@ -1,4 +1,4 @@
-import { methodNames } from '@cosmesis/core/finishing';
+import { doWhat, methodNames, whereOf } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import { filmBuildUp, type ProductNeed, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
 import { formatArea, formatLength, formatVolume } from '@cosmesis/core/units';
@@ -11,7 +11,6 @@ import { money } from '../../../ui/formatTime';
 import { toProduct } from '../../../ui/links';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import { say } from '../../../ui/say';
-import { doWhat, whereOf } from '../../../ui/stepWords';
 import { Figure } from '../../../ui/Working';
 import { callCore } from '../../../workers/callCore';
 import { NotYet, usePieceContext } from '../PieceFrame';

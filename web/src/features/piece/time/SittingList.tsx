@@ -1,3 +1,4 @@
+import { doWhat } from '@cosmesis/core/finishing';
 import { type Reckoning, type Sitting, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
 import Box from '@mui/material/Box';
@@ -8,7 +9,6 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useParts } from '../../../store/useWorkshop';
 import { clockTime, dayName, duration } from '../../../ui/formatTime';
-import { doWhat } from '../../../ui/stepWords';
 
 /** From when until when; a sitting that is cut by the night ends on another day. */
 function spanOf({ startMin, endMin }: Sitting, timeZone: string): string {

@@ -1,3 +1,4 @@
+import { doWhat, whereOf } from '@cosmesis/core/finishing';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import TextField from '@mui/material/TextField';
 import ToggleButton from '@mui/material/ToggleButton';
@@ -11,7 +12,6 @@ import { download, fileName } from '../../../ui/download';
 import { dayName, dayTime, duration } from '../../../ui/formatTime';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import { say } from '../../../ui/say';
-import { doWhat, whereOf } from '../../../ui/stepWords';
 import { fromField, toField } from '../../../ui/zonedInput';
 import { callCore } from '../../../workers/callCore';
 import { NotYet, usePieceContext } from '../PieceFrame';

@@ -1,10 +1,10 @@
+import { doWhat } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
 import { TZDate } from '@date-fns/tz';
 import { addDays, startOfDay } from 'date-fns';
 import { dayName } from '../../../ui/formatTime';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
-import { doWhat } from '../../../ui/stepWords';
 
 const rowHeight = 54;
 const headHeight = 34;

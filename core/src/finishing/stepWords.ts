@@ -1,7 +1,6 @@
-import { stepKind } from '@cosmesis/core/finishing';
-import { zoneNames } from '@cosmesis/core/piece';
-import type { ReckonedStep } from '@cosmesis/core/reckoning';
-import type { PartKind, TestKind } from '@cosmesis/core/workshop';
+import { zoneNames } from '../piece';
+import type { PartKind, Step, TestKind } from '../workshop';
+import { stepKind } from './stepKinds';
 
 const partWords: Readonly<Record<PartKind, readonly [one: string, many: string]>> = {
   hardware: ['the hardware', 'the hardware'],
@@ -23,7 +22,7 @@ const testWords: Readonly<Record<TestKind, string>> = {
 };
 const byPlace = new Set(['glue', 'fill', 'plug', 'fill-stick', 'patch-veneer', 'drill', 'spot-prime', 'fill-leather']);
 
-function partOf({ step }: Pick<ReckonedStep, 'step'>): string {
+function partOf({ step }: { step: Step }): string {
   if (step.test) return ` ${testWords[step.test]}`;
   if (!step.part) return '';
   const [one, many] = partWords[step.part];
@@ -31,7 +30,7 @@ function partOf({ step }: Pick<ReckonedStep, 'step'>): string {
 }
 
 /** What to do, without the zone: "Sand P150 by hand", "Clear coat 2 of 3". */
-export function doWhat(reckoned: Pick<ReckonedStep, 'step'>): string {
+export function doWhat(reckoned: { step: Step }): string {
   const { step } = reckoned;
   const grit = step.grit ? ` P${step.grit}${step.byHand ? ' by hand' : ''}` : '';
   const places = byPlace.has(step.kind) ? `, ${step.count} ${step.count === 1 ? 'place' : 'places'}` : '';
@@ -39,5 +38,4 @@ export function doWhat(reckoned: Pick<ReckonedStep, 'step'>): string {
 }
 
 /** The zone of a step, or the whole piece. */
-export const whereOf = ({ step }: Pick<ReckonedStep, 'step'>): string =>
-  step.zoneId ? zoneNames[step.zoneId] : 'Whole piece';
+export const whereOf = ({ step }: { step: Step }): string => (step.zoneId ? zoneNames[step.zoneId] : 'Whole piece');

@@ -41,7 +41,7 @@ export {
   stepKindTable,
 } from './stepKinds';
 export { stepNameOf } from './stepNameOf';
-export { doWhat, whereOf } from './stepWords';
+export { doWhat, lowerFirst, whereOf } from './stepWords';
 export { type SurfaceState, statesAsFound } from './surfaceState';
 export { recommendTakeOff, type TakeOffId, takeOffOf, takeOffTable } from './takeOff';
 export { unmetNeeds } from './unmetNeeds';

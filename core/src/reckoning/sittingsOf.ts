@@ -1,4 +1,4 @@
-import { goesOn } from '../finishing';
+import { goesOn, lowerFirst } from '../finishing';
 import { zoneNames } from '../piece';
 import type { ReckonedStep } from './Reckoning';
 
@@ -112,7 +112,7 @@ export function sittingWords<S extends Pick<ReckonedStep, 'step'>>(
   let before = '';
   return sittingParts(sitting, say)
     .map(({ what, zones }, i) => {
-      const said = i === 0 ? what : what.charAt(0).toLowerCase() + what.slice(1);
+      const said = i === 0 ? what : lowerFirst(what);
       const where = [...zones].sort().join(', ');
       const isSaid = where === before;
       before = where;

@@ -1,4 +1,4 @@
-import { doWhat, waitWords } from '../finishing';
+import { doWhat, lowerFirst, waitWords } from '../finishing';
 import { zoneNames } from '../piece';
 import { type ReckonedStep, type Reckoning, sittingsOf, sittingWords } from '../reckoning';
 import { formatVolume, type UnitSystem } from '../units';
@@ -12,7 +12,6 @@ interface TextInput {
   unitSystem: UnitSystem;
 }
 
-const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 const zoneName = (id: ZoneId | null): string => (id === null ? 'whole piece' : zoneNames[id].toLowerCase());
 
 /** A length of time as one says it at the bench. @param minutes ≥ 0 */
@@ -45,7 +44,7 @@ export function planToText({ pieceName, reckoning, products, timeZone, unitSyste
     const { before, fromMin, wait } = last;
     const on = zoneName(before.step.zoneId);
     return [
-      `               ${lasting(fromMin - before.endMin)} after ${lower(doWhat(before))}, ${on}: ${waitWords[wait]}`,
+      `               ${lasting(fromMin - before.endMin)} after ${lowerFirst(doWhat(before))}, ${on}: ${waitWords[wait]}`,
     ];
   };
   const lines = sittings.flatMap((sitting, i) => {

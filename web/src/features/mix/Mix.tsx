@@ -1,6 +1,7 @@
 import { latestReading } from '@cosmesis/core/deeds';
-import { doWhat, whereOf } from '@cosmesis/core/finishing';
+import { doWhat, lowerFirst } from '@cosmesis/core/finishing';
 import { type Batch, totalOf, usualMixTempC } from '@cosmesis/core/mixing';
+import { sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
 import { formatVolume, latestFirst } from '@cosmesis/core/units';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
@@ -17,7 +18,7 @@ import { Batches } from './Batches';
 import { KindFields } from './KindFields';
 import { startMix } from './mixDeeds';
 import { barredBy, kindsFor, kindWords, type RecipeKind, type RecipeSettings, recipeFor } from './recipeKinds';
-import { type Size, sheetOf, type Task } from './sheetOf';
+import { highL, type Size, sheetOf, type Task } from './sheetOf';
 
 const start: RecipeSettings = {
   thinPercent: 0,
@@ -31,7 +32,7 @@ const start: RecipeSettings = {
   parts: [],
 };
 
-/** The steps to come that use a product, the first in time first. */
+/** The sittings to come that use a product, the first in time first; one of two products is two tasks. */
 function useTasks(): readonly Task[] {
   const { pieces, products } = useParts('pieces', 'products');
   const { byId } = useSummaries();
@@ -46,12 +47,19 @@ function useTasks(): readonly Task[] {
     .flatMap((piece) => {
       const r = reckonings?.get(piece.id);
       if (!r?.ok) return [];
-      return r.value.steps.flatMap((step): Task[] => {
-        const product = step.step.productId ? products[step.step.productId] : undefined;
-        return product && step.productL && step.status !== 'done' ? [{ piece, step, product }] : [];
-      });
+      return sittingsOf(r.value.steps)
+        .filter((s) => s.status !== 'done')
+        .flatMap((sitting) =>
+          sitting.litres.flatMap(({ productId }): Task[] => {
+            const product = products[productId];
+            const [first, ...rest] = sitting.steps.filter(
+              (s) => s.step.productId === productId && s.productL && s.status !== 'done',
+            );
+            return product && first ? [{ piece, steps: [first, ...rest], product }] : [];
+          }),
+        );
     })
-    .sort((a, b) => a.step.startMin - b.step.startMin)
+    .sort((a, b) => a.steps[0].startMin - b.steps[0].startMin)
     .slice(0, 60);
 }
 
@@ -62,7 +70,7 @@ function SetNote({ task, tasks }: { task: Task; tasks: readonly Task[] }) {
   const set = tasks.filter((t) => t.piece.setName === task.piece.setName && t.product.id === task.product.id);
   const pieces = new Set(set.map((t) => t.piece.id));
   if (pieces.size < 2) return null;
-  const litres = set.reduce((sum, t) => sum + (t.step.productL?.high ?? 0), 0);
+  const litres = set.reduce((sum, t) => sum + highL(t), 0);
   return (
     <p className="notice">
       {pieces.size} pieces of the set “{task.piece.setName}” take this colour,{' '}
@@ -80,8 +88,11 @@ export default function Mix() {
   const { products, settings, mixes, readings } = workshop;
   const nowMin = useNowMin();
   const tasks = useTasks();
-  const keyOf = (t: Task) => `${t.piece.id}|${t.step.step.id}`;
-  const task = tasks.find((t) => keyOf(t) === params.get('for')) ?? (params.get('product') ? undefined : tasks[0]);
+  const keyOf = (t: Task) => `${t.piece.id}|${t.steps[0].step.id}`;
+  const wanted = params.get('for');
+  const task =
+    tasks.find((t) => t.steps.some((s) => `${t.piece.id}|${s.step.id}` === wanted)) ??
+    (params.get('product') ? undefined : tasks[0]);
   const product = task?.product ?? products[params.get('product') ?? ''] ?? Object.values(products)[0];
   const [kindPicked, setKind] = useState<RecipeKind | null>(null);
   const [own, setOwn] = useState<RecipeSettings | null>(null);
@@ -94,7 +105,7 @@ export default function Mix() {
   const recipeSettings = own ?? {
     ...start,
     thinPercent: +(product.thinningFrac.value * 100).toFixed(1),
-    coat: Math.min(4, task?.step.step.ordinal ?? 1),
+    coat: Math.min(4, task?.steps[0].step.ordinal ?? 1),
     parts: [{ productId: product.id, parts: 1 }],
   };
   const recipe = recipeFor(kind, product, products, recipeSettings);
@@ -121,7 +132,7 @@ export default function Mix() {
       recipe,
       product,
       wantedKg: totalOf(amounts, 'massKg'),
-      steps: task ? [{ pieceId: task.piece.id, stepId: task.step.step.id }] : [],
+      steps: task ? task.steps.map((s) => ({ pieceId: task.piece.id, stepId: s.step.id })) : [],
       colour: product.colour,
     });
     void navigate(toMix(id));
@@ -139,7 +150,7 @@ export default function Mix() {
           options={[
             ...tasks.map((t) => ({
               value: keyOf(t),
-              name: `${t.piece.name}, ${whereOf(t.step).toLowerCase()}: ${doWhat(t.step).toLowerCase()} (${dayTime(t.step.startMin, nowMin, settings.timeZone)})`,
+              name: `${t.piece.name}: ${lowerFirst(sittingWords(t, doWhat))} (${dayTime(t.steps[0].startMin, nowMin, settings.timeZone)})`,
             })),
             { value: '', name: 'Nothing planned: a free mix' },
           ]}
@@ -182,7 +193,7 @@ export default function Mix() {
           value={sizeNow}
           onPick={setSize}
           choices={[
-            ...(task ? [{ value: 'step' as const, name: 'What the step needs' }] : []),
+            ...(task ? [{ value: 'step' as const, name: 'What the sitting needs' }] : []),
             { value: 'can', name: 'What is in the can' },
             { value: 'cup', name: `A cup of ${formatVolume(settings.cupL, settings.unitSystem)}` },
           ]}
@@ -222,8 +233,8 @@ export default function Mix() {
           sheet={sheet}
           barred={barred !== null}
           from={
-            sizeNow === 'step' && task?.step.productL
-              ? `The step takes up to ${formatVolume(task.step.productL.high, settings.unitSystem)} (the high end of its range), and ${reservePercent} % in reserve.`
+            sizeNow === 'step' && task
+              ? `The sitting takes up to ${formatVolume(highL(task), settings.unitSystem)} (the high end of its range), and ${reservePercent} % in reserve.`
               : null
           }
           tempC={tempC}

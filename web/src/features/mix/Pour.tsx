@@ -367,10 +367,10 @@ export default function Pour() {
     <div className="stack">
       <p>
         <Link to="/mix">Mix</Link>
-        {mix.steps.map((s) => (
-          <span key={s.stepId}>
+        {[...new Set(mix.steps.map((s) => s.pieceId))].map((pieceId) => (
+          <span key={pieceId}>
             {' '}
-            · <Link to={toPiece(s.pieceId, 'plan')}>{pieces[s.pieceId]?.name ?? 'a piece that is gone'}</Link>
+            · <Link to={toPiece(pieceId, 'plan')}>{pieces[pieceId]?.name ?? 'a piece that is gone'}</Link>
           </span>
         ))}
       </p>

@@ -13,22 +13,29 @@ import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { Piece, Product } from '@cosmesis/core/workshop';
 
-/** A step that something is mixed for. */
+/** What something is mixed for: the steps of a sitting that take a product, at least one. */
 export interface Task {
   piece: Piece;
-  step: ReckonedStep;
+  steps: readonly [ReckonedStep, ...ReckonedStep[]];
   product: Product;
 }
+
+/** What it takes at most, L. */
+export const highL = ({ steps }: Task): number => steps.reduce((sum, s) => sum + (s.productL?.high ?? 0), 0);
+const handsOnMin = ({ steps }: Task): number => steps.reduce((sum, s) => sum + s.handsOnMin, 0);
 
 /** What a mix is scaled to. */
 export type Size = 'step' | 'can' | 'cup';
 
 /** Minutes to place a mix; null: not known. A step that does not go by the place takes its time by the litre. */
 function placingOf(size: Size, product: Product, task: Task | undefined, volumeL: number | null): number | null {
-  if (size === 'step' && task) return placingMinutes(task.step.step, product, task.step.handsOnMin);
+  if (size === 'step' && task) {
+    const count = task.steps.reduce((sum, s) => sum + s.step.count, 0);
+    return placingMinutes({ count }, product, handsOnMin(task));
+  }
   if (volumeL === null) return null;
-  const needL = task?.step.productL?.high;
-  return placingMinutesOf(product, volumeL) ?? (task && needL ? (task.step.handsOnMin * volumeL) / needL : null);
+  const needL = task && highL(task);
+  return placingMinutesOf(product, volumeL) ?? (task && needL ? (handsOnMin(task) * volumeL) / needL : null);
 }
 
 /** The batches of a size; null: what is in the can is not typed yet. Volumes in litres, `canFirst` in the measure of the recipe. */
@@ -48,7 +55,7 @@ export function sheetOf(
   const fractions = massFractions(p.recipe);
   if (!fractions.ok) return fractions;
   if (size === 'can' && p.canFirst === null) return null;
-  const wholeL = size === 'step' ? (p.task?.step.productL?.high ?? 0) * (1 + p.reserveFrac) : p.cupL;
+  const wholeL = size === 'step' ? (p.task ? highL(p.task) : 0) * (1 + p.reserveFrac) : p.cupL;
   const whole = size === 'can' ? mixFrom(p.recipe, 0, p.canFirst ?? 0) : mixTo(p.recipe, wholeL, 'volume');
   if (!whole.ok) return whole;
   const placingMin = placingOf(size, p.product, p.task, totalOf(whole.value, 'volumeL'));

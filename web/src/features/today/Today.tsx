@@ -1,4 +1,4 @@
-import { cautionDefers, doWhat, lookNames, methodNames } from '@cosmesis/core/finishing';
+import { cautionDefers, doWhat, lookNames, lowerFirst, methodNames } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import {
   type ListedSitting,
@@ -61,8 +61,6 @@ function useSteadyActs(sorted: readonly Act[], all: number, missing: number): re
 }
 
 const keyOf = (act: Act) => `${act.piece.id}/${act.sitting.id}`;
-
-const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
 
 /** Litres of a sitting, or nothing. */
 const litresOf = ({ litres }: ListedSitting, unitSystem: UnitSystem): string | null =>

@@ -12,7 +12,7 @@ export interface Draft {
 }
 
 /** What a step adds to its kind; everything left out is nothing. */
-export type StepDetails = Partial<Omit<Step, 'id' | 'zoneId' | 'kind' | 'ordinal'>> & {
+export type StepDetails = Partial<Omit<Step, 'id' | 'zoneId' | 'kind'>> & {
   reason: string;
   /** Runs beside the work: it waits for nothing, and nothing waits for it but what names it. */
   aside?: boolean;
@@ -111,7 +111,7 @@ export class ZoneChain {
       id: `${this.zoneId ?? 'piece'}/${kind}/${(this.counted.get(kind) ?? 0) + ordinal}`,
       zoneId: this.zoneId,
       kind,
-      ordinal,
+      ordinal: details.ordinal ?? ordinal,
       productId,
       after: [...(before ? [before.id] : []), ...(details.after ?? [])],
     };

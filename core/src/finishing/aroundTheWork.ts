@@ -190,7 +190,7 @@ function beforeSpraying(around: Around): void {
 
 /**
  * Where nothing else has to come between, all that hangs under a piece gets its coats while it lies once: later stages are
- * drawn forward to the first. What waits for a neighbour, or is taped against one, keeps its stage.
+ * drawn forward to the first. What waits for a neighbour, is taped against one or sprayed, keeps its stage.
  */
 function lyingOnce(lying: readonly ZoneChain[], planned: Around['planned'], at: Phase): void {
   const first = Math.min(...lying.map((c) => zoneOrder.indexOf(c.zoneId!)));
@@ -203,8 +203,10 @@ function lyingOnce(lying: readonly ZoneChain[], planned: Around['planned'], at: 
       .map((d) => d.step.id),
   );
   const tied =
-    later.some((d) => stepKind(d.step.kind).group === 'mask' || d.step.after.some((id) => notYet.has(id))) ||
-    others.some((d) => d.step.after.some((id) => ids.has(id)));
+    later.some(
+      (d) =>
+        stepKind(d.step.kind).group === 'mask' || isSprayed(d.step.method) || d.step.after.some((id) => notYet.has(id)),
+    ) || others.some((d) => d.step.after.some((id) => ids.has(id)));
   if (!tied) for (const d of later) d.phase = at;
 }
 
@@ -302,8 +304,8 @@ export function aroundTheWork(around: Around): ZoneChain {
   const off = parts.filter((p) => !left.includes(p));
   takeOff(around, off);
   if (left.length > 0) maskParts(around, left);
-  turnOver(around);
   beforeSpraying(around);
+  turnOver(around);
   putBack(around, off);
   if (kept)
     whole.add(phase.uncover, 'unmask', {

@@ -4,7 +4,7 @@ import type { House } from './houseRules';
 import type { StepStates } from './runPlan';
 import { stepKind } from './stepKinds';
 import type { SurfaceState } from './surfaceState';
-import { waitBetween } from './waitBetween';
+import { isBand, waitBetween } from './waitBetween';
 
 /** What a step waits for: another step, by what of it, and in minutes from the end of that one's hands-on work. */
 export interface LagOnSurface extends Wait {
@@ -34,16 +34,52 @@ export interface LagsInput {
   wear: Piece['wear'];
 }
 
-/** The film that lies on top, unless something over it hides it; films of the old finish have no step. */
-function topFilm(state: SurfaceState, byId: ReadonlyMap<string, Step>): { step: Step; keyed: boolean } | undefined {
+/** A film of the plan on a face, and whether it has been scuffed. */
+interface Laid {
+  step: Step;
+  keyed: boolean;
+}
+
+/** The films of the plan that show, the last one first; films of the old finish have no step. */
+function filmsOn(state: SurfaceState, byId: ReadonlyMap<string, Step>): Laid[] {
+  const films: Laid[] = [];
   for (let i = state.layers.length - 1; i >= 0; i -= 1) {
     const { stepId, keyed } = state.layers[i]!;
     const step = stepId === null ? undefined : byId.get(stepId);
     if (!step) continue;
-    if (stepKind(step.kind).film) return { step, keyed };
-    if (stepKind(step.kind).hides) return undefined;
+    if (stepKind(step.kind).film) films.push({ step, keyed });
+    else if (stepKind(step.kind).hides) break;
   }
-  return undefined;
+  return films;
+}
+
+/** Whether a colour goes on wet into others of its round: they lie there once more often than it does. */
+function goesIntoWet(step: Step, films: readonly Laid[]): boolean {
+  if (!isBand(step)) return false;
+  const end = films.findIndex((f) => !isBand(f.step) || f.step.kind !== step.kind);
+  const colours = (end < 0 ? films : films.slice(0, end)).map((f) => f.step.productId);
+  const times = (productId: string | null) => colours.filter((c) => c === productId).length;
+  return colours.some((c) => times(c) > times(step.productId));
+}
+
+/** The last films laid: one, or every colour of a round. */
+function lastRound(films: readonly Laid[]): Laid[] {
+  const [last] = films;
+  if (!last || !isBand(last.step)) return films.slice(0, 1);
+  const colours = new Set<string | null>();
+  const end = films.findIndex(({ step }) => {
+    if (!isBand(step) || step.kind !== last.step.kind || colours.has(step.productId)) return true;
+    colours.add(step.productId);
+    return false;
+  });
+  // A scuff keys all that shows there.
+  return (end < 0 ? films : films.slice(0, end)).map(({ step }) => ({ step, keyed: last.keyed }));
+}
+
+/** The films a step comes on; what the first colour of a round has waited for is not waited for again by the next. */
+function comesOn(step: Step, state: SurfaceState, byId: ReadonlyMap<string, Step>): Laid[] {
+  const films = filmsOn(state, byId);
+  return goesIntoWet(step, films) ? [] : lastRound(films);
 }
 
 /** The minutes of a wait after a step, by the sheet of its product or by its own fixed time. */
@@ -106,9 +142,10 @@ function onItsFaces(
       const wait = waitBetween(wet, step, products);
       if (wait !== 'none') waits.on(wet, wait);
     }
-    const film = topFilm(state, byId);
-    const wait = film ? waitBetween(film.step, step, products) : 'none';
-    if (film && wait !== 'none') waits.on(film.step, wait, film.keyed);
+    for (const film of comesOn(step, state, byId)) {
+      const wait = waitBetween(film.step, step, products);
+      if (wait !== 'none') waits.on(film.step, wait, film.keyed);
+    }
   }
 }
 
@@ -130,7 +167,8 @@ function onThePiece(
     if (grips) {
       const top = state.layers.findLast((l) => l.role !== 'decoration' && l.stepId !== null);
       // Wax is soon hard; the film under it may not be.
-      for (const laid of [top && byId.get(top.stepId!), topFilm(state, byId)?.step]) if (laid) waits.on(laid, 'handle');
+      const films = comesOn(step, state, byId).map((f) => f.step);
+      for (const laid of [top && byId.get(top.stepId!), ...films]) if (laid) waits.on(laid, 'handle');
     } else {
       // Of all that lies there, whoever laid it, the last to be ready counts.
       for (const { stepId } of state.layers) {

@@ -62,6 +62,7 @@ const coats = new Set<Step['kind']>([
   'prime',
   'paint',
   'blend',
+  'recolour-leather',
   'metallic',
   'patina',
   'clear',

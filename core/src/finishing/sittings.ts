@@ -1,6 +1,7 @@
 import type { Step, StepKindId } from '../workshop';
 import type { LagOnSurface } from './lagsOf';
 import { stepKind } from './stepKinds';
+import { isBand } from './waitBetween';
 
 /** What is done right behind another kind, at the same go: washed is rinsed, what raised dust is dusted off, stain is wiped back. */
 const rightBehind: Readonly<Partial<Record<StepKindId, (before: StepKindId) => boolean>>> = {
@@ -31,11 +32,18 @@ export function goesOn(sitting: readonly Step[], step: Step): boolean {
   if (step.kind === 'dispose') return sitting.some((s) => s.zoneId === step.zoneId);
   if (step.zoneId === null || first.zoneId === null)
     return step.zoneId === first.zoneId && step.kind === first.kind && stepKind(step.kind).group === 'parts';
+  // Colours of one round go on wet into each other: on each zone each of them once.
+  if (isBand(step) && sitting.some((s) => s.kind === step.kind && s.zoneId === step.zoneId && isBand(s)))
+    return sitting.every((s) => s.zoneId !== step.zoneId || s.productId !== step.productId);
   const follows = rightBehind[step.kind];
   if (!follows) return step.kind === first.kind && toolOf(step) === toolOf(first);
   const behind = sitting.findLast((s) => s.zoneId === step.zoneId && s.kind !== 'dispose');
   return behind !== undefined && follows(behind.kind);
 }
+
+/** Whether a step of a sitting has to meet the one right before it wet: the next colour of a blend, a wash and its wiping. */
+export const meetsWet = (before: Step, step: Step): boolean =>
+  before.zoneId === step.zoneId && (step.kind === 'wipe-back' || (step.kind === 'blend' && before.kind === 'blend'));
 
 /**
  * The steps of a plan in sittings, in an order that keeps every wait: each takes up all that its tool can do by then, on

@@ -39,15 +39,26 @@ function sameFilm(before: Step, productId: string | null, products: Products): b
   return below !== undefined && own !== undefined && below.carrier === own.carrier && meltsIn.has(own.carrier);
 }
 
+/** A colour that covers a part of its faces and meets others of its kind there: a band. */
+export const isBand = ({ kind, areaFrac }: Pick<Step, 'kind' | 'areaFrac'>): boolean =>
+  (kind === 'blend' || kind === 'paint') && areaFrac < 1;
+
+/** Bands are one paint in several colours: the next round waits as for a next coat. */
+const samePaint = (before: Step, next: Pick<Step, 'kind' | 'productId' | 'areaFrac'>, products: Products): boolean => {
+  const [below, own] = [before.productId, next.productId].map((id) => (id === null ? undefined : products[id]));
+  return isBand(before) && isBand(next) && below !== undefined && below.carrier === own?.carrier;
+};
+
 /** Work on what is under a film or in it, done while it is wet too: what goes on at once, and what takes it off again. */
 const worksWet: ReadonlySet<StepKindId> = new Set(['activate', 'wipe-back', 'clamp', 'unmask']);
 
 /** Which wait a step has to keep for what an earlier one left on its surface. */
 export function waitBetween(
   before: Step,
-  { kind, productId }: Pick<Step, 'kind' | 'productId'>,
+  next: Pick<Step, 'kind' | 'productId' | 'areaFrac'>,
   products: Products,
 ): WaitKind {
+  const { kind, productId } = next;
   const { film } = stepKind(before.kind);
   // A night to dry, or the answer of a client, is waited for by whatever comes next, a look at it too.
   if (before.fixedWaitMin > 0 && !film) return 'dry';
@@ -59,7 +70,8 @@ export function waitBetween(
   if (worksWet.has(kind)) return 'none';
   if (kind === 'mask') return 'tape';
   if (kind === 'rub-out') return 'cure';
-  if (liesOnFilm(kind)) return film && sameFilm(before, productId, products) ? 'recoat' : 'film';
+  if (liesOnFilm(kind))
+    return film && (sameFilm(before, productId, products) || samePaint(before, next, products)) ? 'recoat' : 'film';
   const { abrasive, group } = stepKind(kind);
   // What cannot be sanded cannot be washed, filled or glued on either; taking it off needs no wait.
   return abrasive || !film || group === 'clean' || group === 'repair' ? 'sand' : 'none';

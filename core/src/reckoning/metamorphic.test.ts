@@ -153,9 +153,9 @@ describe.each(Object.entries(jobs))('%s', (_, piece) => {
 
   it('sets up once a sitting: its minutes are what its place in time takes, its tool is filled once', () => {
     for (const sitting of sittingsOf(usual.steps)) {
-      const kinds = sitting.steps.map((s) => s.step.kind);
+      const tools = sitting.steps.map(({ step }) => `${step.kind} ${step.productId}`);
       for (const [i, s] of sitting.steps.entries()) {
-        expect(s.setsUp, s.step.id).toBe(kinds.indexOf(s.step.kind) === i);
+        expect(s.setsUp, s.step.id).toBe(tools.indexOf(tools[i]!) === i);
         if (!stepKind(s.step.kind).divisible) expect(s.endMin - s.startMin, s.step.id).toBe(s.handsOnMin);
       }
     }

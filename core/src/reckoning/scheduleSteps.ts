@@ -5,6 +5,7 @@ import {
   isSprayed,
   type LagOnSurface,
   lateScuff,
+  meetsWet,
   needsNobody,
   stepKind,
 } from '../finishing';
@@ -89,8 +90,25 @@ export function goesOnBehind(behind: readonly Step[], step: Step, log: ReadonlyM
   return isDone(behind.at(-1)!) === isDone(step) && goesOn(behind, step);
 }
 
-/** Whether a step that goes on in a sitting sets something up of its own: it is the first of its kind there. */
-export const setsUpBehind = (behind: readonly Step[], step: Step): boolean => behind.every((s) => s.kind !== step.kind);
+/** Whether a step that goes on in a sitting sets something up of its own: it is the first of its kind there, or takes another product. */
+export const setsUpBehind = (behind: readonly Step[], step: Step): boolean =>
+  behind.every((s) => s.kind !== step.kind || s.productId !== step.productId);
+
+/** How long the hands are needed for what has to follow each step of some sittings while it is wet, minutes. */
+function followedMinIn(
+  sittings: readonly (readonly Step[])[],
+  handsOnMin: StepTimes['handsOnMin'],
+): Map<string, number> {
+  const minutes = new Map<string, number>();
+  for (const sitting of sittings)
+    for (let i = sitting.length - 2; i >= 0; i -= 1) {
+      const [own, next] = [sitting[i]!, sitting[i + 1]!];
+      if (!meetsWet(own, next)) continue;
+      const setsUp = setsUpBehind(sitting.slice(0, i + 1), next);
+      minutes.set(own.id, handsOnMin(next, setsUp) + (minutes.get(next.id) ?? 0));
+    }
+  return minutes;
+}
 
 /** What a step raises, and leaves open to what others raise. */
 function airOf(step: Step, { products, dustElsewhere }: StepTimes): { air?: SharedAir } {
@@ -124,6 +142,8 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const late = new Map<string, [Step, Step]>();
   /** The plan with what was put in so far, and what its steps wait for. */
   let now: { steps: readonly Step[]; lags: ReadonlyMap<string, LagOnSurface[]> } = { steps, lags };
+  const sittings = inSittings(steps, lags);
+  const followedMin = followedMinIn(sittings, times.handsOnMin);
   const known = new Map(steps.map((s) => [s.id, s]));
   const activityOf = (step: Step, own: readonly LagOnSurface[]): Activity => {
     const handsOnMin = times.handsOnMin(step, true);
@@ -134,6 +154,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
         const behind = ids.map((id) => known.get(id)!);
         return goesOnBehind(behind, step, byStep) ? times.handsOnMin(step, setsUpBehind(behind, step)) : null;
       },
+      followedMin: followedMin.get(step.id) ?? 0,
       divisible: stepKind(step.kind).divisible,
       lags: own,
       ...airOf(step, times),
@@ -160,9 +181,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const answer = scheduleInOrder(
     {
       // Of what can begin at one time, what belongs to one sitting goes together.
-      activities: inSittings(steps, lags).flatMap((sitting) =>
-        sitting.map((step) => activityOf(step, lags.get(step.id) ?? [])),
-      ),
+      activities: sittings.flatMap((sitting) => sitting.map((step) => activityOf(step, lags.get(step.id) ?? []))),
       nowMin,
       openElsewhere: times.openElsewhere ?? [],
     },

@@ -81,7 +81,9 @@ describe('steps of a plan in sittings', () => {
           if (k > 0) expect(x.startMin).toBe(s.steps[k - 1]!.endMin);
         });
         const tools = new Set(
-          s.steps.filter((x) => x.step.productId !== null).map((x) => [x.step.productId, x.step.method].join()),
+          s.steps
+            .filter((x) => x.step.productId !== null && x.step.areaFrac === 1)
+            .map((x) => [x.step.productId, x.step.method].join()),
         );
         expect(tools.size).toBeLessThanOrEqual(1);
       });
@@ -113,6 +115,33 @@ describe('steps of a plan in sittings', () => {
       const during = reckonPiece({ piece: { ...piece, log }, products, settings, nowMin: wait.startMin - 1 });
       expect(during.ok && during.value.steps.find((s) => s.step.id === wait.step.id)?.status).toBe('planned');
     }
+  });
+
+  it('colours of a blend go on wet into each other, whatever the hour; the next round waits for all of them', () => {
+    const stool = jobs['stool in bands of two colours, of a set'];
+    expect(sittingOf(stool, 'legs/blend/2')).toEqual(['legs/blend/1', 'legs/blend/2']);
+    expect(sittingOf(stool, 'legs/blend/4')).toEqual(['legs/blend/3', 'legs/blend/4']);
+    for (let late = 0; late < 9 * 60; late += 11) {
+      const r = reckonPiece({ piece: stool, products, settings, nowMin: nowMin + late });
+      if (!r.ok) throw new Error('measured');
+      const at = (id: string) => r.value.steps.find((s) => s.step.id === id)!;
+      for (const [first, next] of [
+        ['legs/blend/1', 'legs/blend/2'],
+        ['legs/blend/3', 'legs/blend/4'],
+      ] as const)
+        expect([late, at(next).startMin - at(first).endMin]).toEqual([late, 0]);
+      // Both colours of a round are recoatable after 16 h at the latest.
+      expect(at('legs/blend/3').startMin - at('legs/blend/2').endMin).toBeGreaterThanOrEqual(16 * 60);
+    }
+    // Done as it has to be done, it is not stopped.
+    const planned = reckon(stool);
+    const until = planned.steps.findIndex((s) => s.step.id === 'legs/blend/2');
+    const log = planned.steps
+      .filter((s, i) => i <= until || s.startMin <= planned.steps[until]!.startMin)
+      .map((s) => logged(s.step, instantOf(s.startMin), instantOf(s.endMin)));
+    const done = reckonPiece({ piece: { ...stool, log }, products, settings, nowMin: planned.steps[until]!.endMin });
+    if (!done.ok) throw new Error('measured');
+    expect(done.value.findings.filter((f) => f.severity === 'stop')).toEqual([]);
   });
 
   it('another grit, another product, another way of laying it on and a coat over the one just laid are other sittings', () => {

@@ -29,6 +29,8 @@ export interface Activity {
    * order; null: it begins anew. Left out: always.
    */
   goingOnMin?: (behind: readonly string[]) => number | null;
+  /** Hands-on minutes of what has to follow it without a break: it is begun only where all of that fits. Left out: nothing. */
+  followedMin?: number;
   /** May be laid down at the end of a shift and gone on with in the next. */
   divisible: boolean;
   lags: readonly Lag[];

@@ -18,12 +18,13 @@ function barredUntil(startMin: number, lags: readonly { lag: Lag; end: number }[
 
 /** Where hands-on work can lie from a minute on: within one shift, or, if it may be interrupted, over several. */
 function fitIntoShifts(activity: Activity, fromMin: number, calendar: WorkCalendar): Placed {
-  const { id, handsOnMin, divisible } = activity;
+  const { id, handsOnMin, divisible, followedMin = 0 } = activity;
+  const wholeMin = handsOnMin + followedMin;
   let shift = calendar.shiftAt(fromMin);
   let start = Math.max(fromMin, shift.startMin);
   if (!divisible) {
     // Longer than any shift: begun with a shift and finished in overtime, since a wet edge cannot be left.
-    while (start + handsOnMin > shift.endMin && !(handsOnMin > calendar.longestShiftMin && start === shift.startMin)) {
+    while (start + wholeMin > shift.endMin && !(wholeMin > calendar.longestShiftMin && start === shift.startMin)) {
       shift = calendar.shiftAt(shift.endMin);
       start = shift.startMin;
     }

@@ -166,7 +166,8 @@ export const blend: Stage = (chain, s) => {
         productId: band.productId || picked.productId,
         method: 'brush',
         areaFrac: band.shareFrac,
-        of: blendCoats * bands.length,
+        of: blendCoats,
+        ordinal: n,
         reason:
           i === 0
             ? 'One brush for each colour and one for blending, a fine mist, little paint, a wet edge.'

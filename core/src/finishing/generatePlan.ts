@@ -4,6 +4,7 @@ import type { Method, Piece, Product, Settings, Step, ZoneId } from '../workshop
 import { applyEdits } from './applyEdits';
 import { aroundTheWork } from './aroundTheWork';
 import { availableLooks, lookNames } from './availableLooks';
+import { coverFromMist } from './coverExposed';
 import { canHave, damageRow, gluedDamage } from './damageTable';
 import { type House, houseOf } from './houseRules';
 import { addNeighbourSteps } from './neighbourSteps';
@@ -96,7 +97,8 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
     .map((draft, i) => ({ draft, i }))
     .sort((a, b) => a.draft.phase - b.draft.phase || order(a.draft) - order(b.draft) || a.i - b.i)
     .map(({ draft }) => draft.step);
-  const edited = applyEdits(pulledSoon(steps), piece.edits);
+  const covered = coverFromMist(pulledSoon(steps), { piece, zones, products, house });
+  const edited = applyEdits(covered, piece.edits);
   return good(edited.steps, [
     ...emptyZones(piece, zones),
     ...misplaced(piece, zones),

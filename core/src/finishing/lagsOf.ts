@@ -137,7 +137,8 @@ function onItsFaces(
 ): void {
   for (const state of states) {
     const last = state.lastStepId === null ? undefined : byId.get(state.lastStepId);
-    if (last) waits.on(last, 'none');
+    // Tape is pulled however the piece lies.
+    if (last && (step.kind !== 'unmask' || last.zoneId !== null)) waits.on(last, 'none');
     for (const wet of state.drying) {
       const wait = waitBetween(wet, step, products);
       if (wait !== 'none') waits.on(wet, wait);

@@ -1,8 +1,9 @@
 import { zoneNames } from '../piece';
 import type { Piece, Step } from '../workshop';
+import { hidesUnder, liesApart } from './exposure';
 import type { House } from './houseRules';
 import { lookRow } from './lookTable';
-import { phase } from './phases';
+import { phase, zoneOrder } from './phases';
 import { isClear, type Situation } from './Situation';
 import { isSprayed, stepKind } from './stepKinds';
 import type { ZoneChain } from './ZoneChain';
@@ -23,6 +24,13 @@ const waitOn = (step: Step | undefined, on: Step | undefined): void => {
   if (step && on && step !== on && !step.after.includes(on.id)) step.after.push(on.id);
 };
 
+/** Tape around a zone that meets no other along an edge, m: about the outline of a square of its area (from memory). */
+const aroundM = ({ situation }: Planned): number => 4 * Math.sqrt(situation.areaM2);
+const isBefore = (a: Planned, b: Planned): boolean =>
+  zoneOrder.indexOf(a.situation.zoneId) < zoneOrder.indexOf(b.situation.zoneId);
+
+const isWax = (step: Step): boolean => step.kind === 'wax' || step.kind === 'dark-wax';
+
 /** Nothing wet goes on anywhere while dust of sanding still flies. */
 function dustBeforeFilm(all: readonly Planned[]): void {
   for (const p of all) {
@@ -31,24 +39,38 @@ function dustBeforeFilm(all: readonly Planned[]): void {
   }
 }
 
-/** Tape on a clear zone before its neighbours are painted, off while the last coat is soft, clear after that. */
+/**
+ * Tape on a clear zone before its neighbours are painted, off while the last coat is soft, clear after that. Where the base goes
+ * first, the wood is still bare then, and is covered.
+ */
 function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
-  const painted = all.filter(
-    (q) => q.situation.painted && p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId),
-  );
-  const lineM = p.situation.neighbours.filter((n) => lookRow(n.look).painted).reduce((sum, n) => sum + n.lineM, 0);
-  if (painted.length === 0 || lineM === 0) return;
+  const border = (q: Planned) => p.situation.neighbours.find((n) => n.zoneId === q.situation.zoneId)?.lineM ?? 0;
+  const coats = (q: Planned) =>
+    q.chain.drafts.filter((d) => d.phase === phase.paint && stepKind(d.step.kind).film && hidesUnder(d.step.kind));
+  const painted = all.filter((q) => {
+    const mist =
+      coats(q).some((d) => isSprayed(d.step.method)) && ![p, q].some((x) => liesApart(x.situation.zoneId, house));
+    return q !== p && coats(q).length > 0 && (mist || border(q) > 0);
+  });
+  if (painted.length === 0) return;
+  const borderM = painted.reduce((sum, q) => sum + border(q), 0);
+  const lineM = borderM || aroundM(p);
   const names = painted.map((q) => zoneNames[q.situation.zoneId].toLowerCase()).join(', ');
   const sprayed = painted.some((q) => stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method)));
   const dry = house['tape-pull'] === 'dry';
+  const bare = house['top-or-base-first'] === 'base-first' || borderM === 0;
   p.chain.before(phase.decorate, () => {
-    p.chain.add(phase.mask, 'mask', {
-      lineM,
-      reason: sprayed
-        ? `The mist of ${names} falls here too: tape the border and cover the rest.`
-        : `A clean line against the paint of ${names}.`,
-    });
-    if (house['edge-seal'] !== 'none') {
+    // Tape on bare wood lifts its grain: film is laid over it, and held beside it.
+    if (bare)
+      p.chain.add(phase.mask, 'cover', { reason: `Bare wood is covered before the paint of ${names} comes near.` });
+    else
+      p.chain.add(phase.mask, 'mask', {
+        lineM,
+        reason: sprayed
+          ? `The mist of ${names} falls here too: tape the border and cover the rest.`
+          : `A clean line against the paint of ${names}.`,
+      });
+    if (!bare && house['edge-seal'] !== 'none') {
       const what = {
         clear: 'A little clear',
         primer: 'A little primer',
@@ -61,9 +83,11 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
     }
     p.chain.add(phase.unmask, 'unmask', {
       lineM,
-      reason: dry
-        ? 'House rule: pulled when dry, scored along the edge first.'
-        : 'While the last coat is still soft: hard paint tears at the edge.',
+      reason: bare
+        ? 'Off once the last coat beside it is on.'
+        : dry
+          ? 'House rule: pulled when dry, scored along the edge first.'
+          : 'While the last coat is still soft: hard paint tears at the edge.',
     });
   });
   const unmask = lastIn(p, phase.unmask);
@@ -79,20 +103,30 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
 function coverFromClear(p: Planned, all: readonly Planned[], house: House): void {
   const late = p.chain.drafts.filter((d) => d.phase >= phase.clear).map((d) => d.step);
   const clears = late.filter((s) => s.kind === 'clear');
-  const baseFirst = house['top-or-base-first'] === 'base-first';
-  if (p.situation.painted || p.situation.look === 'leave') return;
-  if (!baseFirst && !clears.some((s) => isSprayed(s.method))) return;
+  if (p.situation.look === 'leave' || liesApart(p.situation.zoneId, house)) return;
+  const mist = clears.find((s) => isSprayed(s.method));
+  const baseFirst = house['top-or-base-first'] === 'base-first' && !p.situation.painted;
+  if (!baseFirst && !mist) return;
   // An interior that is finished before the outside is painted drifts on nothing that matters.
   const first = late.find((s) => stepKind(s.kind).film);
   if (!first) return;
-  for (const n of p.situation.neighbours.filter((x) => lookRow(x.look).painted)) {
-    const q = all.find((x) => x.situation.zoneId === n.zoneId)!;
-    // What the neighbour itself gets in the stage of the clear coats is finished before it is covered.
+  for (const q of all) {
+    const n = p.situation.neighbours.find((x) => x.zoneId === q.situation.zoneId);
+    if (q === p || !q.situation.painted || liesApart(q.situation.zoneId, house)) continue;
+    if (!mist && !n?.lineM) continue;
+    // What gets the same out of the same gun needs no cover; of two that get different ones the first is covered.
+    const own = stepsOf(q).filter((s) => stepKind(s.kind).film);
+    if (mist && own.some((s) => s.productId === mist.productId)) continue;
+    if (own.some((s) => s.kind === 'clear' && isSprayed(s.method)) && !isBefore(q, p)) continue;
+    const lineM = n?.lineM || aroundM(q);
+    // Nothing is taped on wax: it goes on when the cover is off. All else it gets is finished before it is covered.
+    const waxAt = q.chain.drafts.findIndex((d) => isWax(d.step));
+    const wax = waxAt < 0 ? [] : q.chain.drafts.splice(waxAt);
     for (const d of q.chain.drafts) if (d.phase === phase.clear) d.phase = phase.coverPainted;
     const film = lastFilm(q);
     q.chain.before(phase.uncover, () => {
       q.chain.add(phase.coverPainted, 'mask', {
-        lineM: n.lineM,
+        lineM,
         reason: baseFirst
           ? `The ${zoneNames[p.situation.zoneId].toLowerCase()} is finished after the paint: a clean line against it.`
           : `Sprayed clear on the ${zoneNames[p.situation.zoneId].toLowerCase()} drifts: cover this zone.`,
@@ -102,27 +136,51 @@ function coverFromClear(p: Planned, all: readonly Planned[], house: House): void
     waitOn(mask, film);
     waitOn(baseFirst ? first : clears[0], mask);
     const unmask = q.chain.add(phase.uncover, 'unmask', {
-      lineM: n.lineM,
+      lineM,
       reason: 'Cover off once the last clear coat is on.',
     });
     waitOn(unmask, clears.at(-1));
+    q.chain.drafts.push(...wax.map((d) => ({ ...d, phase: phase.uncover })));
   }
 }
 
-/** A zone that is left alone is covered before its neighbours get anything wet, and uncovered at the end. */
-function coverKept(p: Planned, all: readonly Planned[]): void {
+/** Wax is the last of all: no mist falls on it. */
+function waxLast(all: readonly Planned[], house: House): void {
+  const body = all.filter((p) => !liesApart(p.situation.zoneId, house));
+  for (const p of body) {
+    const wax = stepsOf(p).find(isWax);
+    for (const q of body)
+      if (q !== p)
+        waitOn(
+          wax,
+          stepsOf(q).findLast((s) => stepKind(s.kind).film && isSprayed(s.method)),
+        );
+  }
+}
+
+/** A zone that is left alone is covered before its neighbours get anything wet, or anything is sprayed, and uncovered at the end. */
+function coverKept(p: Planned, all: readonly Planned[], house: House): void {
+  if (liesApart(p.situation.zoneId, house)) return;
+  const sprays = (q: Planned) =>
+    !liesApart(q.situation.zoneId, house) && stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method));
   const working = all.filter(
-    (q) => q.situation.look !== 'leave' && p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId),
+    (q) =>
+      q.situation.look !== 'leave' &&
+      (sprays(q) || p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId && n.lineM > 0)),
   );
-  const lineM = p.situation.neighbours.filter((n) => n.look !== 'leave').reduce((sum, n) => sum + n.lineM, 0);
-  if (working.length === 0 || lineM === 0) return;
+  if (working.length === 0) return;
+  const borderM = p.situation.neighbours.filter((n) => n.look !== 'leave').reduce((sum, n) => sum + n.lineM, 0);
+  const lineM = borderM > 0 ? borderM : aroundM(p);
   const stripping = working.some((q) => stepsOf(q).some((s) => s.kind === 'strip-chemical'));
-  const mask = p.chain.add(phase.coverKept, 'mask', {
-    lineM,
-    reason: stripping
-      ? 'This zone stays as it is. Tape is no barrier to stripper: stop short of the border and finish the margin by hand.'
-      : 'This zone stays as it is: nothing may get on it.',
-  });
+  const mask =
+    borderM > 0
+      ? p.chain.add(phase.coverKept, 'mask', {
+          lineM,
+          reason: stripping
+            ? 'This zone stays as it is. Tape is no barrier to stripper: stop short of the border and finish the margin by hand.'
+            : 'This zone stays as it is: nothing may get on it.',
+        })
+      : p.chain.add(phase.coverKept, 'cover', { reason: 'This zone stays as it is, and mist goes in everywhere.' });
   const unmask = p.chain.add(phase.uncover, 'unmask', {
     lineM,
     reason: 'Cover off once every neighbour has its last coat.',
@@ -150,13 +208,24 @@ function insideFirst(all: readonly Planned[]): void {
   }
 }
 
+/** New cloth and new cane are laid when everything beside them has its last coat. */
+function coverLast(all: readonly Planned[]): void {
+  for (const p of all) {
+    const cloth = stepsOf(p).find((s) => stepKind(s.kind).gives.includes('lay-cloth'));
+    for (const q of all)
+      if (q !== p && p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId)) waitOn(cloth, lastFilm(q));
+  }
+}
+
 /** Adds to the zones' own steps what they ask of each other, and the waits between them. */
 export function addNeighbourSteps(all: readonly Planned[], house: House, edits: Piece['edits']): void {
   dustBeforeFilm(all);
-  for (const p of all) if (p.situation.look === 'leave') coverKept(p, all);
+  for (const p of all) if (p.situation.look === 'leave') coverKept(p, all, house);
   const clears = all.filter((p) => isClear(p.situation.look));
-  if (house['top-or-base-first'] === 'top-first') for (const p of clears) maskForPaint(p, all, house);
-  for (const p of clears) coverFromClear(p, all, house);
+  for (const p of clears) maskForPaint(p, all, house);
+  for (const p of all) coverFromClear(p, all, house);
+  coverLast(all);
+  waxLast(all, house);
   // Who puts the inside last by hand is let do so, and told.
   const own = edits.pins.some((p) => p.afterId.startsWith('interior/'));
   if (!own && house['interior-first'] !== 'after' && house['top-or-base-first'] !== 'base-first') insideFirst(all);

@@ -1,6 +1,9 @@
+import { buildFaces, shapeOf, zonesOf } from '../piece';
 import type { Issue } from '../units';
 import type { LogEntry, Piece, Step } from '../workshop';
+import { coverFromLater } from './coverExposed';
 import { generatePlan, type Shop } from './generatePlan';
+import { houseOf } from './houseRules';
 import { dustAfter, isLateScuff } from './lateScuff';
 import { needsNobody } from './stepKinds';
 
@@ -63,7 +66,17 @@ function makePlan(piece: Piece, shop: Shop): Plan {
   const following = fresh.value
     .filter((s) => !kept.has(s.id))
     .map((s) => ({ ...s, after: s.after.filter((id) => known.has(id)) }));
-  return { steps: [...frozen, ...withDustOff(frozen, following)], issues: fresh.warnings, ok: true };
+  const steps = [...frozen, ...withDustOff(frozen, following)];
+  const shape = shapeOf(piece);
+  if (!shape.ok) return { steps, issues: fresh.warnings, ok: true };
+  const zones = zonesOf(piece, buildFaces(shape.value));
+  const covered = coverFromLater(steps, kept, {
+    piece,
+    zones,
+    products: shop.products,
+    house: houseOf(shop.settings, piece),
+  });
+  return { steps: covered, issues: fresh.warnings, ok: true };
 }
 
 /** What a plan does not depend on: a note or a name typed makes no plan again. */

@@ -186,7 +186,8 @@ const zoneFacts: readonly Fact[] = [
   ],
   [
     'what is taped is untaped',
-    (z) => z.filter((s) => s.kind === 'mask').length === z.filter((s) => s.kind === 'unmask').length,
+    (z) =>
+      z.filter((s) => s.kind === 'mask' || s.kind === 'cover').length === z.filter((s) => s.kind === 'unmask').length,
   ],
   [
     'activator goes on the wet second metal coat',

@@ -593,6 +593,7 @@ export const stepKindTable = [
     'cover',
     { perPlace: 4, setUp: 3 },
     {
+      gives: ['cover'],
       consumes: [
         { what: 'film', unit: 'm²', each: 1.5 },
         { what: 'tape', unit: 'm', each: 2 },

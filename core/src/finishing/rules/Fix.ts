@@ -1,4 +1,5 @@
 import type { Method, Piece, Product, Step, StepKindId, ZoneId } from '../../workshop';
+import { ownStepId } from '../applyEdits';
 import { fromShelf } from '../fromShelf';
 import { stepKind } from '../stepKinds';
 
@@ -14,6 +15,8 @@ export type PlanEdit =
       productId: string | null;
       method: Method | null;
       grit: number | null;
+      /** A step that has to wait for it; left out: none. */
+      thenId?: string;
     }
   | { do: 'unpin'; beforeId: string; afterId: string }
   | { do: 'remove-own'; extraId: string }
@@ -44,7 +47,11 @@ const change: {
     p.edits.dropped = p.edits.dropped.filter((d) => d !== e.stepId);
   },
   drop: (p, e) => void p.edits.dropped.push(e.stepId),
-  insert: (p, { do: _, ...extra }, id) => void p.edits.extra.push({ id: id(), ...extra }),
+  insert: (p, { do: _, thenId, ...extra }, id) => {
+    const own = { id: id(), ...extra };
+    p.edits.extra.push(own);
+    if (thenId) p.edits.pins.push({ beforeId: ownStepId(own), afterId: thenId });
+  },
   unpin: (p, e) => {
     p.edits.pins = p.edits.pins.filter((x) => x.beforeId !== e.beforeId || x.afterId !== e.afterId);
   },

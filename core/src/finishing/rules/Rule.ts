@@ -1,6 +1,7 @@
 import { borderM, type Face, type Zone, zoneNames } from '../../piece';
 import type { HouseRuleId, Piece, Product, Settings, Step, ZoneId } from '../../workshop';
 import type { Around } from '../Around';
+import { type Exposure, exposuresOf } from '../exposure';
 import type { Finding, Severity } from '../Finding';
 import type { House } from '../houseRules';
 import type { LagOnSurface } from '../lagsOf';
@@ -134,6 +135,9 @@ export const offending =
     return found;
   };
 
+/** Place of a step in the plan. */
+export const indexOf = (context: RuleContext, step: Step): number => context.run.findIndex((at) => at.step === step);
+
 /** What single steps give, in the order of the plan: a plain loop, because every rule goes through every step. */
 export function eachStep<T = Offence>(
   context: Pick<RuleContext, 'run'>,
@@ -167,3 +171,19 @@ export const lightness = (colour: string): number => {
   const [r, g, b] = [1, 3, 5].map((i) => Number.parseInt(colour.slice(i, i + 2), 16) / 255) as [number, number, number];
   return 0.299 * r + 0.587 * g + 0.114 * b;
 };
+
+const exposed = new WeakMap<readonly StepStates[], Map<string, Exposure[]>>();
+
+/** What each step can reach and hurt, by the hours at which the steps are worked. */
+export function exposuresIn(context: RuleContext): ReadonlyMap<string, readonly Exposure[]> {
+  const known = exposed.get(context.run);
+  if (known) return known;
+  const start = (at: StepStates) => context.times.get(at.step.id)?.startMin ?? 0;
+  const run = context.run
+    .map((at, i) => ({ at, i }))
+    .sort((a, b) => start(a.at) - start(b.at) || a.i - b.i)
+    .map(({ at }) => at);
+  const found = exposuresOf({ ...context, run });
+  exposed.set(context.run, found);
+  return found;
+}

@@ -1,23 +1,120 @@
 import { materialOf, zoneNames } from '../../piece';
+import type { Piece, StepKindId, ZoneId } from '../../workshop';
+import { liesApart, type Standing } from '../exposure';
 import { isSprayed } from '../stepKinds';
-import { onShelf, putBefore, restore } from './Fix';
+import { type Fix, onShelf, type PlanEdit, putBefore, restore } from './Fix';
 import {
   disturbs,
   eachStep,
+  exposuresIn,
+  facesIn,
   hours,
+  indexOf,
   inZone,
   isFilm,
-  meet,
   name,
+  type Offence,
   offending,
   productOf,
   type Rule,
+  type RuleContext,
   where,
   workedZones,
 } from './Rule';
 
 /** Tape left longer than this after the last coat tears its edge, minutes (from memory). */
 const softMin = 24 * 60;
+
+/** Lets go of orders of the user's own. */
+function releaseOrder({ piece }: RuleContext, which: (pin: Piece['edits']['pins'][number]) => boolean): Fix[] {
+  const pins = piece.edits.pins.filter(which);
+  return pins.length > 0
+    ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
+    : [];
+}
+
+/** Puts a step in. @param thenId what has to wait for it */
+const put = (kind: StepKindId, zoneId: ZoneId, afterId: string, thenId?: string): PlanEdit => ({
+  do: 'insert',
+  kind,
+  zoneId,
+  afterId,
+  productId: null,
+  method: null,
+  grit: null,
+  ...(thenId ? { thenId } : {}),
+});
+
+const standingWords: Readonly<Record<Standing, string>> = {
+  kept: 'stays as it is',
+  renewed: 'is still to be done',
+  bare: 'is bare wood',
+  unfinished: 'is not under its last coat',
+  finished: 'is finished',
+  painted: 'is finished',
+};
+const reachWords = {
+  brush: 'brushed',
+  roller: 'rolled',
+  hvlp: 'sprayed',
+  aerosol: 'sprayed',
+  wipe: 'wiped on',
+} as const;
+
+/** Zones that a step can reach and hurt, with nothing over them: the first step on each. */
+function uncovered(context: RuleContext): Offence[] {
+  const told = new Set<string>();
+  return eachStep(context, ({ step }) =>
+    (exposuresIn(context).get(step.id) ?? []).flatMap(({ zoneId, spread, standing, covered }): Offence[] => {
+      const key = `${step.zoneId} ${zoneId}`;
+      if (covered || spread === 'creep' || told.has(key)) return [];
+      told.add(key);
+      const left = context.piece.edits.dropped.filter((id) =>
+        ['mask', 'cover', 'unmask', 'seal-edge'].some((kind) => id.startsWith(`${zoneId}/${kind}/`)),
+      );
+      const last = context.run
+        .slice(0, indexOf(context, step))
+        .findLast((at) => at.step.zoneId === zoneId && at.step.kind !== 'obtain')?.step;
+      return [
+        {
+          step,
+          sentence: `${where(step)}: ${name(step)} is ${reachWords[step.method ?? 'brush']} with the ${zoneNames[zoneId].toLowerCase()} uncovered, which ${standingWords[standing]}.`,
+          fixes: [
+            left.length > 0
+              ? { name: 'Put the cover back', edits: left.map(restore) }
+              : {
+                  name: `Cover the ${zoneNames[zoneId].toLowerCase()}`,
+                  edits: [
+                    put('unmask', zoneId, step.id),
+                    put(standing === 'bare' ? 'cover' : 'mask', zoneId, last?.id ?? 'piece/photograph/1', step.id),
+                  ],
+                },
+          ],
+        },
+      ];
+    }),
+  );
+}
+
+/** Openings of drawers that are out: mist goes in there. */
+function openings(context: RuleContext): Offence[] {
+  const first = context.run.findIndex(
+    ({ step }) =>
+      isFilm(step) && isSprayed(step.method) && step.zoneId !== null && !liesApart(step.zoneId, context.house),
+  );
+  const sprayed = context.run[first]?.step;
+  const out = context.house.drawers !== 'in' && facesIn(context, 'fronts').some((f) => f.id.startsWith('drawer-'));
+  const over = context.run.slice(0, first).some(({ step }) => step.kind === 'cover' && step.zoneId === null);
+  if (!sprayed || !out || over) return [];
+  const left = context.piece.edits.dropped.filter((id) => id.startsWith('piece/cover/'));
+  return [
+    {
+      step: sprayed,
+      sentence: `${where(sprayed)}: ${name(sprayed)} is sprayed with the openings of the drawers uncovered.`,
+      fixes: left.length > 0 ? [{ name: 'Put the covers back', edits: left.map(restore) }] : [],
+    },
+  ];
+}
 
 /** Rules of masking. */
 export const maskingRules: readonly Rule[] = [
@@ -77,30 +174,16 @@ export const maskingRules: readonly Rule[] = [
     why: 'Stripper creeps under tape: it is no barrier.',
     remedies: ['Strip before the neighbour is masked', 'Stop short, and finish the margin by hand'],
     check: (context) =>
-      eachStep(context, (at, i) => {
-        if (at.step.kind !== 'strip-chemical' || !at.step.zoneId) return [];
-        const beside = context.run
-          .slice(0, i)
-          .findLast(
-            (x) =>
-              x.step.kind === 'mask' &&
-              x.step.zoneId &&
-              x.step.zoneId !== at.step.zoneId &&
-              meet(context, at.step.zoneId!, x.step.zoneId),
-          );
-        const off =
-          beside &&
-          context.run.slice(0, i).some((x) => x.step.kind === 'unmask' && x.step.zoneId === beside.step.zoneId);
-        const pins = context.piece.edits.pins.filter((p) => p.afterId === at.step.id);
-        return beside && !off
+      eachStep(context, ({ step }) => {
+        const taped = exposuresIn(context)
+          .get(step.id)
+          ?.find((e) => e.spread === 'creep' && e.covered);
+        return taped
           ? [
               {
-                step: at.step,
-                sentence: `${where(at.step)}: ${name(at.step)} relies on the tape on the ${zoneNames[beside.step.zoneId!].toLowerCase()}.`,
-                fixes:
-                  pins.length > 0
-                    ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
-                    : [],
+                step,
+                sentence: `${where(step)}: ${name(step)} relies on the tape on the ${zoneNames[taped.zoneId].toLowerCase()}.`,
+                fixes: releaseOrder(context, (p) => p.afterId === step.id),
               },
             ]
           : [];
@@ -146,39 +229,44 @@ export const maskingRules: readonly Rule[] = [
     silencedBy: ['none'],
     why: 'Paint creeps under tape; what creeps first decides what is seen.',
     remedies: ['Seal the edge of the tape'],
-    check: (context) =>
-      eachStep(context, ({ step }) => {
-        const left = context.piece.edits.dropped.find((id) => id.startsWith(`${step.zoneId}/seal-edge/`));
-        return step.kind === 'mask' && left
-          ? [
-              {
-                step,
-                sentence: `${where(step)}: the edge of the tape is not sealed.`,
-                fixes: [{ name: 'Put the sealing of the edge back', edits: [restore(left)] }],
-              },
-            ]
-          : [];
-      }),
+    check: (context) => {
+      const against = new Map<ZoneId, string[]>();
+      for (const [id, all] of exposuresIn(context))
+        for (const e of all)
+          if (e.covered && e.sent === 'colour' && (e.standing === 'bare' || e.standing === 'unfinished'))
+            against.set(e.zoneId, [...(against.get(e.zoneId) ?? []), id]);
+      return workedZones(context).flatMap((zoneId) => {
+        const steps = inZone(context, zoneId).map((at) => at.step);
+        return steps.flatMap((mask, from): Offence[] => {
+          if (mask.kind !== 'mask') return [];
+          const pulled = steps.findIndex((s, i) => i > from && s.kind === 'unmask');
+          const meanwhile = steps.slice(from, pulled < 0 ? undefined : pulled);
+          const until = steps[pulled] ? indexOf(context, steps[pulled]) : Number.POSITIVE_INFINITY;
+          const coloured =
+            mask.areaFrac < 1
+              ? meanwhile.some(isFilm)
+              : (against.get(zoneId) ?? []).some((id) => {
+                  const at = context.run.findIndex((x) => x.step.id === id);
+                  return at > indexOf(context, mask) && at < until;
+                });
+          if (!coloured || meanwhile.some((s) => s.kind === 'seal-edge')) return [];
+          const left = context.piece.edits.dropped.filter((id) => id.startsWith(`${zoneId}/seal-edge/`));
+          const fix: Fix =
+            left.length > 0
+              ? { name: 'Put the sealing of the edge back', edits: left.map(restore) }
+              : { name: 'Seal the edge of the tape', edits: [put('seal-edge', zoneId, mask.id)] };
+          return [{ step: mask, sentence: `${where(mask)}: the edge of the tape is not sealed.`, fixes: [fix] }];
+        });
+      });
+    },
   },
   {
     id: 'MSK-06',
     severity: 'warn',
     tag: 'T',
-    why: 'Mist falls on everything that is not covered.',
-    remedies: ['Cover what is finished, and the openings'],
-    check: (context) => {
-      const sprayed = context.run.find((at) => isFilm(at.step) && isSprayed(at.step.method))?.step;
-      const left = context.piece.edits.dropped.filter((id) => id.startsWith('piece/cover/') || /\/mask\/\d+$/.test(id));
-      if (!sprayed || left.length === 0) return [];
-      const away = context.piece.edits.dropped.filter((id) => /\/(cover|mask|unmask)\/\d+$/.test(id));
-      return [
-        {
-          step: sprayed,
-          sentence: `${where(sprayed)}: ${name(sprayed)} is sprayed with a neighbour or an opening uncovered.`,
-          fixes: [{ name: 'Put the covers back', edits: away.map(restore) }],
-        },
-      ];
-    },
+    why: 'Mist falls on everything that is not covered, and what is brushed or rolled runs over the edge.',
+    remedies: ['Cover what is finished or bare, and the openings'],
+    check: (context) => [...uncovered(context), ...openings(context)],
   },
   {
     id: 'MSK-07',

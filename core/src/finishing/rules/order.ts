@@ -6,10 +6,11 @@ import { isMild, onShelf, putBefore, takeOut } from './Fix';
 import {
   disturbs,
   eachStep,
+  exposuresIn,
+  indexOf,
   inZone,
   isAbrasive,
   isFilm,
-  meet,
   name,
   offending,
   type Rule,
@@ -26,7 +27,6 @@ const firstAid: ReadonlySet<Step['kind']> = new Set(['treat-pests', 'disinfect']
 /** The first step of a zone that wets or abrades it. */
 const firstTouch = (context: RuleContext, zoneId: Step['zoneId']) =>
   inZone(context, zoneId).find((at) => disturbs(at.step) && !firstAid.has(at.step.kind))?.step;
-const indexOf = (context: RuleContext, step: Step): number => context.run.findIndex((at) => at.step === step);
 
 /** Fronts that are worked with their pulls or doors still on, and nothing masked. */
 function partsOn(part: 'hardware' | 'door') {
@@ -415,21 +415,20 @@ export const orderRules: readonly Rule[] = [
     why: 'Stripper creeps under tape and into paint beside it.',
     remedies: ['Strip before anything near is painted', 'Stop short and finish the margin by hand'],
     check: (context) =>
-      eachStep(context, (at, i) => {
-        if (at.step.kind !== 'strip-chemical' || !at.step.zoneId) return [];
-        const beside = context.run
-          .slice(0, i)
-          .find((x) => x.step.kind === 'paint' && x.step.zoneId && meet(context, at.step.zoneId!, x.step.zoneId));
-        const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith(`${at.step.zoneId}/`));
+      eachStep(context, ({ step }) => {
+        const beside = exposuresIn(context)
+          .get(step.id)
+          ?.find((e) => e.spread === 'creep' && !e.covered && e.standing !== 'kept');
+        const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith(`${step.zoneId}/`));
         return beside
           ? [
               {
-                step: at.step,
-                sentence: `${where(at.step)}: ${name(at.step)} comes after the ${zoneNames[beside.step.zoneId!].toLowerCase()} beside it was painted.`,
+                step,
+                sentence: `${where(step)}: ${name(step)} comes after the ${zoneNames[beside.zoneId].toLowerCase()} beside it has had its coats.`,
                 fixes:
                   pins.length > 0
                     ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
-                    : takeOut(at.step),
+                    : takeOut(step),
               },
             ]
           : [];

@@ -52,7 +52,7 @@ export function comesBefore(steps: readonly Step[], firstId: string, thenId: str
 }
 
 /** The same steps, each after everything it has to come after, otherwise in the order they stood. */
-function inOrder(steps: readonly Step[]): Step[] {
+export function inOrder(steps: readonly Step[]): Step[] {
   const order = orderOf(steps);
   const placed = new Set<string>();
   const left = [...steps];

@@ -77,9 +77,9 @@ const lays = ({ kind }: Step): boolean =>
   stepKind(kind).film || stepKind(kind).hides || kind === 'wax' || kind === 'dark-wax';
 
 /** Whether a step takes off what lies there, with all that fell on it, hides it, or brings something new. */
-const renews = ({ kind }: Step): boolean =>
-  hidesUnder(kind) || kind === 'sand' || stepKind(kind).gives.some((e) => renewing.has(e));
-const renewing: ReadonlySet<Effect> = new Set(['take-film', 'take-veneer', 'lay-veneer', 'take-cloth', 'lay-cloth']);
+const renews = ({ kind, part }: Step): boolean =>
+  hidesUnder(kind) || kind === 'sand' || part === 'covering' || stepKind(kind).gives.some((e) => renewing.has(e));
+const renewing: ReadonlySet<Effect> = new Set(['take-film', 'take-veneer', 'lay-veneer', 'take-cloth']);
 
 /** How a zone stands at a time: by its look, what lies on it, and what is still to come. */
 function standingOf(
@@ -137,6 +137,8 @@ export function exposuresOf({ piece, zones, run, house }: ExposureInput): Map<st
         // The same out of the same can is no stain on what has just had it, or is about to.
         const alike = all.some((s) => lays(s) && s.productId === step.productId);
         if (!bad.includes(standing) || (alike && standing !== 'kept')) return [];
+        // Beside an old film that is still to be worked over one strips as beside one that stays.
+        if (sends.spread === 'creep' && !all.slice(0, n).some(lays)) return [];
         return [
           { zoneId: zone.id, spread: sends.spread, sent: sends.sent, standing, covered: now.every((s) => s.covered) },
         ];

@@ -1,7 +1,7 @@
 import { buildFaces, type Face, materialOf, shapeOf, surfaceOf, type Zone, zoneNames, zonesOf } from '../piece';
 import { good, type Issue, type Result, refused } from '../units';
 import type { Method, Piece, Product, Settings, Step, ZoneId } from '../workshop';
-import { applyEdits } from './applyEdits';
+import { applyEdits, inOrder } from './applyEdits';
 import { aroundTheWork } from './aroundTheWork';
 import { availableLooks, lookNames } from './availableLooks';
 import { coverFromMist } from './coverExposed';
@@ -97,7 +97,7 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
     .map((draft, i) => ({ draft, i }))
     .sort((a, b) => a.draft.phase - b.draft.phase || order(a.draft) - order(b.draft) || a.i - b.i)
     .map(({ draft }) => draft.step);
-  const covered = coverFromMist(pulledSoon(steps), { piece, zones, products, house });
+  const covered = coverFromMist(inOrder(pulledSoon(steps)), { piece, zones, products, house });
   const edited = applyEdits(covered, piece.edits);
   return good(edited.steps, [
     ...emptyZones(piece, zones),

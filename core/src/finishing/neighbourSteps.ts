@@ -4,7 +4,7 @@ import { hidesUnder, liesApart } from './exposure';
 import type { House } from './houseRules';
 import { lookRow } from './lookTable';
 import { phase, zoneOrder } from './phases';
-import { isClear, type Situation } from './Situation';
+import type { Situation } from './Situation';
 import { isSprayed, stepKind } from './stepKinds';
 import type { ZoneChain } from './ZoneChain';
 
@@ -58,11 +58,15 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
   const names = painted.map((q) => zoneNames[q.situation.zoneId].toLowerCase()).join(', ');
   const sprayed = painted.some((q) => stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method)));
   const dry = house['tape-pull'] === 'dry';
-  const bare = house['top-or-base-first'] === 'base-first' || borderM === 0;
-  p.chain.before(phase.decorate, () => {
+  // Leather is coloured when the paint beside it is done: till then it is covered as it is.
+  const coloured = p.chain.drafts.some((d) => d.phase === phase.paint);
+  const then = coloured ? phase.paint : phase.decorate;
+  const own = p.chain.drafts.find((d) => d.phase >= then)?.step;
+  const bare = coloured || house['top-or-base-first'] === 'base-first' || borderM === 0;
+  for (const d of p.chain.drafts) if (d.phase === phase.paint) d.phase = phase.unmask;
+  p.chain.before(coloured ? phase.unmask : then, () => {
     // Tape on bare wood lifts its grain: film is laid over it, and held beside it.
-    if (bare)
-      p.chain.add(phase.mask, 'cover', { reason: `Bare wood is covered before the paint of ${names} comes near.` });
+    if (bare) p.chain.add(phase.mask, 'cover', { reason: `Covered before the paint of ${names} comes near.` });
     else
       p.chain.add(phase.mask, 'mask', {
         lineM,
@@ -90,13 +94,13 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
           : 'While the last coat is still soft: hard paint tears at the edge.',
     });
   });
-  const unmask = lastIn(p, phase.unmask);
+  const unmask = stepsOf(p).findLast((s) => s.kind === 'unmask');
   for (const q of painted) {
     waitOn(firstIn(q, phase.paint), lastIn(p, phase.mask));
     // The last that is wet: what is only looked at later lets the edge harden.
     waitOn(unmask, q.chain.drafts.findLast((d) => d.phase === phase.paint && stepKind(d.step.kind).wet)?.step);
   }
-  waitOn(p.chain.drafts.find((d) => d.phase >= phase.decorate)?.step, unmask);
+  waitOn(own, unmask);
 }
 
 /** A sprayed clear coat drifts: painted neighbours are covered once they can bear tape. */
@@ -211,7 +215,7 @@ function insideFirst(all: readonly Planned[]): void {
 /** New cloth and new cane are laid when everything beside them has its last coat. */
 function coverLast(all: readonly Planned[]): void {
   for (const p of all) {
-    const cloth = stepsOf(p).find((s) => stepKind(s.kind).gives.includes('lay-cloth'));
+    const cloth = stepsOf(p).find((s) => s.kind === 'replace-part' && s.part === 'covering');
     for (const q of all)
       if (q !== p && p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId)) waitOn(cloth, lastFilm(q));
   }
@@ -221,8 +225,11 @@ function coverLast(all: readonly Planned[]): void {
 export function addNeighbourSteps(all: readonly Planned[], house: House, edits: Piece['edits']): void {
   dustBeforeFilm(all);
   for (const p of all) if (p.situation.look === 'leave') coverKept(p, all, house);
-  const clears = all.filter((p) => isClear(p.situation.look));
-  for (const p of clears) maskForPaint(p, all, house);
+  // Whatever shows its ground to the last: wood under clear, and leather.
+  const shown = all.filter(
+    (p) => p.situation.look !== 'leave' && !p.situation.painted && stepsOf(p).some((s) => stepKind(s.kind).film),
+  );
+  for (const p of shown) maskForPaint(p, all, house);
   for (const p of all) coverFromClear(p, all, house);
   coverLast(all);
   waxLast(all, house);

@@ -54,8 +54,11 @@ function coverOnce(steps: readonly Step[], zoneId: ZoneId, exposed: ReadonlyMap<
     after: during.map((s) => s.id),
   });
   const waiting = new Set(during);
+  // Covered before the piece is turned or carried for it.
+  let at = first;
+  while (at > 0 && steps[at - 1]!.zoneId === null) at -= 1;
   return steps.flatMap((s, i) => [
-    ...(i === first ? [over] : []),
+    ...(i === at ? [over] : []),
     waiting.has(s) ? { ...s, after: [...s.after, over.id] } : s,
     ...(i === last ? [off] : []),
   ]);

@@ -8,6 +8,7 @@ export { cautionDefers, cautionsOf } from './cautions';
 export { concludeSpotTest, type SpotConclusion } from './concludeSpotTest';
 export { type CopiedFinish, copyFinish } from './copyFinish';
 export { type DamageRow, damageRow, damageTable, type Treatment } from './damageTable';
+export { type Exposure, exposuresOf } from './exposure';
 export type { Finding, Severity, Silenced } from './Finding';
 export { generatePlan, type Shop } from './generatePlan';
 export { handsOnMinutes, handsOnParts } from './handsOnMinutes';

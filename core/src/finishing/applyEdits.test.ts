@@ -139,6 +139,32 @@ describe('edits of a plan', () => {
     );
   });
 
+  it('pin an order whatever is already done between the two', () => {
+    const piece = chest();
+    const { steps } = planOf(piece, shop);
+    const place = (id: string) => steps.findIndex((s) => s.id === id);
+    // The last coat inside comes after a step that the outside waits for: pinned the other way round it is refused …
+    const [first, through, then] = steps.flatMap((s) =>
+      s.after.flatMap((b) => steps.find((x) => x.id === b)!.after.map((a) => [a, b, s.id] as const)),
+    )[0]!;
+    expect(place(first)).toBeLessThan(place(then));
+    const pinned = { ...piece, edits: { ...none, pins: [{ beforeId: then, afterId: first }] } };
+    expect(planOf(pinned, shop).issues.map((i) => i.code)).toEqual(['edit_contradicts']);
+    // … and taken where that step is done.
+    expect(comesBefore(steps, first, then, new Set([through]))).toBe(false);
+    const entry = (id: string) => ({
+      id: 'l',
+      step: steps.find((s) => s.id === id)!,
+      startedAt: null,
+      doneAt: '2026-11-25T09:00:00Z',
+      actualL: null,
+      air: null,
+      note: '',
+      planned: null,
+    });
+    expect(planOf({ ...pinned, log: [entry(through)] }, shop).issues).toEqual([]);
+  });
+
   it('know what has to come first through others', () => {
     const { steps } = edited(none);
     expect(comesBefore(steps, 'top/stain/1', 'top/clear/3')).toBe(true);

@@ -36,15 +36,23 @@ function drop(steps: readonly Step[], id: string): Step[] {
     );
 }
 
-/** Whether one step has to come before another, directly or through others. */
-export function comesBefore(steps: readonly Step[], firstId: string, thenId: string): boolean {
+/**
+ * Whether one step has to come before another, directly or through others.
+ * @param done steps that are done: they hold nothing up any more
+ */
+export function comesBefore(
+  steps: readonly Step[],
+  firstId: string,
+  thenId: string,
+  done: ReadonlySet<string> = new Set(),
+): boolean {
   const order = orderOf(steps);
   const seen = new Set<string>();
   const open = [thenId];
   for (let id = open.pop(); id !== undefined; id = open.pop()) {
     for (const stepId of order.get(id) ?? []) {
       if (stepId === firstId) return true;
-      if (!seen.has(stepId)) open.push(stepId);
+      if (!seen.has(stepId) && !done.has(stepId)) open.push(stepId);
       seen.add(stepId);
     }
   }
@@ -109,8 +117,13 @@ function insert(steps: readonly Step[], extra: Piece['edits']['extra'][number]):
 /**
  * The user's edits on a generated plan: steps left out, and pairs pinned in an order. Edits name steps by ids that survive
  * regeneration; what no longer applies, or contradicts a wait of the plan, is kept in the piece and said.
+ * @param done ids of steps that were begun or done
  */
-export function applyEdits(generated: readonly Step[], edits: Piece['edits']): EditedPlan {
+export function applyEdits(
+  generated: readonly Step[],
+  edits: Piece['edits'],
+  done: ReadonlySet<string> = new Set(),
+): EditedPlan {
   const known = new Set([...generated.map((s) => s.id), ...edits.extra.map(ownStepId)]);
   const named = [
     ...edits.dropped,
@@ -127,7 +140,9 @@ export function applyEdits(generated: readonly Step[], edits: Piece['edits']): E
   let steps = edits.dropped.reduce<Step[]>((all, id) => drop(all, id), grown);
   for (const { beforeId, afterId } of edits.pins) {
     if (!steps.some((s) => s.id === beforeId) || !steps.some((s) => s.id === afterId)) continue;
-    if (beforeId === afterId || comesBefore(steps, afterId, beforeId)) {
+    // An order between what is done and what is to come is kept, or was not.
+    if (done.has(beforeId) || done.has(afterId)) continue;
+    if (beforeId === afterId || comesBefore(steps, afterId, beforeId, done)) {
       issues.push({
         code: 'edit_contradicts',
         path: `edits.${beforeId}`,

@@ -98,7 +98,7 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
     .sort((a, b) => a.draft.phase - b.draft.phase || order(a.draft) - order(b.draft) || a.i - b.i)
     .map(({ draft }) => draft.step);
   const covered = coverFromMist(inOrder(pulledSoon(steps)), { piece, zones, products, house });
-  const edited = applyEdits(covered, piece.edits);
+  const edited = applyEdits(covered, piece.edits, new Set(piece.log.map((e) => e.step.id)));
   return good(edited.steps, [
     ...emptyZones(piece, zones),
     ...misplaced(piece, zones),

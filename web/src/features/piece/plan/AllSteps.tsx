@@ -32,8 +32,11 @@ function useMove(piece: Piece, steps: readonly Step[]) {
     const other = passed.at(-1);
     if (!other) return;
     const [before, after] = where === 'earlier' ? [step, other] : [other, step];
+    const done = new Set(piece.log.map((e) => e.step.id));
     const inTheWay = passed.find((p) =>
-      where === 'earlier' ? comesBefore(steps, p.step.id, step.step.id) : comesBefore(steps, step.step.id, p.step.id),
+      where === 'earlier'
+        ? comesBefore(steps, p.step.id, step.step.id, done)
+        : comesBefore(steps, step.step.id, p.step.id, done),
     );
     if (inTheWay) {
       const first = where === 'earlier' ? inTheWay : step;

@@ -13,7 +13,6 @@ import type {
   ZoneTests,
 } from '../workshop';
 import type { Treatment } from './damageTable';
-import { lookRow } from './lookTable';
 
 /** A zone that shares an edge with another one. */
 export interface Neighbour {
@@ -87,6 +86,3 @@ export interface Situation {
 
 /** The look of a zone: what was chosen; legs and other zones without a choice are left alone. */
 export const lookOf = (piece: Pick<Piece, 'looks'>, zoneId: ZoneId): LookKind => piece.looks[zoneId] ?? 'leave';
-
-/** Looks under which the wood, or its old finish, is seen: tape between them and paint. */
-export const isClear = (look: LookKind): boolean => lookRow(look).showsWood && look !== 'leave';

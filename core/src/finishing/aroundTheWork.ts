@@ -143,7 +143,8 @@ function beforeSpraying(around: Around): void {
   const sprayedFirst = (p: (typeof planned)[number]) =>
     p.chain.drafts.findIndex((d) => stepKind(d.step.kind).film && isSprayed(d.step.method));
   const sprayed = planned
-    .filter((p) => sprayedFirst(p) >= 0)
+    // Pulls and hinges are carried there by themselves.
+    .filter((p) => sprayedFirst(p) >= 0 && p.situation.zoneId !== 'hardware')
     .sort(
       (a, b) =>
         a.chain.drafts[sprayedFirst(a)]!.phase - b.chain.drafts[sprayedFirst(b)]!.phase ||

@@ -7,7 +7,7 @@ import { type Effect, isSprayed, stepKind } from './stepKinds';
 import { type SurfaceState, statesAsFound } from './surfaceState';
 
 /** What a step sends beyond the faces it works: mist over all the room, a run over the edge, stripper that creeps along it. */
-export type Spread = 'mist' | 'run' | 'creep';
+type Spread = 'mist' | 'run' | 'creep';
 
 /**
  * How a zone that is not worked stands while its neighbour is: it stays as it is; all that falls there is still to be taken off
@@ -26,7 +26,7 @@ export interface Exposure {
 }
 
 /** What is sent: colour that hides or stains, clear, or what takes a film off. */
-export type Sent = 'colour' | 'clear' | 'stripper';
+type Sent = 'colour' | 'clear' | 'stripper';
 
 /** Which standing which spread of what hurts. */
 const hurts: Readonly<Record<Spread, Partial<Record<Sent, readonly Standing[]>>>> = {

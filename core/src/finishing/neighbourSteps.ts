@@ -2,7 +2,6 @@ import { zoneNames } from '../piece';
 import type { Piece, Step } from '../workshop';
 import { hidesUnder, liesApart } from './exposure';
 import type { House } from './houseRules';
-import { lookRow } from './lookTable';
 import { phase, zoneOrder } from './phases';
 import type { Situation } from './Situation';
 import { isSprayed, stepKind } from './stepKinds';

@@ -85,7 +85,7 @@ function waitsOver(
  * Whether a step goes on in the sitting of those right before it. What is still to come does not go on with what has been
  * logged as done: then the tool is put away.
  */
-export function goesOnBehind(behind: readonly Step[], step: Step, log: ReadonlyMap<string, LogEntry>): boolean {
+function goesOnBehind(behind: readonly Step[], step: Step, log: ReadonlyMap<string, LogEntry>): boolean {
   const isDone = (s: Step) => (log.get(s.id)?.doneAt ?? null) !== null;
   return isDone(behind.at(-1)!) === isDone(step) && goesOn(behind, step);
 }

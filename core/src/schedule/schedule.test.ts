@@ -109,10 +109,11 @@ describe('scheduleInOrder', () => {
       b: '2026-11-30T08:00',
     });
   });
-  it('does not begin wet work that would not end before the break, but divides sanding', () => {
+  it('does not begin wet work that would not end before the break, nor what takes an hour at most, but divides long sanding', () => {
     expect(run('2026-11-25T11:40Z', activity('wet', 30)).times.wet).toBe('2026-11-25T13:00');
-    const { placed } = run('2026-11-25T11:40Z', activity('dry', 30, [], { divisible: true }));
-    expect(placed[0]).toEqual({ id: 'dry', startMin: at('2026-11-25T11:40Z'), endMin: at('2026-11-25T13:10Z') });
+    const { placed } = run('2026-11-25T11:40Z', activity('dry', 61, [], { divisible: true }));
+    expect(placed[0]).toEqual({ id: 'dry', startMin: at('2026-11-25T11:40Z'), endMin: at('2026-11-25T13:41Z') });
+    expect(run('2026-11-25T11:40Z', activity('dry', 60, [], { divisible: true })).times.dry).toBe('2026-11-25T13:00');
   });
   it('fills a wait with other work', () => {
     expect(

@@ -16,13 +16,16 @@ function barredUntil(startMin: number, lags: readonly { lag: Lag; end: number }[
   return hit && hit.end + hit.lag.blocked!.to;
 }
 
+/** What takes no longer is begun only where it can be finished before the break, minutes (common practice, no source). */
+const shortMin = 60;
+
 /** Where hands-on work can lie from a minute on: within one shift, or, if it may be interrupted, over several. */
 function fitIntoShifts(activity: Activity, fromMin: number, calendar: WorkCalendar): Placed {
   const { id, handsOnMin, divisible, followedMin = 0 } = activity;
   const wholeMin = handsOnMin + followedMin;
   let shift = calendar.shiftAt(fromMin);
   let start = Math.max(fromMin, shift.startMin);
-  if (!divisible) {
+  if (!divisible || wholeMin <= shortMin) {
     // Longer than any shift: begun with a shift and finished in overtime, since a wet edge cannot be left.
     while (start + wholeMin > shift.endMin && !(wholeMin > calendar.longestShiftMin && start === shift.startMin)) {
       shift = calendar.shiftAt(shift.endMin);

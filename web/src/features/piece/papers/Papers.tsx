@@ -1,5 +1,5 @@
 import type { Finding } from '@cosmesis/core/finishing';
-import { doWhat, methodNames, stepKind, whereOf } from '@cosmesis/core/finishing';
+import { doWhat, methodNames } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import { sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';

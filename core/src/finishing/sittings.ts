@@ -22,6 +22,10 @@ function toolOf(step: Step): string {
   return tool;
 }
 
+/** Whether a kind of step can go on in any sitting that began with another: a first look that is soon had. */
+export const mayGoOn = (first: StepKindId, kind: StepKindId): boolean =>
+  kind === first || kind === 'dispose' || rightBehind[kind] !== undefined;
+
 /**
  * Whether a step can go on in a sitting: the same tool on another face, or what is done right behind what was done there.
  * Whole-piece steps stand alone, but for parts that come off or go on one after the other.
@@ -29,6 +33,7 @@ function toolOf(step: Step): string {
  */
 export function goesOn(sitting: readonly Step[], step: Step): boolean {
   const first = sitting[0]!;
+  if (!mayGoOn(first.kind, step.kind)) return false;
   if (step.kind === 'dispose') return sitting.some((s) => s.zoneId === step.zoneId);
   if (step.zoneId === null || first.zoneId === null)
     return step.zoneId === first.zoneId && step.kind === first.kind && stepKind(step.kind).group === 'parts';
@@ -69,7 +74,7 @@ export function inSittings(steps: readonly Step[], lags: ReadonlyMap<string, rea
     for (let more = true; more; ) {
       more = false;
       for (const step of left) {
-        if (!goesOn(sitting, step) || !ready(step, ids)) continue;
+        if (!mayGoOn(first.kind, step.kind) || !goesOn(sitting, step) || !ready(step, ids)) continue;
         sitting.push(step);
         ids.add(step.id);
         left.delete(step);

@@ -5,6 +5,7 @@ import {
   isSprayed,
   type LagOnSurface,
   lateScuff,
+  mayGoOn,
   meetsWet,
   needsNobody,
   stepKind,
@@ -151,6 +152,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
       id: step.id,
       handsOnMin,
       goingOnMin: (ids) => {
+        if (!mayGoOn(known.get(ids[0]!)!.kind, step.kind)) return null;
         const behind = ids.map((id) => known.get(id)!);
         return goesOnBehind(behind, step, byStep) ? times.handsOnMin(step, setsUpBehind(behind, step)) : null;
       },

@@ -23,7 +23,7 @@ export default function StepsOfSitting({ pieceId, sitting, unitSystem }: Props) 
   const { steps } = sitting;
   return (
     <div>
-      <Button variant="text" aria-expanded={open} aria-controls={id} onClick={() => setOpen(!open)}>
+      <Button variant="text" sx={{ ml: -1 }} aria-expanded={open} aria-controls={id} onClick={() => setOpen(!open)}>
         {open ? 'As one sitting' : `Only a part of it: ${steps.length} steps`}
       </Button>
       <Collapse in={open} unmountOnExit>

@@ -150,7 +150,7 @@ export default function Mix() {
           options={[
             ...tasks.map((t) => ({
               value: keyOf(t),
-              name: `${t.piece.name}: ${lowerFirst(sittingWords(t, doWhat))} (${dayTime(t.steps[0].startMin, nowMin, settings.timeZone)})`,
+              name: `${t.piece.name}, ${lowerFirst(sittingWords(t, doWhat))} (${dayTime(t.steps[0].startMin, nowMin, settings.timeZone)})`,
             })),
             { value: '', name: 'Nothing planned: a free mix' },
           ]}

@@ -95,10 +95,14 @@ function goesOnBehind(behind: readonly Step[], step: Step, log: ReadonlyMap<stri
 export const setsUpBehind = (behind: readonly Step[], step: Step): boolean =>
   behind.every((s) => s.kind !== step.kind || s.productId !== step.productId);
 
-/** How long the hands are needed for what has to follow each step of some sittings while it is wet, minutes. */
+/**
+ * How long after each step the hands are needed before the break, minutes: for what has to follow it while it is wet, and for
+ * taking off what works for a time and would dry in.
+ */
 function followedMinIn(
   sittings: readonly (readonly Step[])[],
   handsOnMin: StepTimes['handsOnMin'],
+  lags: ReadonlyMap<string, readonly LagOnSurface[]>,
 ): Map<string, number> {
   const minutes = new Map<string, number>();
   for (const sitting of sittings)
@@ -108,6 +112,20 @@ function followedMinIn(
       const setsUp = setsUpBehind(sitting.slice(0, i + 1), next);
       minutes.set(own.id, handsOnMin(next, setsUp) + (minutes.get(next.id) ?? 0));
     }
+  const takenOff = new Map<string, { afterMin: number; handsOnMin: number }>();
+  for (const step of sittings.flat())
+    for (const { beforeId, wait, minMin } of lags.get(step.id) ?? [])
+      if (wait === 'dwell') takenOff.set(beforeId, { afterMin: minMin, handsOnMin: handsOnMin(step, true) });
+  for (const sitting of sittings) {
+    const own = sitting.flatMap((step) => takenOff.get(step.id) ?? []);
+    if (own.length === 0) continue;
+    // Laid on one zone after the other and taken off one after the other: begun where the last of it fits before the break.
+    let neededMin = Math.max(...own.map((o) => o.afterMin)) + own.reduce((sum, o) => sum + o.handsOnMin, 0);
+    for (const step of [...sitting].reverse()) {
+      minutes.set(step.id, Math.max(minutes.get(step.id) ?? 0, neededMin));
+      neededMin += handsOnMin(step, false);
+    }
+  }
   return minutes;
 }
 
@@ -144,7 +162,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   /** The plan with what was put in so far, and what its steps wait for. */
   let now: { steps: readonly Step[]; lags: ReadonlyMap<string, LagOnSurface[]> } = { steps, lags };
   const sittings = inSittings(steps, lags);
-  const followedMin = followedMinIn(sittings, times.handsOnMin);
+  const followedMin = followedMinIn(sittings, times.handsOnMin, lags);
   const known = new Map(steps.map((s) => [s.id, s]));
   const activityOf = (step: Step, own: readonly LagOnSurface[]): Activity => {
     const handsOnMin = times.handsOnMin(step, true);

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { goesOn, houseRuleTable, inSittings, planOf } from '../finishing';
 import { lagsIn } from '../finishing/fixtures/waitsOf';
 import { typicalProducts } from '../products';
+import { workCalendar } from '../schedule';
 import { instantOf, minuteOf } from '../units';
 import { defaultSettings, type LogEntry, type Piece, type Product, type Step } from '../workshop';
 import { jobs } from './fixtures/jobs';
@@ -142,6 +143,25 @@ describe('steps of a plan in sittings', () => {
     const done = reckonPiece({ piece: { ...stool, log }, products, settings, nowMin: planned.steps[until]!.endMin });
     if (!done.ok) throw new Error('measured');
     expect(done.value.findings.filter((f) => f.severity === 'stop')).toEqual([]);
+  });
+
+  it('what works for a time is taken off before the break, whatever the hour at which the piece is begun', () => {
+    const calendar = workCalendar(settings);
+    let pairs = 0;
+    for (const piece of Object.values(jobs))
+      for (let late = 0; late < 9 * 60; late += 37) {
+        const r = reckonPiece({ piece, products, settings, nowMin: nowMin + late });
+        if (!r.ok) throw new Error('measured');
+        const byId = new Map(r.value.steps.map((s) => [s.step.id, s]));
+        for (const s of r.value.steps)
+          for (const { stepId, wait } of s.waitsFor) {
+            if (wait !== 'dwell') continue;
+            const laid = byId.get(stepId)!;
+            expect(calendar.shiftAt(laid.startMin).endMin, `${s.step.id} at +${late}`).toBeGreaterThanOrEqual(s.endMin);
+            pairs += 1;
+          }
+      }
+    expect(pairs).toBeGreaterThan(50);
   });
 
   it('another grit, another product, another way of laying it on and a coat over the one just laid are other sittings', () => {

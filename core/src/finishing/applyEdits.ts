@@ -76,7 +76,12 @@ export function inOrder(steps: readonly Step[]): Step[] {
 }
 
 /** Id of a step the user added. */
-export const ownStepId = (extra: Piece['edits']['extra'][number]): string => `own/${extra.id}`;
+const ownStart = 'own/';
+export const ownStepId = (extra: Piece['edits']['extra'][number]): string => `${ownStart}${extra.id}`;
+
+/** Id under which the user added a step; null: it is none of the user's own. */
+export const ownExtraId = (stepId: string): string | null =>
+  stepId.startsWith(ownStart) ? stepId.slice(ownStart.length) : null;
 
 /** How long a step of the user's own waits by itself, minutes: a night to dry, some hours to get warm (common practice). */
 const ownWaitMin: Readonly<Partial<Record<Step['kind'], number>>> = { 'dry-out': 720, dry: 720, 'warm-up': 180 };

@@ -1,5 +1,5 @@
 import type { Method, Piece, Product, Step, StepKindId, ZoneId } from '../../workshop';
-import { ownStepId } from '../applyEdits';
+import { ownExtraId, ownStepId } from '../applyEdits';
 import { fromShelf } from '../fromShelf';
 import { stepKind } from '../stepKinds';
 
@@ -115,7 +115,7 @@ const numberOf = (id: string): number => Number(id.split('/')[2] ?? 0);
 /** Steps of a kind that the user left out and that may have stood before another one: the numbers of its kind rise along the plan. */
 function leftOutBefore(piece: Piece, steps: readonly Step[], step: Step, kind: StepKindId): string[] {
   const at = steps.indexOf(step);
-  const alike = (s: Step) => s.zoneId === step.zoneId && s.kind === kind && inPlan(s) && !s.id.startsWith('own/');
+  const alike = (s: Step) => s.zoneId === step.zoneId && s.kind === kind && inPlan(s) && ownExtraId(s.id) === null;
   const above = Math.max(
     0,
     ...steps
@@ -165,9 +165,9 @@ export function putBefore(
 
 /** Takes a step of the user's own out again. */
 export const takeOut = (step: Step): Fix[] =>
-  step.id.startsWith('own/')
-    ? [{ name: 'Take your own step out', edits: [{ do: 'remove-own', extraId: step.id.slice('own/'.length) }] }]
-    : [];
+  ownExtraId(step.id) === null
+    ? []
+    : [{ name: 'Take your own step out', edits: [{ do: 'remove-own', extraId: ownExtraId(step.id)! }] }];
 
 /** A step of the user's own gives way to another kind in the same place. */
 export function replaceOwn(
@@ -229,7 +229,7 @@ export function otherProduct(
 ): Fix[] {
   const now = step.productId ? products[step.productId] : undefined;
   const other = now && fromShelf(products, [now.kind], {}, (p) => p.id !== now.id && fits(p));
-  return other && !step.id.startsWith('own/')
+  return other && ownExtraId(step.id) === null
     ? [
         {
           name: `Take ${other.name}`,

@@ -1,3 +1,4 @@
+import { ownExtraId } from '../applyEdits';
 import { methodNames } from '../stepKinds';
 import { restore } from './Fix';
 import { eachStep, inZone, name, productOf, type Rule, where, workedZones } from './Rule';
@@ -56,7 +57,7 @@ export const applicationRules: readonly Rule[] = [
             step,
             sentence: `${where(step)}: ${name(step)} is put on by ${methodNames[step.method]}, which this workshop does not have or allow.`,
             fixes:
-              way && !step.id.startsWith('own/')
+              way && ownExtraId(step.id) === null
                 ? [
                     {
                       name: `By ${methodNames[way]} instead`,

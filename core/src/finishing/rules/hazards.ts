@@ -1,4 +1,5 @@
 import type { Hazard, Product, Step } from '../../workshop';
+import { ownExtraId } from '../applyEdits';
 import { lackingOf, type Worn, wornWords } from '../protectionOf';
 import { isFlammable, isSprayed, methodNames, stepKind } from '../stepKinds';
 import { leftovers } from '../ZoneChain';
@@ -52,7 +53,7 @@ const inWords = (worn: readonly Worn[]): string => worn.map((w) => wornWords[w])
 /** The same product another way, where its label names one that throws no mist. */
 const otherMethod = (step: Step, product: Product): Fix[] => {
   const method = product.methods.find((m) => !isSprayed(m));
-  return method && !step.id.startsWith('own/')
+  return method && ownExtraId(step.id) === null
     ? [
         {
           name: `Lay it by ${methodNames[method]}`,

@@ -1,4 +1,5 @@
 import type { Product, UnderKind } from '../../workshop';
+import { ownExtraId } from '../applyEdits';
 import type { SurfaceState } from '../surfaceState';
 import { onShelf, otherProduct, putBefore, restore } from './Fix';
 import {
@@ -146,8 +147,8 @@ export const labelRules: readonly Rule[] = [
                     edits: later
                       .filter((s) => s.kind === 'clear')
                       .map((s) =>
-                        s.id.startsWith('own/')
-                          ? { do: 'remove-own' as const, extraId: s.id.slice('own/'.length) }
+                        ownExtraId(s.id) !== null
+                          ? { do: 'remove-own' as const, extraId: ownExtraId(s.id)! }
                           : { do: 'drop' as const, stepId: s.id },
                       ),
                   },
@@ -213,8 +214,7 @@ export const labelRules: readonly Rule[] = [
           strong &&
           !cancelled &&
           !s.layers.some(
-            (l) =>
-              l.stepId?.startsWith('own/') && c.run.some((r) => r.step.id === l.stepId && r.step.kind === 'neutralise'),
+            (l) => l.stepId !== null && c.run.some((r) => r.step.id === l.stepId && r.step.kind === 'neutralise'),
           ) &&
           `${where(step)}: ${name(step)} lets ${step.kind === 'recolour-leather' ? 'the old colour' : `the red of ${s.species.name.toLowerCase()}`} show through.`
         );

@@ -1,5 +1,6 @@
 import { zoneNames } from '../../piece';
 import type { Step, StepKindId } from '../../workshop';
+import { ownExtraId } from '../applyEdits';
 import { damageRow, gluedDamage } from '../damageTable';
 import { stepKind } from '../stepKinds';
 import { isMild, onShelf, putBefore, takeOut } from './Fix';
@@ -320,8 +321,8 @@ export const orderRules: readonly Rule[] = [
     check: offending(
       'before',
       (s) => s.kind === 'paper' || s.kind === 'leaf' || s.kind === 'foil',
-      (s, step) =>
-        !s.layers.some((l) => l.stepId?.includes('/paint/') || l.stepId?.startsWith('own/')) &&
+      (s, step, c) =>
+        !s.layers.some((l) => c.products[l.productId ?? '']?.kind === 'paint') &&
         `${where(step)}: ${name(step)} comes with no colour under it.`,
       (step, c) => [putBefore(c, step, [['paint', onShelf(c, 'paint')]])],
     ),
@@ -465,8 +466,10 @@ export const orderRules: readonly Rule[] = [
       eachStep(context, ({ step }) => {
         const needs =
           ['paper', 'leaf', 'foil', 'transfer', 're-veneer', 're-cane', 'line'].includes(step.kind) &&
-          !step.id.startsWith('own/');
-        if (!needs || step.after.some((id) => id.includes('/obtain/'))) return [];
+          // Who puts a step in has what it takes at hand.
+          ownExtraId(step.id) === null;
+        const ordered = context.run.some((at) => at.step.kind === 'obtain' && step.after.includes(at.step.id));
+        if (!needs || ordered) return [];
         const left = context.piece.edits.dropped.filter((id) => id.startsWith(`${step.zoneId}/obtain/`));
         return [
           {

@@ -164,6 +164,16 @@ describe('a sitting', () => {
     expect(shelfL(withCans(5)) - shelfL(w)).toBeCloseTo(3 * planned.volumeL, 9);
   });
 
+  it('pressed right after another within one minute: in the order of the presses', () => {
+    const at = (second: number) => new Date(Date.parse(start) + second * 1000).toISOString();
+    const first = perform(demo, { do: 'finish-step', pieceId: counter, step: own[0]!, planned }, at(20), counting());
+    const { log } = perform(first, of('finish-sitting', 1), at(40), counting(9)).pieces[counter]!;
+    const done = log.slice(-3).map((e) => Date.parse(e.doneAt!));
+    expect(done[0]).toBe(Date.parse(at(20)));
+    expect(done).toEqual([...done].sort((a, b) => a - b));
+    expect(done[2]).toBe(Date.parse(at(40)));
+  });
+
   it('begun and done: the time it took, shared by the minutes of its steps', () => {
     const begun = perform(demo, of('start-sitting'), later(0), counting());
     expect(told(begun)).toEqual([[0, '10:07', undefined]]);

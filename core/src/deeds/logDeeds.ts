@@ -1,5 +1,5 @@
 import type { Draft } from 'immer';
-import { instantOf, latestFirst, minuteOf } from '../units';
+import { latestFirst, minuteOf } from '../units';
 import type { LogEntry, Piece, Workshop } from '../workshop';
 import type { DeedOf } from './Deed';
 import { DeedRefused } from './DeedRefused';
@@ -68,54 +68,51 @@ export function logStep(
   if (entry) settleEntry(draft, pieceId, entry);
 }
 
+type SittingDeed = DeedOf<'start-sitting' | 'finish-sitting'>;
+type OnSitting = (draft: Draft<Workshop>, deed: SittingDeed, at: string, newId: () => string) => void;
+
 const entryFor = (piece: Piece, stepId: string) => piece.log.find((e) => e.step.id === stepId);
 
 /** Steps of a sitting that are not done. */
-const toDo = (piece: Piece, { steps }: DeedOf<'start-sitting' | 'finish-sitting'>) =>
+const notDone = (piece: Piece, { steps }: SittingDeed) =>
   steps.filter((s) => (entryFor(piece, s.step.id)?.doneAt ?? null) === null);
 
 /** Begins a sitting: the first of its steps that is not done runs from now. */
-export function startSitting(
-  draft: Draft<Workshop>,
-  deed: DeedOf<'start-sitting' | 'finish-sitting'>,
-  at: string,
-  newId: () => string,
-): void {
+export const startSitting: OnSitting = (draft, deed, at, newId) => {
   const { pieceId } = deed;
-  const first = toDo(pieceOf(draft, pieceId), deed)[0];
+  const first = notDone(pieceOf(draft, pieceId), deed)[0];
   if (first) logStep(draft, { do: 'start-step', pieceId, ...first }, at, newId);
-}
+};
 
 /**
  * Finishes what is left of a sitting. Its steps followed each other: each has its share of the time since it was begun, by
  * their hands-on minutes; where nobody pressed Start, of as long as was planned, but not before what was done before it.
  */
-export function finishSitting(
-  draft: Draft<Workshop>,
-  deed: DeedOf<'start-sitting' | 'finish-sitting'>,
-  at: string,
-  newId: () => string,
-): void {
+export const finishSitting: OnSitting = (draft, deed, at, newId) => {
   const { pieceId } = deed;
   const piece = pieceOf(draft, pieceId);
-  const due = toDo(piece, deed);
+  const due = notDone(piece, deed);
   const totalMin = due.reduce((sum, s) => sum + s.handsOnMin, 0);
-  const doneMin = minuteOf(at);
-  const begun = due.flatMap((s) => entryFor(piece, s.step.id)?.startedAt ?? []).map(minuteOf);
-  const before = piece.log.flatMap((e) => (e.doneAt === null ? [] : minuteOf(e.doneAt)));
-  const sinceMin = Math.min(doneMin, ...(begun.length > 0 ? begun : [Math.max(doneMin - totalMin, ...before)]));
+  // To the millisecond: what is pressed twice within a minute keeps its order.
+  const doneMs = Date.parse(at);
+  const begunMs = due.flatMap((s) => entryFor(piece, s.step.id)?.startedAt ?? []).map(Date.parse);
+  const beforeMs = piece.log.flatMap((e) => (e.doneAt === null ? [] : Date.parse(e.doneAt)));
+  const sinceMs = Math.min(
+    doneMs,
+    ...(begunMs.length > 0 ? begunMs : [Math.max(doneMs - totalMin * 60_000, ...beforeMs)]),
+  );
   let spentMin = 0;
   let previous: string | null = null;
   for (const [i, own] of due.entries()) {
     spentMin += own.handsOnMin;
     const share = totalMin > 0 ? spentMin / totalMin : 1;
-    const endAt = i === due.length - 1 ? at : instantOf(Math.round(sinceMin + (doneMin - sinceMin) * share));
+    const endAt = i === due.length - 1 ? at : new Date(sinceMs + (doneMs - sinceMs) * share).toISOString();
     logStep(draft, { do: 'finish-step', pieceId, ...own }, endAt, newId);
     const entry = entryFor(piece, own.step.id) as Draft<LogEntry>;
     if (previous !== null) entry.startedAt ??= previous;
     previous = endAt;
   }
-}
+};
 
 /** Corrects an entry: what it drew follows. */
 export function correctEntry(draft: Draft<Workshop>, { pieceId, entryId, change }: DeedOf<'correct-entry'>): void {

@@ -1,7 +1,7 @@
 import { borderM, type Zone } from '../piece';
 import type { Piece, Product, Step, ZoneId } from '../workshop';
 import { blankStep } from './blankStep';
-import { type Exposure, exposuresOf, liesApart } from './exposure';
+import { type Exposure, exposuresOf, liesApart, outlineM } from './exposure';
 import type { House } from './houseRules';
 import { countedBefore } from './reworked';
 import { runPlan } from './runPlan';
@@ -30,7 +30,7 @@ function coverOnce(steps: readonly Step[], zoneId: ZoneId, exposed: ReadonlyMap<
   const by = [...new Set(during.map((s) => s.zoneId))];
   const faces = (id: ZoneId | null) => room.zones.find((z) => z.id === id)?.faces ?? [];
   const own = room.zones.find((z) => z.id === zoneId);
-  const lineM = by.reduce((sum, id) => sum + borderM(faces(zoneId), faces(id)), 0) || 4 * Math.sqrt(own?.areaM2 ?? 0);
+  const lineM = by.reduce((sum, id) => sum + borderM(faces(zoneId), faces(id)), 0) || outlineM(own?.areaM2 ?? 0);
   const step = (kind: Step['kind'], details: Partial<Step> & { reason: string }): Step => {
     const ordinal = nextNumber(steps, room.piece, zoneId, kind);
     return {
@@ -46,11 +46,14 @@ function coverOnce(steps: readonly Step[], zoneId: ZoneId, exposed: ReadonlyMap<
   };
   // What is bare is covered with film that is held beside it: tape lifts its grain.
   const bare = exposed.get(during[0]!.id)!.standing === 'bare';
-  const reason = 'Mist falls on all that is in the room: covered while it flies.';
+  const mist = during.some((s) => exposed.get(s.id)!.spread === 'mist');
+  const reason = mist
+    ? 'Mist falls on all that is in the room: covered while it flies.'
+    : 'What is put on beside it runs over the edge: taped before it.';
   const over = step(bare ? 'cover' : 'mask', bare ? { reason } : { lineM, reason });
   const off = step('unmask', {
     lineM,
-    reason: 'Off when the last of the mist is laid.',
+    reason: mist ? 'Off when the last of the mist is laid.' : 'While the last coat beside it is still soft.',
     after: during.map((s) => s.id),
   });
   const waiting = new Set(during);

@@ -70,6 +70,9 @@ export interface ExposureInput {
 export const liesApart = (zoneId: ZoneId, house: Pick<House, 'drawers'>): boolean =>
   zoneId === 'hardware' || (zoneId === 'fronts' && house.drawers !== 'in');
 
+/** Tape around a zone that meets no other along an edge, m: the outline of a square of its area, m² (from memory). */
+export const outlineM = (areaM2: number): number => 4 * Math.sqrt(areaM2);
+
 /** Zones that lie apart while a part is off. */
 const zoneOfPart: Readonly<Partial<Record<PartKind, ZoneId>>> = { lid: 'top', 'seat-pad': 'seat', covering: 'seat' };
 
@@ -133,12 +136,12 @@ export function exposuresOf({ piece, zones, run, house }: ExposureInput): Map<st
         const all = stepsIn.get(zone.id)!;
         const n = done.get(zone.id) ?? 0;
         const now = states.get(zone.id)!;
-        const standing = standingOf(lookOf(piece, zone.id), now, all.slice(0, n), all.slice(n));
+        const told = standingOf(lookOf(piece, zone.id), now, all.slice(0, n), all.slice(n));
+        // Beside an old film that is still to be worked over one strips as beside one that stays.
+        const standing = sends.spread === 'creep' && told !== 'renewed' && !all.slice(0, n).some(lays) ? 'kept' : told;
         // The same out of the same can is no stain on what has just had it, or is about to.
         const alike = all.some((s) => lays(s) && s.productId === step.productId);
         if (!bad.includes(standing) || (alike && standing !== 'kept')) return [];
-        // Beside an old film that is still to be worked over one strips as beside one that stays.
-        if (sends.spread === 'creep' && !all.slice(0, n).some(lays)) return [];
         return [
           { zoneId: zone.id, spread: sends.spread, sent: sends.sent, standing, covered: now.every((s) => s.covered) },
         ];

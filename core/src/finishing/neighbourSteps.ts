@@ -1,6 +1,6 @@
 import { zoneNames } from '../piece';
 import type { Piece, Step } from '../workshop';
-import { hidesUnder, liesApart } from './exposure';
+import { hidesUnder, liesApart, outlineM } from './exposure';
 import type { House } from './houseRules';
 import { phase, zoneOrder } from './phases';
 import type { Situation } from './Situation';
@@ -23,8 +23,6 @@ const waitOn = (step: Step | undefined, on: Step | undefined): void => {
   if (step && on && step !== on && !step.after.includes(on.id)) step.after.push(on.id);
 };
 
-/** Tape around a zone that meets no other along an edge, m: about the outline of a square of its area (from memory). */
-const aroundM = ({ situation }: Planned): number => 4 * Math.sqrt(situation.areaM2);
 const isBefore = (a: Planned, b: Planned): boolean =>
   zoneOrder.indexOf(a.situation.zoneId) < zoneOrder.indexOf(b.situation.zoneId);
 
@@ -53,17 +51,16 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
   });
   if (painted.length === 0) return;
   const borderM = painted.reduce((sum, q) => sum + border(q), 0);
-  const lineM = borderM || aroundM(p);
+  const lineM = borderM || outlineM(p.situation.areaM2);
   const names = painted.map((q) => zoneNames[q.situation.zoneId].toLowerCase()).join(', ');
   const sprayed = painted.some((q) => stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method)));
   const dry = house['tape-pull'] === 'dry';
   // Leather is coloured when the paint beside it is done: till then it is covered as it is.
   const coloured = p.chain.drafts.some((d) => d.phase === phase.paint);
-  const then = coloured ? phase.paint : phase.decorate;
-  const own = p.chain.drafts.find((d) => d.phase >= then)?.step;
+  const own = p.chain.drafts.find((d) => d.phase >= (coloured ? phase.paint : phase.decorate))?.step;
   const bare = coloured || house['top-or-base-first'] === 'base-first' || borderM === 0;
   for (const d of p.chain.drafts) if (d.phase === phase.paint) d.phase = phase.unmask;
-  p.chain.before(coloured ? phase.unmask : then, () => {
+  p.chain.before(coloured ? phase.unmask : phase.decorate, () => {
     // Tape on bare wood lifts its grain: film is laid over it, and held beside it.
     if (bare) p.chain.add(phase.mask, 'cover', { reason: `Covered before the paint of ${names} comes near.` });
     else
@@ -121,7 +118,7 @@ function coverFromClear(p: Planned, all: readonly Planned[], house: House): void
     const own = stepsOf(q).filter((s) => stepKind(s.kind).film);
     if (mist && own.some((s) => s.productId === mist.productId)) continue;
     if (own.some((s) => s.kind === 'clear' && isSprayed(s.method)) && !isBefore(q, p)) continue;
-    const lineM = n?.lineM || aroundM(q);
+    const lineM = n?.lineM || outlineM(q.situation.areaM2);
     // Nothing is taped on wax: it goes on when the cover is off. All else it gets is finished before it is covered.
     const waxAt = q.chain.drafts.findIndex((d) => isWax(d.step));
     const wax = waxAt < 0 ? [] : q.chain.drafts.splice(waxAt);
@@ -173,7 +170,7 @@ function coverKept(p: Planned, all: readonly Planned[], house: House): void {
   );
   if (working.length === 0) return;
   const borderM = p.situation.neighbours.filter((n) => n.look !== 'leave').reduce((sum, n) => sum + n.lineM, 0);
-  const lineM = borderM > 0 ? borderM : aroundM(p);
+  const lineM = borderM > 0 ? borderM : outlineM(p.situation.areaM2);
   const stripping = working.some((q) => stepsOf(q).some((s) => s.kind === 'strip-chemical'));
   const mask =
     borderM > 0

@@ -9,6 +9,7 @@ import { reckonPiece } from './index';
 const { settings } = usualWorld;
 const stool = jobs['stool in bands of two colours, of a set'];
 const chest = jobs['chest painted by gun, in knotty pine, with new pulls'];
+const sideboard = jobs['sideboard refreshed, its scratches hidden with a stick'];
 const box = jobs['box toned, with a decal'];
 const table = jobs['table in veneer and solid, stained for a client in a hurry'];
 
@@ -82,6 +83,16 @@ describe('what a step can reach and hurt', () => {
       },
     };
     expect(exposed(own, false)['own/late']).toContain('stripper creep on top, finished');
+    // Tape on what stays as it is holds no stripper back either.
+    const kept: Piece = {
+      ...sideboard,
+      edits: {
+        ...sideboard.edits,
+        extra: [{ ...own.edits.extra[0]!, zoneId: 'carcass', afterId: 'carcass/seal/1' }],
+      },
+    };
+    expect(exposed(kept, true)['own/late']).toContain('stripper creep on legs, kept, covered');
+    expect(reckon(kept).findings.filter((f) => f.ruleId === 'MSK-03')).not.toEqual([]);
   });
 });
 

@@ -4,6 +4,7 @@ import { newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type Piece, type Product, type Surface } from '../workshop';
 import { applyEdits, comesBefore } from './applyEdits';
+import { doneEntry } from './fixtures/logEntry';
 import { waitsOf } from './fixtures/waitsOf';
 import { generatePlan, planOf, stepNameOf } from './index';
 
@@ -103,16 +104,7 @@ describe('edits of a plan', () => {
   it('never bring a logged step back or take it away', () => {
     const piece = chest();
     const log = [
-      {
-        id: 'l',
-        step: planOf(piece, shop).steps.find((s) => s.id === 'piece/photograph/1')!,
-        startedAt: null,
-        doneAt: '2026-11-25T09:00:00Z',
-        actualL: null,
-        air: null,
-        note: '',
-        planned: null,
-      },
+      doneEntry(planOf(piece, shop).steps.find((s) => s.id === 'piece/photograph/1')!, '2026-11-25T09:00:00Z'),
     ];
     const done = {
       ...piece,
@@ -152,16 +144,7 @@ describe('edits of a plan', () => {
     expect(planOf(pinned, shop).issues.map((i) => i.code)).toEqual(['edit_contradicts']);
     // … and taken where that step is done.
     expect(comesBefore(steps, first, then, new Set([through]))).toBe(false);
-    const entry = (id: string) => ({
-      id: 'l',
-      step: steps.find((s) => s.id === id)!,
-      startedAt: null,
-      doneAt: '2026-11-25T09:00:00Z',
-      actualL: null,
-      air: null,
-      note: '',
-      planned: null,
-    });
+    const entry = (id: string) => doneEntry(steps.find((s) => s.id === id)!, '2026-11-25T09:00:00Z');
     expect(planOf({ ...pinned, log: [entry(through)] }, shop).issues).toEqual([]);
   });
 

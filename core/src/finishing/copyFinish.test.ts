@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type Piece, type Product, type Surface } from '../workshop';
+import { doneEntry } from './fixtures/logEntry';
 import { copyFinish, planOf } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
@@ -23,16 +24,7 @@ const chest = (change: Partial<Piece> = {}): Piece => ({
 });
 const logged = (piece: Piece, ids: readonly string[]): Piece => ({
   ...piece,
-  log: ids.map((id) => ({
-    id,
-    step: planOf(piece, shop).steps.find((s) => s.id === id)!,
-    startedAt: null,
-    doneAt: '2026-11-25T09:00:00Z',
-    actualL: null,
-    air: null,
-    note: '',
-    planned: null,
-  })),
+  log: ids.map((id) => doneEntry(planOf(piece, shop).steps.find((s) => s.id === id)!, '2026-11-25T09:00:00Z')),
 });
 const products4 = (piece: Piece) =>
   planOf(piece, shop)

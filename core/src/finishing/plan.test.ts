@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { buildFaces, newDamage, newPiece, shapeOf, zonesOf } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type Piece, type Product, type Step, type Surface, type ZoneId } from '../workshop';
+import { doneEntry } from './fixtures/logEntry';
 import { waitsOf } from './fixtures/waitsOf';
 import { ladderRemovalUm, veneerLadder } from './grits';
 import {
@@ -258,18 +259,7 @@ describe('planOf', () => {
     const piece = chest();
     const planned = {
       ...piece,
-      log: [
-        {
-          id: 'l',
-          step: steps(piece).find((s) => s.id === 'carcass/degrease/1')!,
-          startedAt: null,
-          doneAt: '2026-11-25T09:00:00Z',
-          actualL: null,
-          air: null,
-          note: '',
-          planned: null,
-        },
-      ],
+      log: [doneEntry(steps(piece).find((s) => s.id === 'carcass/degrease/1')!, '2026-11-25T09:00:00Z')],
     };
     const again = planOf(
       {

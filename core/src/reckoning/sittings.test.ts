@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { goesOn, houseRuleTable, inSittings, planOf } from '../finishing';
+import { doneEntry } from '../finishing/fixtures/logEntry';
 import { lagsIn } from '../finishing/fixtures/waitsOf';
 import { typicalProducts } from '../products';
 import { workCalendar } from '../schedule';
 import { instantOf, minuteOf } from '../units';
-import { defaultSettings, type LogEntry, type Piece, type Product, type Step } from '../workshop';
+import { defaultSettings, type Piece, type Product, type Step } from '../workshop';
 import { jobs } from './fixtures/jobs';
 import { type ReckonedStep, reckonPiece, sittingsOf } from './index';
 
@@ -16,17 +17,6 @@ const reckon = (piece: Piece) => {
   if (!r.ok) throw new Error(r.issues.map((i) => i.message).join());
   return r.value;
 };
-const logged = (step: Step, startedAt: string, doneAt: string): LogEntry => ({
-  id: `log/${step.id}`,
-  step,
-  startedAt,
-  doneAt,
-  actualL: null,
-  air: null,
-  note: '',
-  planned: null,
-  batch: null,
-});
 const sittingOf = (piece: Piece, stepId: string) =>
   sittingsOf(reckon(piece).steps)
     .find((s) => s.steps.some((x) => x.step.id === stepId))!
@@ -107,7 +97,7 @@ describe('steps of a plan in sittings', () => {
       const until = wait.startMin + 40 * 24 * 60;
       const log = before.steps
         .filter((s) => s.handsOnMin > 0 && s.endMin <= wait.startMin)
-        .map((s) => logged(s.step, instantOf(s.startMin), instantOf(s.endMin)));
+        .map((s) => doneEntry(s.step, instantOf(s.endMin), instantOf(s.startMin)));
       const after = reckonPiece({ piece: { ...piece, log }, products, settings, nowMin: until });
       if (!after.ok) throw new Error('measured');
       const over = after.value.steps.find((s) => s.step.id === wait.step.id);
@@ -139,7 +129,7 @@ describe('steps of a plan in sittings', () => {
     const until = planned.steps.findIndex((s) => s.step.id === 'legs/blend/2');
     const log = planned.steps
       .filter((s, i) => i <= until || s.startMin <= planned.steps[until]!.startMin)
-      .map((s) => logged(s.step, instantOf(s.startMin), instantOf(s.endMin)));
+      .map((s) => doneEntry(s.step, instantOf(s.endMin), instantOf(s.startMin)));
     const done = reckonPiece({ piece: { ...stool, log }, products, settings, nowMin: planned.steps[until]!.endMin });
     if (!done.ok) throw new Error('measured');
     expect(done.value.findings.filter((f) => f.severity === 'stop')).toEqual([]);

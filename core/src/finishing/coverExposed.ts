@@ -97,8 +97,13 @@ const exposedIn = (steps: readonly Step[], { piece, zones, products, house }: Ro
 /** As many covers as a piece can need, and more. */
 const mostCovers = 24;
 
-/** Covers zone after zone what lies open to some steps; what the user left out stays out. */
-function coverAll(steps: readonly Step[], room: Room, counts: (stepId: string, e: Exposure) => boolean): Step[] {
+/** Covers zone after zone what lies open to some steps; what the user left out stays out, and is noted in `leftOut`. */
+function coverAll(
+  steps: readonly Step[],
+  room: Room,
+  counts: (stepId: string, e: Exposure) => boolean,
+  leftOut: Set<string> = new Set(),
+): Step[] {
   const dropped = new Set(room.piece.edits.dropped);
   const leftOpen = new Set<ZoneId>();
   let all = [...steps];
@@ -107,8 +112,12 @@ function coverAll(steps: readonly Step[], room: Room, counts: (stepId: string, e
     const zoneId = open[0]?.[1].zoneId;
     if (zoneId === undefined) break;
     const covered = coverOnce(all, zoneId, new Map(open.filter(([, e]) => e.zoneId === zoneId)), room);
-    if (covered.some((s) => dropped.has(s.id) && !all.includes(s))) leftOpen.add(zoneId);
-    else all = covered;
+    const known = new Set(all.map((s) => s.id));
+    const added = covered.flatMap((s) => (known.has(s.id) ? [] : s.id));
+    if (added.some((id) => dropped.has(id))) {
+      leftOpen.add(zoneId);
+      for (const id of added) leftOut.add(id);
+    } else all = covered;
   }
   return all;
 }
@@ -157,11 +166,16 @@ function pullLaid(steps: readonly Step[], room: Room): Step[] {
 /**
  * What was done, and what is still to come, with what the one now asks of the other: where a look has changed or a step was put
  * in by hand, what is finished, bare or kept is covered from it; and tape that lies is pulled when nothing needs it any more.
+ * @param done ids of steps that were begun or done
+ * @returns the plan, and the ids of covers that it would have but for the user
  */
-export function coverFromLater(steps: readonly Step[], done: ReadonlySet<string>, room: Room): Step[] {
-  if (done.size === 0 && room.piece.edits.extra.length === 0) return [...steps];
-  return pullLaid(
-    coverAll(steps, room, (id, e) => e.spread !== 'creep' && !done.has(id)),
-    room,
-  );
+export function coverFromLater(
+  steps: readonly Step[],
+  done: ReadonlySet<string>,
+  room: Room,
+): { steps: readonly Step[]; leftOut: ReadonlySet<string> } {
+  const leftOut = new Set<string>();
+  if (done.size === 0 && room.piece.edits.extra.length === 0) return { steps, leftOut };
+  const covered = coverAll(steps, room, (id, e) => e.spread !== 'creep' && !done.has(id), leftOut);
+  return { steps: pullLaid(covered, room), leftOut };
 }

@@ -76,7 +76,11 @@ function makePlan(piece: Piece, shop: Shop): Plan {
     products: shop.products,
     house: houseOf(shop.settings, piece),
   });
-  return { steps: covered, issues: fresh.warnings, ok: true };
+  // A cover of the present state that the user left out is a step this plan would have.
+  const issues = fresh.warnings.filter(
+    (i) => i.code !== 'edit_unused' || !covered.leftOut.has(i.path.slice('edits.'.length)),
+  );
+  return { steps: covered.steps, issues, ok: true };
 }
 
 /** What a plan does not depend on: a note or a name typed makes no plan again. */

@@ -84,6 +84,18 @@ const full = () => Object.assign(new Error('full'), { name: 'QuotaExceededError'
 afterEach(() => vi.restoreAllMocks());
 
 describe('WorkshopStore', () => {
+  it('is the workshop opened next time as soon as it shows: a page reloaded at that moment does not fall back', async () => {
+    const { tab } = await browser();
+    const { store, log } = await tab();
+    await store.adopt({ ...empty(), id: 'demo' });
+    let next: Promise<string | undefined> | undefined;
+    store.subscribe(() => {
+      if (store.get().workshop?.id === 'w') next ??= log.currentId();
+    });
+    await store.adopt(empty());
+    expect(await next).toBe('w');
+  });
+
   it('shows a change at once, with one word to its readers, says that it is not safe yet, and then that it is', async () => {
     const { tab } = await browser();
     const { store } = await tab();

@@ -147,9 +147,10 @@ export class WorkshopStore {
     await this.idle();
     this.pending = [];
     this.set({ gone: false, save: { status: 'saved' } });
+    // Before it shows: a page that is reloaded the moment it does opens the same one again.
+    await this.log.setCurrentId(workshopId);
     await this.load(workshopId);
     await this.recover(workshopId);
-    await this.log.setCurrentId(workshopId);
     await this.refreshHeads();
   }
 

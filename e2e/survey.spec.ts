@@ -166,3 +166,40 @@ test('a note typed letter by letter is one change, taken back by one undo, and n
   await expect(page.getByText('Undone: note.')).toBeVisible();
   await expect(note).toHaveValue(before);
 });
+
+test('a border is cut out of a top, painted beside clear wood, measured again, and given back', async ({ page }) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await veneeredTable(page);
+  const drawing = page.getByRole('group', { name: /press a face/ });
+  await drawing.getByRole('button', { name: /^Top, upper face/ }).click();
+  await page.getByLabel('Area of its own').selectOption({ label: 'Border' });
+  await page.getByRole('button', { name: 'Cut it out' }).click();
+  const width = page.getByLabel('Width of the border');
+  await width.fill('10 cm');
+  // All around a top of 120 × 75 cm: 2 × 0.1 × 1.95 less the corners counted twice.
+  await expect(page.getByRole('status').getByText('0.35 m²')).toBeVisible();
+  await page.getByLabel('Name of the area').fill('Rim');
+  await page.getByLabel('Belongs to the zone').selectOption({ label: 'Own zone 1' });
+  await expect(drawing.getByRole('button', { name: 'Rim, zone Own zone 1' })).toBeVisible();
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByLabel('Look of the top').selectOption({ label: 'natural clear' });
+  await page.getByLabel('Look of the carcass').selectOption({ label: 'left alone' });
+  await page.getByLabel('Look of the legs').selectOption({ label: 'left alone' });
+  await page.getByLabel('Look of the own zone 1').selectOption({ label: 'painted' });
+  const top = page.getByRole('list', { name: 'Top: step stick' });
+  await expect(top.getByRole('button', { name: /^mask/ })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Survey', exact: true }).click();
+  await drawing.getByRole('button', { name: /^Rim/ }).press('Enter');
+  await width.fill('wide');
+  await expect(page.getByText('"wide" is not a length', { exact: false })).toBeVisible();
+  await width.fill('5 cm');
+  await page.reload();
+  await drawing.getByRole('button', { name: /^Rim/ }).press('Enter');
+  await expect(width).toHaveValue('5 cm');
+  await page.getByRole('button', { name: 'Give it back to its face' }).click();
+  await expect(drawing.getByRole('button', { name: /^Rim/ })).toBeHidden();
+  await page.keyboard.press('Control+z');
+  await expect(drawing.getByRole('button', { name: /^Rim/ })).toBeVisible();
+});

@@ -23,7 +23,18 @@ export interface Face {
   inside: boolean;
   /** Hardware on it: pulls, or a pair of hinges. */
   fittings: { pulls: number; hinges: number };
+  /** The face an area is cut out of. */
+  hostId?: string;
+  /** Where areas are cut, what of the outline is its own; left out: all of it. */
+  rings?: readonly { points: readonly Point[]; hole: boolean }[];
 }
+
+/** The part a face belongs to: the first segment of its id. */
+export const partOfFace = (face: Pick<Face, 'id'>): string => face.id.split('/')[0] ?? face.id;
+
+/** Every line around what is a face's own: one ring, or, where areas are cut, several and those of its holes. */
+export const ringsOf = ({ outline, rings }: Pick<Face, 'outline' | 'rings'>): (readonly Point[])[] =>
+  rings ? rings.map((r) => r.points) : [outline];
 
 /**
  * Area of a plane polygon.

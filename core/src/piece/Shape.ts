@@ -1,4 +1,4 @@
-import type { AddedPart, Alteration, FormId, LegKind } from '../workshop';
+import type { AddedPart, Alteration, Area, FormId, LegKind } from '../workshop';
 
 /** What the geometry of a piece follows from; dimensions over all, m. */
 export interface Shape {
@@ -15,6 +15,8 @@ export interface Shape {
   addedParts?: readonly AddedPart[];
   removedParts?: readonly string[];
   alterations?: readonly Alteration[];
+  /** Areas cut out of faces, in their order. */
+  areas?: readonly Area[];
   /** Hardware that gets a treatment of its own is measured as a zone. */
   hardware?: { counted: boolean; spacingM: number | null };
 }

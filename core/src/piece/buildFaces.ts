@@ -1,6 +1,7 @@
 import { addedFaces, pullFaces } from './addedFaces';
 import { carcassPiece } from './carcassFaces';
-import type { Face } from './Face';
+import { cutAreas } from './cutAreas';
+import { type Face, partOfFace } from './Face';
 import { bedHeadPiece, boardPiece, framePiece } from './flatFaces';
 import { type Form, formById } from './forms';
 import type { Shape } from './Shape';
@@ -21,9 +22,6 @@ const builders: Readonly<Record<Form['family'], (shape: Shape, form: Form) => Fa
   frame: framePiece,
   'bed-head': bedHeadPiece,
 };
-
-/** The part a face belongs to: the first segment of its id. */
-export const partOfFace = (face: Pick<Face, 'id'>): string => face.id.split('/')[0] ?? face.id;
 
 /** A form with the changes of this piece: a new top has its own overhang, a squared base stands on a plinth. */
 function altered(shape: Shape): { shape: Shape; form: Form } {
@@ -55,5 +53,5 @@ export function buildFaces(given: Shape): Face[] {
       .map((p) => p.id),
   ]);
   const all = [...own, ...pullFaces(own, shape), ...addedFaces(own, shape)];
-  return gone.size === 0 ? all : all.filter((f) => !gone.has(partOfFace(f)));
+  return cutAreas(gone.size === 0 ? all : all.filter((f) => !gone.has(partOfFace(f))), shape.areas ?? []);
 }

@@ -1,4 +1,4 @@
-import { type Face, type Point, polygonAreaM2 } from './Face';
+import { type Face, type Point, polygonAreaM2, ringsOf } from './Face';
 
 type Outline = readonly Point[];
 
@@ -14,16 +14,24 @@ function cut(outline: Outline, y: number, keep: 'below' | 'above'): Point[] {
   });
 }
 
+type Drawn = Pick<Face, 'outline' | 'rings'>;
+
 /**
  * The part of a face between two heights from the floor, as it is drawn.
  * @param lowM lower height, m; @param highM upper height, m
- * @returns its corners; fewer than three where nothing of it lies between
+ * @returns the corners of each of its rings, those of holes too; none where nothing of it lies between
  */
-export const faceBetween = (face: Pick<Face, 'outline'>, lowM: number, highM: number): Point[] =>
-  cut(cut(face.outline, highM, 'below'), lowM, 'above');
+export const faceBetween = (face: Drawn, lowM: number, highM: number): Point[][] =>
+  ringsOf(face)
+    .map((ring) => cut(cut(ring, highM, 'below'), lowM, 'above'))
+    .filter((ring) => ring.length >= 3);
+
+/** What of a face is drawn below a height, m². */
+const drawnM2 = ({ outline, rings = [{ points: outline, hole: false }] }: Drawn, y: number): number =>
+  rings.reduce((sum, r) => sum + (r.hole ? -1 : 1) * polygonAreaM2(cut(r.points, y, 'below')), 0);
 
 /** Share of a face, as it is drawn, that lies below a height, 0…1. @param y height from the floor, m */
-export function shareBelow(face: Pick<Face, 'outline'>, y: number): number {
-  const whole = polygonAreaM2(face.outline);
-  return whole > 0 ? polygonAreaM2(cut(face.outline, y, 'below')) / whole : 0;
+export function shareBelow(face: Drawn, y: number): number {
+  const whole = drawnM2(face, Number.POSITIVE_INFINITY);
+  return whole > 0 ? drawnM2(face, y) / whole : 0;
 }

@@ -1,7 +1,8 @@
 export { pointOnFace } from './addedFaces';
-export { buildFaces, partOfFace } from './buildFaces';
+export { buildFaces } from './buildFaces';
 export { faceBetween, shareBelow } from './clipFace';
-export { type Face, frustumLateralAreaM2, type Point, polygonAreaM2, type Side } from './Face';
+export { areaIssues, measuresOf, newArea, putBack } from './cutAreas';
+export { type Face, frustumLateralAreaM2, type Point, partOfFace, polygonAreaM2, ringsOf, type Side } from './Face';
 export { type Form, formById, formTable, tips, zoneNames } from './forms';
 export { type Material, materialOf, materialTable } from './materials';
 export { newDamage, newPiece } from './newPiece';

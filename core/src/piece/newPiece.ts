@@ -36,6 +36,7 @@ export function newPiece(id: string, name: string, formId: FormId, createdAt: st
     addedParts: [],
     removedParts: [],
     alterations: [],
+    areas: [],
     hardware: { treatment: 'keep', spacingM: null, newSpacingM: null, missing: 0, spare: 0 },
     kept: [],
     tests: {},

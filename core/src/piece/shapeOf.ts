@@ -91,6 +91,7 @@ const partsOf = (piece: Piece): Omit<Shape, 'heightM' | 'widthM' | 'depthM'> => 
   addedParts: piece.addedParts,
   removedParts: piece.removedParts,
   alterations: piece.alterations,
+  areas: piece.areas,
   hardware: { counted: piece.hardware.treatment !== 'keep', spacingM: piece.hardware.spacingM },
 });
 

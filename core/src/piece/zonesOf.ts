@@ -1,6 +1,5 @@
 import { ownZoneIds, type Piece, type Surface, type ZoneId } from '../workshop';
-import { partOfFace } from './buildFaces';
-import type { Face, Point } from './Face';
+import { type Face, type Point, partOfFace, ringsOf } from './Face';
 import { formById } from './forms';
 
 /** A zone with its counted faces. */
@@ -12,7 +11,9 @@ export interface Zone {
 
 /** Where a face belongs now: moved by hand, or as the form has it. */
 export const zoneOfFace = (piece: Pick<Piece, 'faceZones'>, face: Face): ZoneId | 'uncounted' =>
-  piece.faceZones[face.id] ?? (face.counted ? face.zoneId : 'uncounted');
+  piece.faceZones[face.id] ??
+  (face.hostId ? piece.faceZones[face.hostId] : undefined) ??
+  (face.counted ? face.zoneId : 'uncounted');
 
 /** Zones of a piece in the order of its form; those without a counted face are left out. */
 export function zonesOf(piece: Piece, faces: readonly Face[]): Zone[] {
@@ -36,9 +37,10 @@ const bareMetal: Surface = {
 };
 
 /** What a face is made of and carries: its part's own surface, that of a new top, or that of the zone it was made for. */
-export function surfaceOf(piece: SurfacePiece, face: Pick<Face, 'id' | 'zoneId'>): Surface {
+export function surfaceOf(piece: SurfacePiece, face: Pick<Face, 'id' | 'zoneId' | 'hostId'>): Surface {
   const part = partOfFace(face);
-  const own = piece.partSurfaces[face.id] ?? piece.partSurfaces[part] ?? addedSurface(piece, part);
+  const host = face.hostId ? piece.partSurfaces[face.hostId] : undefined;
+  const own = piece.partSurfaces[face.id] ?? host ?? piece.partSurfaces[part] ?? addedSurface(piece, part);
   if (own) return own;
   const zone = surfaceOfZone(piece, face.zoneId);
   const isNewTop = part === 'top' && piece.alterations.some((a) => a.kind === 'new-top');
@@ -56,21 +58,20 @@ function addedSurface(piece: SurfacePiece, part: string): Surface | undefined {
   return material && { ...bareMetal, material: { ...bareMetal.material, kind: material } };
 }
 
-const key = (p: Point) => p.map((c) => Math.round(c * 1e5)).join(',');
+type Edge = readonly [Point, Point];
 
 /** Whether two segments lie too far apart to touch: cheap, and true for nearly every pair. */
-const apart = (a: readonly [Point, Point], b: readonly [Point, Point]): boolean =>
+const apart = (a: Edge, b: Edge): boolean =>
   ([0, 1, 2] as const).some(
     (i) =>
       Math.max(a[0][i], a[1][i]) < Math.min(b[0][i], b[1][i]) - 1e-5 ||
       Math.min(a[0][i], a[1][i]) > Math.max(b[0][i], b[1][i]) + 1e-5,
   );
 
-/** Length that two segments on one line share, m. */
-function sharedM(a: readonly [Point, Point], b: readonly [Point, Point]): number {
-  const [p, q] = a;
+/** Where along the first of two segments the other one runs with it, m from its start; undefined: nowhere. */
+function overlap([p, q]: Edge, b: Edge): readonly [number, number] | undefined {
   const length = Math.hypot(q[0] - p[0], q[1] - p[1], q[2] - p[2]);
-  if (length < 1e-9) return 0;
+  if (length < 1e-9) return undefined;
   const u = [(q[0] - p[0]) / length, (q[1] - p[1]) / length, (q[2] - p[2]) / length] as const;
   const along = (r: Point) => {
     const d = [r[0] - p[0], r[1] - p[1], r[2] - p[2]] as const;
@@ -80,31 +81,46 @@ function sharedM(a: readonly [Point, Point], b: readonly [Point, Point]): number
   };
   const t1 = along(b[0]);
   const t2 = along(b[1]);
-  if (t1 === undefined || t2 === undefined) return 0;
-  return Math.max(0, Math.min(length, Math.max(t1, t2)) - Math.max(0, Math.min(t1, t2)));
+  if (t1 === undefined || t2 === undefined) return undefined;
+  const from = Math.max(0, Math.min(t1, t2));
+  const to = Math.min(length, Math.max(t1, t2));
+  return to - from < 1e-6 ? undefined : [from, to];
 }
 
-const edges = (face: Face): [Point, Point][] =>
-  face.outline.map((p, i) => [p, face.outline[(i + 1) % face.outline.length]!]);
+/** Length that a set of stretches of one line covers, m, each place once. */
+function covered(stretches: readonly (readonly [number, number])[]): number {
+  let total = 0;
+  let end = Number.NEGATIVE_INFINITY;
+  for (const [from, to] of [...stretches].sort((x, y) => x[0] - y[0])) {
+    total += Math.max(0, to - Math.max(from, end));
+    end = Math.max(end, to);
+  }
+  return total;
+}
+
+const edges = (face: Face): Edge[] =>
+  ringsOf(face).flatMap((ring) => ring.map((p, i): Edge => [p, ring[(i + 1) % ring.length]!]));
 
 /**
  * Length of the border between two sets of faces: the edges they share, each stretch counted once.
  * @returns m; what masking tape follows
  */
 export function borderM(one: readonly Face[], other: readonly Face[]): number {
-  const seen = new Set<string>();
-  let total = 0;
+  const runs = (a: Edge, among: readonly Edge[]) =>
+    among.flatMap((b) => {
+      const run = apart(a, b) ? undefined : overlap(a, b);
+      return run ? [run] : [];
+    });
   const otherEdges = other.flatMap(edges);
+  const counted: Edge[] = [];
+  let total = 0;
   for (const a of one.flatMap(edges)) {
-    for (const b of otherEdges) {
-      if (apart(a, b)) continue;
-      const shared = sharedM(a, b);
-      if (shared < 1e-6) continue;
-      const name = [key(a[0]), key(a[1]), key(b[0]), key(b[1])].sort().join('|');
-      if (seen.has(name)) continue;
-      seen.add(name);
-      total += shared;
-    }
+    const shared = runs(a, otherEdges);
+    if (shared.length === 0) continue;
+    // A stretch that an earlier edge ran along is counted already.
+    const before = runs(a, counted);
+    total += covered([...shared, ...before]) - covered(before);
+    counted.push(a);
   }
   return total;
 }

@@ -1,6 +1,6 @@
 export { formatTemperature, formatTemperatureDifference, parseHumidity, parseTemperature } from './air';
 export { DomainError, requireWithin } from './DomainError';
-export { formatArea, formatLength, lengthLimitsM, parseLength, type UnitSystem } from './length';
+export { formatArea, formatLength, lengthLimitsM, parseDistance, parseLength, type UnitSystem } from './length';
 export { instantOf, latestFirst, minuteOf } from './minuteOf';
 export { isTwoWays, parseNumber, readNumber, twoWaysIssue } from './parseNumber';
 export { addRanges, certain, invertRange, multiplyRanges, type Range, scaleRange } from './Range';

@@ -52,6 +52,15 @@ const refuse = (code: string, message: string): Result<number> => refused({ code
  * @returns length, m, within lengthLimitsM
  */
 export function parseLength(text: string, system: UnitSystem): Result<number> {
+  const read = parseDistance(text, system);
+  if (!read.ok) return read;
+  if (read.value === 0) return refuse('length_not_positive', 'A length has to be more than zero.');
+  if (read.value < lengthLimitsM.least) return refuse('length_too_small', 'That is under 5 mm. Check the unit.');
+  return read;
+}
+
+/** Reads a distance from an edge, as a length is read. @returns distance, m, from nothing to the largest length */
+export function parseDistance(text: string, system: UnitSystem): Result<number> {
   const typed = text
     .trim()
     .toLowerCase()
@@ -84,8 +93,7 @@ export function parseLength(text: string, system: UnitSystem): Result<number> {
   if (at < typed.length || previous === undefined) {
     return refuse('length_unreadable', `"${text.trim()}" is not a length. Write 76 cm, 30 in or 2'6".`);
   }
-  if (!(totalM > 0)) return refuse('length_not_positive', 'A length has to be more than zero.');
-  if (totalM < lengthLimitsM.least) return refuse('length_too_small', 'That is under 5 mm. Check the unit.');
+  if (!(totalM >= 0)) return refuse('length_not_positive', 'A length has to be more than zero.');
   if (totalM > lengthLimitsM.most) return refuse('length_too_large', 'That is over 10 m. Check the unit.');
   return good(totalM);
 }

@@ -11,6 +11,7 @@ import {
   litresPerUsGallon,
   minuteOf,
   multiplyRanges,
+  parseDistance,
   parseHumidity,
   parseLength,
   parseNumber,
@@ -26,6 +27,16 @@ const metres = (text: string, system: 'metric' | 'us' = 'metric') => {
   const r = parseLength(text, system);
   return r.ok ? Number(r.value.toFixed(6)) : r.issues[0]?.code;
 };
+
+describe('parseDistance', () => {
+  it('reads nothing as an answer, and what is less than nothing not', () => {
+    expect(parseDistance('0', 'metric')).toMatchObject({ ok: true, value: 0 });
+    expect(parseDistance('2 mm', 'metric')).toMatchObject({ ok: true, value: expect.closeTo(0.002, 9) });
+    expect(parseLength('0', 'metric').ok).toBe(false);
+    expect(parseDistance('-1 cm', 'metric').ok).toBe(false);
+    expect(parseDistance('11 m', 'metric').ok).toBe(false);
+  });
+});
 
 describe('parseLength', () => {
   it.each([

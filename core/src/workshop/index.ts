@@ -75,6 +75,7 @@ export { emptyRecords, isReservedId, recordsById } from './reservedIds';
 export {
   type AddedPart,
   type Alteration,
+  type Area,
   type Container,
   containerSchema,
   type Damage,

@@ -202,6 +202,9 @@ function pieceOf6(piece: unknown): unknown {
   return { ...piece, log };
 }
 
+/** No area was cut out of a face. */
+const pieceOf7 = (piece: Json): unknown => filled(piece, { areas: [] });
+
 /** A can of which only a count was kept: it becomes the first row of its ledger. */
 function containerOf4(container: unknown): unknown {
   if (!isJson(container) || container.ledger !== undefined) return container;
@@ -226,7 +229,7 @@ function containerOf4(container: unknown): unknown {
  * also one that lies beside newer ones.
  */
 export function recordUpToDate(kind: RecordKind, record: unknown): unknown {
-  if (kind === 'piece' && isJson(record)) return pieceOf6(pieceOf4(pieceOf3(pieceOf2(record))));
+  if (kind === 'piece' && isJson(record)) return pieceOf7(pieceOf6(pieceOf4(pieceOf3(pieceOf2(record)))) as Json);
   if (kind === 'container') return containerOf4(record);
   if (kind === 'product') return productOf5(productOf3(record));
   return kind === 'settings' ? settingsOf3(settingsOf2(record)) : record;
@@ -283,5 +286,9 @@ export const migrations: readonly Migration[] = [
   {
     from: 5,
     migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 6, pieces: upToDate('piece', file.pieces) } : file),
+  },
+  {
+    from: 6,
+    migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 7, pieces: upToDate('piece', file.pieces) } : file),
   },
 ];

@@ -36,7 +36,7 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 6;
+export const schemaVersion = 7;
 
 const id = z
   .string()
@@ -300,6 +300,28 @@ const alteration = z.object({
   girthM: smallM.nullable(),
 });
 
+const alongM = upTo(10);
+const spot = z.tuple([alongM, alongM]);
+
+/** The figure of an area, m from the lower left corner of the rectangle around its face. */
+const figure = z.discriminatedUnion('kind', [
+  /** From edge to edge, at a distance from one of them. */
+  z.object({
+    kind: z.literal('strip'),
+    along: z.enum(['bottom', 'top', 'left', 'right']),
+    fromM: alongM,
+    widthM: smallM,
+  }),
+  z.object({ kind: z.literal('panel'), leftM: alongM, bottomM: alongM, widthM: smallM, heightM: smallM }),
+  z.object({ kind: z.literal('triangle'), cornersM: z.tuple([spot, spot, spot]) }),
+  z.object({ kind: z.literal('circle'), centreM: spot, diameterM: smallM }),
+  /** All around, so wide. */
+  z.object({ kind: z.literal('border'), widthM: smallM }),
+]);
+
+/** Part of a face that is a face of its own: with its zone, its look, and what it is made of. */
+const area = z.object({ id, name: name.min(1), faceId: id, outline: figure });
+
 const hardware = z.object({
   treatment: z.enum(hardwareTreatments),
   /** Hole spacing centre to centre, m; null: one hole, or not measured. */
@@ -419,6 +441,8 @@ export const pieceSchema = z.object({
   /** Parts of the form that this piece does not have. */
   removedParts: z.array(id).max(200),
   alterations: z.array(alteration).max(50),
+  /** Areas cut out of faces; where two overlap, the first has it. */
+  areas: z.array(area).max(60),
   hardware,
   kept: z.array(kept).max(100),
   tests: z.partialRecord(z.enum(zoneIds), zoneTests),
@@ -651,6 +675,7 @@ export type Surface = z.infer<typeof surface>;
 export type Step = z.infer<typeof stepSchema>;
 export type Damage = z.infer<typeof damage>;
 export type AddedPart = z.infer<typeof addedPart>;
+export type Area = z.infer<typeof area>;
 export type Alteration = z.infer<typeof alteration>;
 export type ZoneTests = z.infer<typeof zoneTests>;
 export type LogEntry = z.infer<typeof logEntry>;

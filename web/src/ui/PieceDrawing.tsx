@@ -1,4 +1,4 @@
-import { type Face, faceBetween, type Point, pointOnFace } from '@cosmesis/core/piece';
+import { type Face, faceBetween, type Point, pointOnFace, ringsOf } from '@cosmesis/core/piece';
 import { type KeyboardEvent, type MouseEvent, useId, useRef } from 'react';
 
 /** From where the piece is seen. */
@@ -78,6 +78,19 @@ export function placeOnFace(
   const within = (share: number) => Math.round(Math.min(0.97, Math.max(0.03, share)) * 1000) / 1000;
   return [within((dx * by - dy * bx) / area), within((ax * dy - ay * dx) / area)];
 }
+
+/** The path around rings. */
+const pathOf = (rings: readonly (readonly Point[])[], to: (p: Point) => [number, number]): string =>
+  rings
+    .map((ring) => {
+      const spots = ring.map((p) =>
+        to(p)
+          .map((c) => c.toFixed(4))
+          .join(' '),
+      );
+      return `M${spots.join('L')}Z`;
+    })
+    .join('');
 
 /** The faces seen from a side, the farthest first, so that nearer ones cover them. */
 export function facesInView(faces: readonly Face[], view: View): Face[] {
@@ -161,15 +174,9 @@ export function PieceDrawing({
     >
       <title id={titleId}>{title}</title>
       {seen.map((face) => {
-        const d = `M${face.outline
-          .map((p) =>
-            to(p)
-              .map((c) => c.toFixed(4))
-              .join(' '),
-          )
-          .join('L')}Z`;
         const look = {
-          d,
+          d: pathOf(ringsOf(face), to),
+          fillRule: 'evenodd' as const,
           fill: colourOf(face),
           className: [guessed ? 'guess' : '', keptOf?.(face) ? 'kept' : ''].join(' ').trim(),
         };
@@ -178,19 +185,9 @@ export function PieceDrawing({
             <g key={face.id}>
               <path {...look} />
               {stripesOf?.(face).map((stripe) => {
-                const outline = faceBetween(face, stripe.lowM, stripe.highM);
-                return outline.length < 3 ? null : (
-                  <path
-                    key={stripe.lowM}
-                    fill={stripe.colour}
-                    d={`M${outline
-                      .map((p) =>
-                        to(p)
-                          .map((c) => c.toFixed(4))
-                          .join(' '),
-                      )
-                      .join('L')}Z`}
-                  />
+                const rings = faceBetween(face, stripe.lowM, stripe.highM);
+                return rings.length === 0 ? null : (
+                  <path key={stripe.lowM} fill={stripe.colour} fillRule="evenodd" d={pathOf(rings, to)} />
                 );
               })}
             </g>

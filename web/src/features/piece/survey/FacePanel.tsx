@@ -14,6 +14,7 @@ import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { Select } from '../../../ui/Select';
+import { AreaFields, AreasOf, CutFields } from './AreaFields';
 import { SurfaceFields } from './SurfaceFields';
 import { keptNames } from './words';
 
@@ -77,16 +78,20 @@ export function FacePanel({
   face,
   at,
   zoneIds,
+  onPick,
 }: {
   piece: Piece;
   face: Face;
   at: readonly [number, number];
   zoneIds: readonly ZoneId[];
+  onPick: (faceId: string) => void;
 }) {
   const edit = useEditPiece(piece.id);
   const { unitSystem } = useSettings();
   const zone = zoneOfFace(piece, face);
-  const part = partOfFace(face);
+  const area = piece.areas.find((a) => face.id === `${a.faceId}/${a.id}`);
+  // An area may be made of something else than the rest of its part.
+  const part = area ? face.id : partOfFace(face);
   const own = piece.partSurfaces[part];
   const options = [
     ...zoneIds.map((z) => ({ value: z as string, name: zoneNames[z] })),
@@ -95,7 +100,8 @@ export function FacePanel({
   ];
   const move = (to: string) =>
     edit(`Move ${face.name.toLowerCase()}`, (draft) => {
-      const home = face.counted ? face.zoneId : 'uncounted';
+      const host = face.hostId ? draft.faceZones[face.hostId] : undefined;
+      const home = host ?? (face.counted ? face.zoneId : 'uncounted');
       if (to === home) delete draft.faceZones[face.id];
       else draft.faceZones[face.id] = to as ZoneId | 'uncounted';
     });
@@ -109,6 +115,7 @@ export function FacePanel({
     <div className="panel" role="status">
       <h3>{face.name}</h3>
       <p className="n">{formatArea(face.areaM2, unitSystem)}</p>
+      {area && <AreaFields key={area.id} piece={piece} area={area} onGone={() => onPick(area.faceId)} />}
       <PinFields key={face.id} piece={piece} face={face} at={at} />
       {kept.map((k) => (
         <p key={k.id} className="row">
@@ -133,13 +140,19 @@ export function FacePanel({
         onPick={move}
         help={piece.faceZones[face.id] ? 'Moved by hand' : ' '}
       />
+      {!area && (
+        <>
+          <CutFields piece={piece} face={face} onPick={onPick} />
+          <AreasOf piece={piece} face={face} onPick={onPick} />
+        </>
+      )}
       <details>
-        <summary className="quiet">This part</summary>
+        <summary className="quiet">{area ? 'What it is made of' : 'This part'}</summary>
         <div className="stack" style={{ paddingTop: 10 }}>
           {own ? (
             <SurfaceFields
               surface={own}
-              title="This part"
+              title={area ? 'This area' : 'This part'}
               draftKey={`${piece.id}/${part}`}
               onChange={(label, next, mergeKey) =>
                 edit(
@@ -152,7 +165,7 @@ export function FacePanel({
               }
             />
           ) : (
-            <p className="quiet">Made of what its zone is made of.</p>
+            <p className="quiet">{area ? 'As the rest of its face.' : 'Made of what its zone is made of.'}</p>
           )}
           <div className="row">
             <button
@@ -165,11 +178,13 @@ export function FacePanel({
                 })
               }
             >
-              {own ? 'As its zone' : 'Of something else'}
+              {own ? (area ? 'As its face' : 'As its zone') : 'Of something else'}
             </button>
-            <button type="button" className="plain" onClick={remove}>
-              This piece has no such part
-            </button>
+            {!area && (
+              <button type="button" className="plain" onClick={remove}>
+                This piece has no such part
+              </button>
+            )}
           </div>
         </div>
       </details>

@@ -125,7 +125,8 @@ function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]
   const { result } = usePieceContext();
   const [view, setView] = useState<View>('right');
   const [picked, setPicked] = useState<{ id: string; at: readonly [number, number] } | null>(null);
-  const selected = faces.find((f) => f.id === picked?.id);
+  // An area that cuts nothing as it is measured is shown with its face.
+  const selected = faces.find((f) => f.id === picked?.id) ?? faces.find((f) => picked?.id.startsWith(`${f.id}/`));
   const measured = (value: number | null) => (value === null ? '?' : formatLength(value, unitSystem));
   const canOpen = faces.some((f) => f.inside);
   return (
@@ -160,7 +161,13 @@ function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]
         ]}
       />
       {selected && picked ? (
-        <FacePanel piece={piece} face={selected} at={picked.at} zoneIds={formById(piece.form).zones} />
+        <FacePanel
+          piece={piece}
+          face={selected}
+          at={picked.at}
+          zoneIds={formById(piece.form).zones}
+          onPick={(id) => setPicked({ id, at: [0.5, 0.5] })}
+        />
       ) : (
         <p className="quiet">Press a face where it is damaged, or to see its area and move it to another zone.</p>
       )}

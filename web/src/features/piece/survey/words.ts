@@ -1,6 +1,7 @@
 import type {
   AddedPartKind,
   AlterationKind,
+  Area,
   Condition,
   Depth,
   KeptKind,
@@ -71,6 +72,15 @@ export const addedPartNames: Readonly<Record<AddedPartKind, string>> = {
   'cane-panel': 'Cane panel',
   glass: 'Glass',
 };
+/** Figures that are cut out of a face. */
+export const areaNames: Readonly<Record<Area['outline']['kind'], string>> = {
+  border: 'Border',
+  strip: 'Strip',
+  panel: 'Panel',
+  circle: 'Circle',
+  triangle: 'Triangle',
+};
+
 export const alterationNames: Readonly<Record<AlterationKind, string>> = {
   'ornament-removed': 'Ornament removed',
   'ornament-filled': 'Ornament filled flush',

@@ -2,6 +2,7 @@ import type { Carrier, Hazard, Method, Piece, Product, ProductKind, Step, StepKi
 import { blankStep } from './blankStep';
 import { fromShelf, type Wish } from './fromShelf';
 import type { Phase } from './phases';
+import { stepKind } from './stepKinds';
 
 /** A step with the stage it belongs to. */
 export interface Draft {
@@ -140,5 +141,10 @@ export class ZoneChain {
   ): void {
     this.add(at, kind, details);
     this.add(at, 'de-dust', { reason: 'Dust left on the surface stands in the next coat.' });
+    // The dust between coats goes with the rags of the coat that follows.
+    const laid = this.drafts.findLast((d) => d.step.productId !== null && stepKind(d.step.kind).film)?.step.productId;
+    const oily = kind === 'rub-out' && laid && this.products[laid]?.hazards.includes('self-heating-rags');
+    if (oily)
+      this.add(at, 'dispose', { reason: 'Dust of an oil film heats itself as its rags do: into the can with water.' });
   }
 }

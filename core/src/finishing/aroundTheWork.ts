@@ -1,5 +1,6 @@
 import { type Face, formById, type Zone } from '../piece';
 import type { PartKind, Piece, Product, Step, ToolId } from '../workshop';
+import { glassIn } from './glassIn';
 import type { House } from './houseRules';
 import { leadHold } from './leadBans';
 import { type Phase, phase, zoneOrder } from './phases';
@@ -42,13 +43,15 @@ function partsOff({ piece, planned, zones }: Around): Part[] {
   const faces = zones.filter((z) => works(z.id) && (z.id === 'fronts' || z.id === 'interior')).flatMap((z) => z.faces);
   const { family } = formById(piece.form);
   const padded = piece.surfaces.seat && ['cloth', 'leather'].includes(piece.surfaces.seat.material.kind);
+  const panes = (part: PartKind) => glassIn(piece).filter((g) => g.part === part && works(g.zoneId)).length;
   const hardware = fittings(faces, 'pulls');
   return (
     [
       { part: 'hardware', count: hardware },
       { part: 'door', count: fittings(faces, 'hinges') / 2 },
       { part: 'lid', count: family === 'lidded' && (works('top') || works('interior')) ? 1 : 0 },
-      { part: 'mirror', count: family === 'dressing-table' && works('carcass') ? 1 : 0 },
+      { part: 'mirror', count: panes('mirror') },
+      { part: 'glass', count: panes('glass') },
       { part: 'seat-pad', count: padded && (works('carcass') || works('legs')) ? 1 : 0 },
     ] as const
   ).filter((p) => p.count > 0);
@@ -60,6 +63,7 @@ const tapeRoundM: Readonly<Partial<Record<PartKind, number>>> = {
   door: 0.6,
   lid: 1,
   mirror: 2,
+  glass: 1.5,
   'seat-pad': 1.6,
 };
 
@@ -71,10 +75,12 @@ function maskParts(around: Around, left: readonly Part[]): void {
     lineM,
     reason: 'House rule: old fixings stay on. Everything round them is masked and worked with care.',
   });
+  // Glass breaks under what scrapes and heats.
+  const glass = left.some((p) => p.part === 'mirror' || p.part === 'glass');
   for (const p of planned)
     before(
       mask,
-      stepsOf(p.chain).filter((s) => stepKind(s.kind).film),
+      stepsOf(p.chain).filter((s) => stepKind(s.kind).film || (glass && stepKind(s.kind).breaksFilm)),
     );
   whole.add(phase.uncover, 'unmask', {
     lineM,
@@ -88,10 +94,13 @@ function maskParts(around: Around, left: readonly Part[]): void {
   });
 }
 
+const glassOut = 'Glass comes out rather than being taped where its back can be taken off; a helper for a wide one.';
+
 const whyOff: Readonly<Partial<Record<PartKind, string>>> = {
   door: 'Edges and hinge sides are reached only with the doors off.',
   lid: 'Off its hinges: edges and inside are reached only so.',
-  mirror: 'Glass comes out rather than being taped where its back can be taken off; a helper for a wide one.',
+  mirror: glassOut,
+  glass: glassOut,
   'seat-pad': 'Pad and cover stay clean only off the frame.',
 };
 
@@ -117,19 +126,27 @@ const firstAfter = (chain: ZoneChain, off: House['hardware-doors']) =>
 function takeOff(around: Around, parts: readonly Part[]): void {
   const { whole, house, planned } = around;
   const off = house['hardware-doors'];
-  const taken = parts.map((p) =>
-    whole.add(off === 'off-after-cleaning' ? phase.partsAfterCleaning : phase.parts, 'remove-part', {
+  const late = off === 'off-after-cleaning';
+  const isGlass = (part: PartKind | null) => part === 'mirror' || part === 'glass';
+  // Glass is out before anything is scraped, scuffed or heated.
+  const ordered = late ? [...parts].sort((a, b) => Number(isGlass(b.part)) - Number(isGlass(a.part))) : parts;
+  const taken = ordered.map((p) =>
+    whole.add(late && !isGlass(p.part) ? phase.partsAfterCleaning : phase.parts, 'remove-part', {
       ...p,
       reason:
         whyOff[p.part] ?? 'Nothing wet or abrasive goes round hardware. Number the drawers, bag and label the fixings.',
     }),
   );
   const last = taken.at(-1);
-  for (const p of planned) if (last) before(last, [firstAfter(p.chain, off)]);
-  if (off !== 'off-after-cleaning') return;
+  const out = taken.findLast((s) => isGlass(s.part));
+  for (const p of planned) {
+    if (last) before(last, [firstAfter(p.chain, off)]);
+    if (out) before(out, [stepsOf(p.chain).find((s) => stepKind(s.kind).breaksFilm)]);
+  }
+  if (!late) return;
   for (const { chain } of planned) {
     const cleaned = chain.drafts.filter((d) => d.phase === phase.clean).at(-1)?.step;
-    if (cleaned) taken[0]?.after.push(cleaned.id);
+    if (cleaned) taken.find((s) => !isGlass(s.part))?.after.push(cleaned.id);
   }
 }
 
@@ -252,7 +269,7 @@ function putBack(around: Around, parts: readonly Part[]): void {
       count: newHoles,
       reason: 'House rule: drilled in the finished front, from a template, through tape, with a backing.',
     });
-  if (parts.length >= 3 || parts.some((p) => p.part === 'mirror'))
+  if (parts.length >= 3 || parts.some((p) => p.part === 'mirror' || p.part === 'glass'))
     add('rehearse-assembly', { reason: 'One part hides the screws of the next: the order is tried dry first.' });
   for (const p of parts) add('refit-part', { ...p, reason: 'Every zone can be handled.' });
   if (piece.alterations.some((a) => a.kind === 'new-top'))

@@ -44,6 +44,7 @@ const byKind: Readonly<Partial<Record<StepKindId, string>>> = {
 /** Parts that take two people, and edges that cut. */
 const byPart: Readonly<Partial<Record<NonNullable<Step['part']>, string>>> = {
   mirror: 'Glass: gloves, eye protection, a helper for a wide one.',
+  glass: 'Glass: gloves, eye protection, a helper for a wide one.',
 };
 
 /** Where every caution ends. */

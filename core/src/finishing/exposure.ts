@@ -39,6 +39,9 @@ const hurts: Readonly<Record<Spread, Partial<Record<Sent, readonly Standing[]>>>
 /** Products whose films hide what is under them. */
 const opaque: ReadonlySet<ProductKind> = new Set(['primer', 'blocker', 'metal-primer', 'paint', 'metallic']);
 
+/** Whether a film of a kind of product hides what is under it. */
+export const coversUnder = (kind: ProductKind): boolean => opaque.has(kind);
+
 /** Whether a step lays something that hides what is under it. */
 export function hidesUnder(kind: StepKindId): boolean {
   const { film, hides, colours, uses } = stepKind(kind);

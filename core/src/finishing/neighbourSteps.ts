@@ -195,16 +195,19 @@ function coverKept(p: Planned, all: readonly Planned[], house: House): void {
   }
 }
 
-/** The inside is begun before the outside has its last coat, however the days fall: what drips out of it falls on that. */
+/** The inside has its last coat before the outside has its own, however the days fall: what drips out of it falls on that. */
 function insideFirst(all: readonly Planned[]): void {
   const coats = (p: Planned | undefined) =>
     p?.chain.drafts.filter((d) => stepKind(d.step.kind).film || d.step.kind === 'wax') ?? [];
-  const inside = coats(all.find((p) => p.situation.zoneId === 'interior')).find((d) => stepKind(d.step.kind).film);
-  if (!inside) return;
+  const inside = coats(all.find((p) => p.situation.zoneId === 'interior')).filter((d) => stepKind(d.step.kind).film);
   for (const p of all) {
     if (p.situation.zoneId === 'interior' || p.situation.zoneId === 'hardware') continue;
     const last = coats(p).at(-1);
-    if (last && last.phase > inside.phase) waitOn(last.step, inside.step);
+    // Clear beside paint is cut in by hand.
+    const drips = inside.findLast(
+      ({ step }) => !p.situation.painted || stepKind(step.kind).colours || hidesUnder(step.kind),
+    );
+    if (last) waitOn(last.step, drips?.step);
   }
 }
 

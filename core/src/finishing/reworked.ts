@@ -6,7 +6,21 @@ import type { SurfaceState } from './surfaceState';
 
 /** Steps of earlier rounds of a zone: done before its look was changed. */
 const earlierSteps = (piece: Pick<Piece, 'reworked'>, zoneId: ZoneId | null): ReadonlySet<string> =>
-  new Set(piece.reworked.filter((r) => r.zoneId === zoneId).flatMap((r) => r.stepIds));
+  new Set(
+    piece.reworked.flatMap((r) =>
+      r.stepIds.filter((id) => (zoneId === null ? id.startsWith('piece/') : r.zoneId === zoneId)),
+    ),
+  );
+
+/** Steps by which parts came off and all went on again: for what is done after that they come off anew. */
+function partsOffAndOn({ log }: Pick<Piece, 'log'>): string[] {
+  const moved = log
+    .filter((e) => e.doneAt !== null && e.step.zoneId === null)
+    .map((e) => e.step)
+    .filter((s) => s.kind === 'remove-part' || s.kind === 'refit-part');
+  const off = moved.filter((s) => s.kind === 'remove-part').length;
+  return moved.length === 2 * off ? moved.map((s) => s.id) : [];
+}
 
 /** What an old finish the next plan would call a coat of a product. */
 function finishOf(product: Product | undefined): OldFinishKind {
@@ -95,7 +109,7 @@ export function changeLook(
       at,
       from: piece.looks[zoneId] ?? 'leave',
       to: look,
-      stepIds: steps.map((s) => s.id),
+      stepIds: [...steps.map((s) => s.id), ...partsOffAndOn(piece)],
       film: filmOf(worst, products),
       closedDamage: piece.damage
         .filter((d) => d.zoneId === zoneId && !states.some((s) => s.openDamage.includes(d.kind)))

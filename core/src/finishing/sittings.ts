@@ -46,9 +46,10 @@ export function goesOn(sitting: readonly Step[], step: Step): boolean {
   return behind !== undefined && follows(behind.kind);
 }
 
-/** Whether a step of a sitting has to meet the one right before it wet: the next colour of a blend, a wash and its wiping. */
+/** Whether a step of a sitting has to meet the one right before it wet: the next colour of a blend, a wash and its wiping, oily rags. */
 export const meetsWet = (before: Step, step: Step): boolean =>
-  before.zoneId === step.zoneId && (step.kind === 'wipe-back' || (step.kind === 'blend' && before.kind === 'blend'));
+  before.zoneId === step.zoneId &&
+  (step.kind === 'wipe-back' || step.kind === 'dispose' || (step.kind === 'blend' && before.kind === 'blend'));
 
 /**
  * The steps of a plan in sittings, in an order that keeps every wait: each takes up all that its tool can do by then, on

@@ -7,6 +7,7 @@ const partWords: Readonly<Record<PartKind, readonly [one: string, many: string]>
   door: ['the door', 'doors'],
   lid: ['the lid', 'lids'],
   mirror: ['the mirror', 'mirrors'],
+  glass: ['the glass', 'panes of glass'],
   'seat-pad': ['the seat pad', 'seat pads'],
   covering: ['the cover', 'covers'],
   top: ['the top', 'tops'],

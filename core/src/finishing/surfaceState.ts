@@ -34,6 +34,9 @@ interface Layer {
 export const fillKinds = ['filler-stick', 'filler-ready', 'filler-two-part'] as const;
 type FillKind = (typeof fillKinds)[number];
 
+/** Fillers that are sanded flush when they are hard; a melted stick is scraped as it cools, leather filler wiped. */
+const sandedFlush: ReadonlySet<ProductKind | undefined> = new Set(['filler-two-part', 'filler-ready']);
+
 const worseFill = (before: FillKind | null, product: Product | undefined): FillKind | null => {
   const now = (fillKinds as readonly (ProductKind | undefined)[]).indexOf(product?.kind);
   return fillKinds[Math.max(now, before === null ? -1 : fillKinds.indexOf(before))] ?? null;
@@ -52,6 +55,8 @@ export interface SurfaceState {
   fills: number;
   /** What the worst of them is made of; null: no fills. */
   fillKind: FillKind | null;
+  /** Filler that stands proud: neither sanded nor scraped flush since it was put in. */
+  rawFill: boolean;
   /** Grit that left the scratches, or null where it was not abraded. */
   lastGrit: number | null;
   /** Rungs of the ladder taken on bare wood so far. */
@@ -106,6 +111,7 @@ export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string,
         openDamage: piece.damage.filter((d) => d.zoneId === zone && canHave(d.kind, kind)).map((d) => d.kind),
         fills: 0,
         fillKind: null,
+        rawFill: false,
         lastGrit: null,
         rung: null,
         veneerLeftMm: kind === 'veneer' ? veneerThicknessMm : null,
@@ -135,9 +141,10 @@ const onBareWood = new Set<Step['kind']>(['sand', 'strip-abrasive']);
 function abraded(state: SurfaceState, step: Step): SurfaceState {
   const grit = step.grit ?? 180;
   if (state.layers.length > 0 && !onBareWood.has(step.kind))
-    return { ...state, dusty: true, lastGrit: grit, layers: keyed(state.layers) };
+    return { ...state, dusty: true, rawFill: false, lastGrit: grit, layers: keyed(state.layers) };
   const left = state.veneerLeftMm === null ? null : state.veneerLeftMm - removedUm(grit, state.rung) / 1000;
-  return { ...state, dusty: true, lastGrit: grit, rung: grit, veneerLeftMm: left, layers: keyed(state.layers) };
+  const layers = keyed(state.layers);
+  return { ...state, dusty: true, rawFill: false, lastGrit: grit, rung: grit, veneerLeftMm: left, layers };
 }
 
 const layer = (step: Step, product: Product | undefined, role: Role): Layer => ({
@@ -168,17 +175,20 @@ const changes: Readonly<Record<Effect, Change>> = {
   'close-filled': (s, step, product) => ({
     ...s,
     fillKind: worseFill(s.fillKind, product),
+    rawFill: s.rawFill || sandedFlush.has(product?.kind),
     openDamage: s.openDamage.filter((d) => !closesDamage('fill', d)),
     fills: s.fills + step.count,
   }),
   'close-own': (s, step, product) => ({
     ...s,
     fillKind: worseFill(s.fillKind, product),
+    rawFill: s.rawFill || sandedFlush.has(product?.kind),
     openDamage: s.openDamage.filter((d) => !closesDamage(step.kind, d)),
   }),
   'soften-film': (s) => ({ ...s, residue: 'softened-film' }),
   'take-film': (s) => ({
     ...s,
+    rawFill: false,
     layers: [],
     residue: s.residue === 'softened-film' ? 'stripper' : s.residue === 'wax' ? 'none' : s.residue,
   }),
@@ -202,6 +212,7 @@ const changes: Readonly<Record<Effect, Change>> = {
     soil: 'clean',
     fills: 0,
     fillKind: null,
+    rawFill: false,
     lastGrit: null,
     rung: null,
     openDamage: s.openDamage.filter((d) => !d.includes('veneer')),
@@ -209,7 +220,7 @@ const changes: Readonly<Record<Effect, Change>> = {
   // A new top is clean, bare and whole.
   'new-part': (s, step) =>
     step.part === 'top'
-      ? { ...s, soil: 'clean', residue: 'none', layers: [], openDamage: [], fills: 0, fillKind: null }
+      ? { ...s, soil: 'clean', residue: 'none', layers: [], openDamage: [], fills: 0, fillKind: null, rawFill: false }
       : s,
   'take-cloth': (s) => ({ ...s, clothOff: true, soil: 'clean' }),
   'lay-cloth': (s) => ({ ...s, clothOff: false }),

@@ -109,7 +109,8 @@ function followedMinIn(
     for (let i = sitting.length - 2; i >= 0; i -= 1) {
       const [own, next] = [sitting[i]!, sitting[i + 1]!];
       if (!meetsWet(own, next)) continue;
-      const setsUp = setsUpBehind(sitting.slice(0, i + 1), next);
+      // Rags are seen to for each zone apart where these do not fall together.
+      const setsUp = next.kind === 'dispose' || setsUpBehind(sitting.slice(0, i + 1), next);
       minutes.set(own.id, handsOnMin(next, setsUp) + (minutes.get(next.id) ?? 0));
     }
   const takenOff = new Map<string, { afterMin: number; handsOnMin: number }>();

@@ -22,6 +22,8 @@ const mistakes: readonly {
   kinds: readonly StepKindId[];
   says: readonly string[];
   when?: (zone: readonly Step[]) => boolean;
+  /** Left out of every zone. */
+  everywhere?: boolean;
 }[] = [
   {
     kinds: ['degrease', 'rinse', 'dry-out', 'wash'],
@@ -53,7 +55,8 @@ const mistakes: readonly {
   { kinds: ['condition'], says: ['SUB-08'] },
   { kinds: ['neutralise'], says: ['CMP-18'] },
   { kinds: ['treat-pests'], says: ['SAF-11'] },
-  { kinds: ['dispose'], says: ['SAF-04', 'SAF-14'] },
+  // One walk to the can does for every zone of a sitting.
+  { kinds: ['dispose'], says: ['SAF-04', 'SAF-14'], everywhere: true },
   { kinds: ['fit-restraint'], says: ['SAF-10', 'SAF-13'] },
   { kinds: ['oil-runners'], says: ['FIN-04'] },
   { kinds: ['felt'], says: ['FIN-04'] },
@@ -78,7 +81,9 @@ describe.each(Object.entries(jobs))('%s', (_, job) => {
   const cases = zones.flatMap((zoneId) => {
     const own = planned.filter((s) => s.zoneId === zoneId);
     return mistakes.flatMap((m) => {
-      const ids = own.filter((s) => m.kinds.includes(s.kind)).map((s) => s.id);
+      const has = own.some((s) => m.kinds.includes(s.kind));
+      const left = m.everywhere ? planned : own;
+      const ids = has ? left.filter((s) => m.kinds.includes(s.kind)).map((s) => s.id) : [];
       return ids.length > 0 && (m.when?.(own) ?? true) ? [{ m, zoneId, ids }] : [];
     });
   });

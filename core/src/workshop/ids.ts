@@ -341,7 +341,18 @@ export const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as con
 /** A day of the week in the workshop's time zone. */
 export type Weekday = (typeof weekdays)[number];
 
-export const partKinds = ['hardware', 'door', 'lid', 'mirror', 'seat-pad', 'covering', 'top', 'trim', 'cane'] as const;
+export const partKinds = [
+  'hardware',
+  'door',
+  'lid',
+  'mirror',
+  'glass',
+  'seat-pad',
+  'covering',
+  'top',
+  'trim',
+  'cane',
+] as const;
 /** What comes off and goes on again. */
 export type PartKind = (typeof partKinds)[number];
 

@@ -187,3 +187,9 @@ export function exposuresIn(context: RuleContext): ReadonlyMap<string, readonly 
   exposed.set(context.run, found);
   return found;
 }
+
+/** Whether a zone is covered when a step of another zone is worked. */
+export function coveredAt(context: RuleContext, zone: Step['zoneId'], step: Step): boolean {
+  const before = context.run.slice(0, indexOf(context, step)).findLast((at) => at.step.zoneId === zone);
+  return before?.after.every((s) => s.covered) ?? false;
+}

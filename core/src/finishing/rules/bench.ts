@@ -2,7 +2,8 @@ import { airVerdict } from '../../climate';
 import { brushEfficiencyFrac, wetFilmUm } from '../../coverage';
 import { batchesNeeded, placingMinutes, usualMixTempC } from '../../mixing';
 import type { Product, Step } from '../../workshop';
-import { isSprayed } from '../stepKinds';
+import { liesApart } from '../exposure';
+import { isSprayed, stepKind } from '../stepKinds';
 import { otherProduct, putBefore } from './Fix';
 import {
   eachStep,
@@ -81,6 +82,14 @@ const wetAt = (
   minds: (wet: Wet) => boolean = () => true,
 ): Wet | undefined =>
   wetIn(context).find((w) => w.from < endMin && w.until > startMin && w.step.zoneId !== zoneId && minds(w));
+
+/** A wet film of another piece in the same air at some time. */
+const wetBeside = ({ around }: RuleContext, at: Pick<StepTime, 'startMin' | 'endMin'>) =>
+  around.wet.find((w) => w.fromMin < at.endMin && w.untilMin > at.startMin);
+
+/** Whether a step leaves dust in the air: abrasives, and planes and saws; */
+const raisesDust = (step: Step): boolean =>
+  isAbrasive(step) || (stepKind(step.kind).waste.includes('dust') && stepKind(step.kind).group === 'repair');
 
 /** What is left on the shelf for a step: what is there, less what this piece and the others take before it. */
 function shortfalls(context: RuleContext, finite: boolean) {
@@ -168,29 +177,28 @@ export const benchRules: readonly Rule[] = [
     why: 'More than a vertical face can hold runs down it.',
     remedies: ['Thinner coats', 'Lay the face flat'],
     check: (context) =>
-      workedZones(context).flatMap((zone) => {
-        const vertical = facesIn(context, zone).some((f) => f.side !== 'up' && f.side !== 'down');
-        if (!vertical || context.piece.decisions[`${zone}/lay`]?.choice === 'flat') return [];
-        return inZone(context, zone).flatMap(({ step }) => {
-          const product = productOf(context, step);
-          // An aerosol is laid in passes, each thinner than any limit.
-          const wet = product && isFilm(step) && step.method !== 'aerosol' ? wetFilmUm(product) : null;
-          return product?.sagUm && wet !== null && wet > product.sagUm.value
-            ? [
-                {
-                  step,
-                  sentence: `${where(step)}: a coat of ${product.name} is ${Math.round(wet)} µm wet; upright it hangs up to ${Math.round(product.sagUm.value)} µm.`,
-                  working: `1000 ÷ ${product.spreadM2PerL!.likely} m²/L × ${brushEfficiencyFrac} that stays on × ${1 + product.thinningFrac.value} with its thinner = ${wet.toFixed(1)} µm.`,
-                  fixes: [
-                    {
-                      name: 'Lay the faces flat to coat them',
-                      edits: [{ do: 'decide' as const, key: `${zone}/lay`, choice: 'flat' }],
-                    },
-                  ],
-                },
-              ]
-            : [];
-        });
+      eachStep(context, ({ step, faces }) => {
+        const zone = step.zoneId;
+        const upright = faces.some((f) => f.side !== 'up' && f.side !== 'down');
+        if (!upright || context.piece.decisions[`${zone}/lay`]?.choice === 'flat') return [];
+        const product = productOf(context, step);
+        // An aerosol is laid in passes, each thinner than any limit.
+        const wet = product && isFilm(step) && step.method !== 'aerosol' ? wetFilmUm(product) : null;
+        return product?.sagUm && wet !== null && wet > product.sagUm.value
+          ? [
+              {
+                step,
+                sentence: `${where(step)}: a coat of ${product.name} is ${Math.round(wet)} µm wet; upright it hangs up to ${Math.round(product.sagUm.value)} µm.`,
+                working: `1000 ÷ ${product.spreadM2PerL!.likely} m²/L × ${brushEfficiencyFrac} that stays on × ${1 + product.thinningFrac.value} with its thinner = ${wet.toFixed(1)} µm.`,
+                fixes: [
+                  {
+                    name: 'Lay the faces flat to coat them',
+                    edits: [{ do: 'decide' as const, key: `${zone}/lay`, choice: 'flat' }],
+                  },
+                ],
+              },
+            ]
+          : [];
       }),
   },
   {
@@ -236,18 +244,31 @@ export const benchRules: readonly Rule[] = [
         const at = context.times.get(step.id);
         if (!isFilm(step) || !isSprayed(step.method) || !at || !step.zoneId) return [];
         const hands = handsAt(at);
+        // What has just come out of the same gun flows together; half dry it takes the mist as grit.
         const hit = wetAt(
           context,
           step.zoneId,
           hands.startMin,
           hands.endMin,
-          (w) => w.step.productId !== step.productId,
+          (w) =>
+            w.step.productId !== step.productId ||
+            (![step, w.step].some((s) => liesApart(s.zoneId!, context.house)) &&
+              hands.startMin - w.from > ((w.until - w.from) * 2) / 3),
         );
-        return hit
+        const other = hit ? undefined : wetBeside(context, hands);
+        if (hit)
+          return [
+            {
+              step,
+              ...(hit.step.productId === step.productId ? { severity: 'advice' as const } : {}),
+              sentence: `${where(step)}: ${name(step)} is sprayed ${hours(hit.until - hands.startMin)} before ${hit.product.name} on the ${where(hit.step).toLowerCase()} is dust-free.`,
+            },
+          ];
+        return other
           ? [
               {
                 step,
-                sentence: `${where(step)}: ${name(step)} is sprayed ${hours(hit.until - hands.startMin)} before ${hit.product.name} on the ${where(hit.step).toLowerCase()} is dust-free.`,
+                sentence: `${where(step)}: ${name(step)} is sprayed ${hours(other.untilMin - hands.startMin)} before ${other.what} of ${other.pieceName} is dust-free.`,
               },
             ]
           : [];
@@ -408,13 +429,11 @@ export const benchRules: readonly Rule[] = [
       ];
       return eachStep(context, ({ step }) => {
         const at = context.times.get(step.id);
-        if (!isAbrasive(step) || !at) return [];
+        if (!raisesDust(step) || !at) return [];
         const hands = handsAt(at);
         if (hands.endMin <= hands.startMin) return [];
         const own = wetAt(context, step.zoneId, hands.startMin, hands.endMin);
-        const other = at.logged
-          ? undefined
-          : context.around.wet.find((w) => w.fromMin < at.endMin && w.untilMin > at.startMin);
+        const other = wetBeside(context, hands);
         if (own)
           return [
             {
@@ -427,7 +446,7 @@ export const benchRules: readonly Rule[] = [
           ? [
               {
                 step,
-                sentence: `${where(step)}: ${name(step)} raises dust ${hours(other.untilMin - at.startMin)} before ${other.what} of ${other.pieceName} is dust-free.`,
+                sentence: `${where(step)}: ${name(step)} raises dust ${hours(other.untilMin - hands.startMin)} before ${other.what} of ${other.pieceName} is dust-free.`,
                 fixes,
               },
             ]

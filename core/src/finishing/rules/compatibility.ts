@@ -15,6 +15,9 @@ import {
   workedZones,
 } from './Rule';
 
+const isGel = ({ products }: RuleContext, productId: string | null): boolean =>
+  productId !== null && products[productId]?.traits.includes('gel') === true;
+
 /** Each coat with the film it comes on, what that one asks for, and the minutes from its end. */
 const coatPairs = ({ run, lags, times, products }: RuleContext) => {
   const byId = new Map(run.map(({ step }) => [step.id, step]));
@@ -315,28 +318,20 @@ export const compatibilityRules: readonly Rule[] = [
     tag: 'T',
     why: 'Gel lies on top: what comes after it can no longer go in.',
     remedies: ['Begin with a penetrating stain'],
-    check: (context) =>
-      workedZones(context).flatMap((zone) => {
-        const stains = inZone(context, zone)
-          .map((at) => at.step)
-          .filter((s) => stainsWood(s.kind));
-        const [first, second] = stains;
-        return first && second && productOf(context, first)?.traits.includes('gel')
-          ? [
-              {
-                step: first,
-                sentence: `${where(first)}: gel comes first in a match of several layers.`,
-                fixes: take(
-                  context,
-                  'a penetrating stain',
-                  [zone, first.kind],
-                  'stain',
-                  (p) => !p.traits.includes('gel'),
-                ),
-              },
-            ]
-          : [];
-      }),
+    check: offending(
+      'before',
+      (s, c) => stainsWood(s.kind) && !isGel(c, s.productId),
+      (s, step, c) => {
+        const gel = s.layers.find((l) => isGel(c, l.productId));
+        return (
+          gel !== undefined && `${where(step)}: ${name(step)} comes over gel, through which nothing goes into the wood.`
+        );
+      },
+      (step, c) => [
+        ...takeOut(step),
+        ...take(c, 'a penetrating stain first', [step.zoneId, 'stain'], 'stain', (p) => !p.traits.includes('gel')),
+      ],
+    ),
   },
   {
     id: 'CMP-19',

@@ -12,6 +12,7 @@ import {
   indexOf,
   inZone,
   isFilm,
+  meet,
   name,
   type Offence,
   offending,
@@ -198,17 +199,24 @@ export const maskingRules: readonly Rule[] = [
     why: 'Hard paint tears at the edge of the tape.',
     remedies: ['Pull the tape while the last coat is soft', 'Score it first'],
     check: (context) =>
-      eachStep(context, ({ step }) => {
+      eachStep(context, ({ step }, index) => {
         const start = context.times.get(step.id)?.startMin;
         if (step.kind !== 'unmask' || !step.zoneId || start === undefined) return [];
-        // The coats of the zones it waits for, also where what it waits for is a look at them.
-        const beside = new Set(
-          step.after.map((id) => context.run.find((at) => at.step.id === id)?.step.zoneId ?? null),
-        );
-        const ends = context.run.flatMap((at) => {
-          const coat = at.step.zoneId !== step.zoneId && beside.has(at.step.zoneId) && isFilm(at.step);
-          const end = coat ? context.times.get(at.step.id)?.endMin : undefined;
-          return end === undefined || end > start ? [] : [end];
+        const laid = context.run.findLast(
+          (at, i) =>
+            i < index && at.step.zoneId === step.zoneId && (at.step.kind === 'mask' || at.step.kind === 'cover'),
+        )?.step;
+        const from = laid && context.times.get(laid.id)?.endMin;
+        // Film that is only laid over a zone has no edge that tears.
+        if (laid?.kind !== 'mask' || from === undefined) return [];
+        const ends = context.run.flatMap(({ step: coat }) => {
+          const { zoneId } = coat;
+          const reaches =
+            isFilm(coat) &&
+            zoneId !== null &&
+            (zoneId === step.zoneId || meet(context, step.zoneId!, zoneId) || isSprayed(coat.method));
+          const end = reaches ? context.times.get(coat.id)?.endMin : undefined;
+          return end === undefined || end < from || end > start + 1 ? [] : [end];
         });
         const end = ends.length > 0 ? Math.max(...ends) : undefined;
         return end !== undefined && start - end > 3 * softMin

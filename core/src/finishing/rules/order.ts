@@ -1,10 +1,12 @@
 import { zoneNames } from '../../piece';
-import type { Step, StepKindId } from '../../workshop';
+import type { ProductKind, Step, StepKindId } from '../../workshop';
 import { ownExtraId } from '../applyEdits';
 import { damageRow, gluedDamage } from '../damageTable';
+import { coversUnder, hidesUnder, liesApart } from '../exposure';
 import { stepKind } from '../stepKinds';
 import { isMild, onShelf, putBefore, takeOut } from './Fix';
 import {
+  coveredAt,
   disturbs,
   eachStep,
   exposuresIn,
@@ -21,6 +23,8 @@ import {
 } from './Rule';
 
 const takesFilm: readonly StepKindId[] = ['strip-chemical', 'scrape', 'strip-abrasive', 'peel'];
+/** What colours the wood and lies open until it is sealed. */
+const stainKinds: ReadonlySet<ProductKind> = new Set(['stain', 'dye', 'glaze', 'wash']);
 const repairs: readonly StepKindId[] = ['ease-drawer', 'align-door', 'make-part'];
 
 /** What makes a piece fit to be handled at all comes before anything is taken off it. */
@@ -155,38 +159,34 @@ export const orderRules: readonly Rule[] = [
     house: 'repairs-in-ladder',
     why: 'Filler stands proud until it is sanded, and primer shows what was missed only to one who looks.',
     remedies: ['Sand after filling', 'Look over the first primer coat'],
-    check: (context) =>
-      workedZones(context).flatMap((zone) => {
-        const steps = inZone(context, zone);
-        const fill = steps.findLastIndex((at) => at.step.kind === 'fill' || at.step.kind === 'plug');
-        const coat = steps.find((at, i) => i > fill && isFilm(at.step))?.step;
-        const sanded = steps
-          .slice(fill + 1, coat ? steps.findIndex((at) => at.step === coat) : undefined)
-          .some((at) => isAbrasive(at.step));
-        // On veneer too thin for any abrasive the filler is struck off flush instead.
-        const spared =
-          steps[fill]?.distinct.before.some((s) => s.material === 'veneer') &&
-          !steps.some((at) => at.step.kind === 'sand');
-        if (fill >= 0 && coat && !sanded && !spared)
-          return [
-            {
-              step: coat,
-              sentence: `${where(coat)}: ${name(coat)} comes over filler that was not sanded.`,
-              fixes: [putBefore(context, coat, [['sand', { grit: 150 }], ['de-dust']])],
-            },
-          ];
-        const primed = steps.find((at) => at.step.kind === 'prime' || at.step.kind === 'block')?.step;
-        const painted = steps.find((at) => at.step.kind === 'paint' || at.step.kind === 'blend')?.step;
-        return primed && painted && zone !== 'hardware' && !steps.some((at) => at.step.kind === 'inspect')
+    check: (context) => [
+      ...offending(
+        'before',
+        isFilm,
+        (s, step, c) =>
+          s.rawFill &&
+          // On veneer too thin for any abrasive the filler is struck off flush instead.
+          (s.material !== 'veneer' || inZone(c, step.zoneId).some((at) => at.step.kind === 'sand')) &&
+          `${where(step)}: ${name(step)} comes over filler that was not sanded.`,
+        (step, c) => [putBefore(c, step, [['sand', { grit: 150 }], ['de-dust']])],
+      )(context),
+      ...workedZones(context).flatMap((zone) => {
+        const steps = inZone(context, zone).map((at) => at.step);
+        const primed = steps.findIndex((s) => s.kind === 'prime' || s.kind === 'block');
+        const painted = steps.findIndex((s, i) => i > primed && (s.kind === 'paint' || s.kind === 'blend'));
+        const coat = steps[painted];
+        const looked = steps.slice(primed + 1, painted).some((s) => s.kind === 'inspect');
+        return primed >= 0 && coat && !looked && zone !== 'hardware'
           ? [
               {
-                step: painted,
-                sentence: `${where(painted)}: ${name(painted)} comes with no look over the first coat of primer.`,
-                fixes: [putBefore(context, painted, [['inspect']])],
+                step: coat,
+                sentence: `${where(coat)}: ${name(coat)} comes with no look over the first coat of primer.`,
+                fixes: [putBefore(context, coat, [['inspect']])],
               },
             ]
           : [];
       }),
+    ],
   },
   {
     id: 'ORD-07',
@@ -212,25 +212,35 @@ export const orderRules: readonly Rule[] = [
     check: (context) => {
       // Who paints the base first finishes clear zones after it, the inside too.
       if (context.house['top-or-base-first'] === 'base-first') return [];
-      const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith('interior/'));
-      const coats = context.run.filter((at) => at.step.zoneId === 'interior' && isFilm(at.step));
-      // By itself an inside with more coats may end last; what the user moved there is the user's.
-      const inside = (pins.length > 0 ? coats.at(-1) : coats[0])?.step;
-      const outside = context.run.findLast(
-        (at) =>
-          at.step.zoneId !== 'interior' && at.step.zoneId !== 'hardware' && (isFilm(at.step) || at.step.kind === 'wax'),
-      )?.step;
-      if (!inside || !outside || indexOf(context, inside) < indexOf(context, outside)) return [];
-      return [
-        {
-          step: inside,
-          sentence: `Interior: ${name(inside)} comes after the last coat of the outside.`,
-          fixes:
-            pins.length > 0
-              ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
-              : takeOut(inside),
-        },
-      ];
+      const start = (step: Step) => context.times.get(step.id)?.startMin ?? 0;
+      const coats = context.run.filter((at) => isFilm(at.step) || at.step.kind === 'wax');
+      return workedZones(context).flatMap((zone) => {
+        if (zone === 'interior' || liesApart(zone, context.house)) return [];
+        const last = coats.findLast((at) => at.step.zoneId === zone)?.step;
+        if (!last) return [];
+        const painted = inZone(context, zone).some((at) => hidesUnder(at.step.kind));
+        const inside = context.run.find(
+          (at) =>
+            at.step.zoneId === 'interior' &&
+            isFilm(at.step) &&
+            // Clear on paint is cut in by hand.
+            (stepKind(at.step.kind).colours || hidesUnder(at.step.kind) || !painted) &&
+            (start(at.step) - start(last) || indexOf(context, at.step) - indexOf(context, last)) > 0,
+        )?.step;
+        // What is covered meanwhile takes no drip.
+        if (!inside || coveredAt(context, zone, inside)) return [];
+        const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith('interior/'));
+        return [
+          {
+            step: inside,
+            sentence: `Interior: ${name(inside)} comes after the last coat of the ${zoneNames[zone].toLowerCase()}.`,
+            fixes:
+              pins.length > 0
+                ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
+                : takeOut(inside),
+          },
+        ];
+      });
     },
   },
   {
@@ -250,13 +260,18 @@ export const orderRules: readonly Rule[] = [
     why: 'Filler over stain or clear cannot be hidden any more, and a finished front chips under the drill.',
     remedies: ['Fill before colour', 'Drill through tape, from a template, with a backing'],
     check: (context) =>
-      eachStep(context, (at) => {
+      eachStep(context, (at, index) => {
         const { step } = at;
-        const over = ['stain', 'dye', 'clear', 'toner'];
-        const coated = at.distinct.before.some((s) =>
-          s.layers.some((l) => l.productId !== null && over.includes(context.products[l.productId]?.kind ?? '')),
-        );
-        if ((step.kind === 'fill' || step.kind === 'plug') && coated)
+        const fills = stepKind(step.kind).gives.includes('close-filled');
+        // What is painted over later may be filled at any time before.
+        const hidden = () =>
+          inZone(context, step.zoneId).some((x) => hidesUnder(x.step.kind) && indexOf(context, x.step) > index);
+        const shows = at.distinct.before.some((s) => {
+          const last = s.layers.at(-1);
+          const laid = last?.productId ? context.products[last.productId]?.kind : undefined;
+          return last?.stepId && laid && !coversUnder(laid);
+        });
+        if (fills && shows && !hidden())
           return [
             {
               step,
@@ -264,13 +279,13 @@ export const orderRules: readonly Rule[] = [
               fixes: takeOut(step),
             },
           ];
-        const late = step.kind === 'drill' && step.zoneId === null;
-        return late && context.house.drilling !== 'after-finish'
+        const finished = [...at.whole, ...at.distinct.before].some((s) => s.layers.some((l) => l.stepId !== null));
+        return step.kind === 'drill' && finished && context.house.drilling !== 'after-finish'
           ? [
               {
                 step,
                 severity: 'advice' as const,
-                sentence: 'The piece: holes are drilled in a finished front.',
+                sentence: `${where(step)}: holes are drilled in a finished front.`,
                 fixes: takeOut(step),
               },
             ]
@@ -447,10 +462,11 @@ export const orderRules: readonly Rule[] = [
       (s) => s.kind === 'mask' && s.zoneId !== null,
       (s, step, c) => {
         const top = s.layers.at(-1);
+        const kind = top?.role === 'in-wood' && top.productId ? c.products[top.productId]?.kind : undefined;
         return (
-          top?.role === 'in-wood' &&
-          c.products[top.productId ?? '']?.kind === 'stain' &&
-          `${where(step)}: the tape is laid on stain that is not sealed.`
+          kind !== undefined &&
+          stainKinds.has(kind) &&
+          `${where(step)}: the tape is laid on ${kind} that is not sealed.`
         );
       },
       (step, c) => [putBefore(c, step, [['seal', onShelf(c, 'sealer')]])],

@@ -1,14 +1,19 @@
 import { formById, surfaceOf } from '../../piece';
-import type { Step } from '../../workshop';
+import type { PartKind, Step } from '../../workshop';
+import { liesApart } from '../exposure';
+import { glassIn } from '../glassIn';
+import { isLateScuff } from '../lateScuff';
 import { hasOldFilm, leadHold } from '../leadBans';
 import { restraintOf } from '../restraint';
-import { stepKind } from '../stepKinds';
+import type { StepStates } from '../runPlan';
+import { isSprayed, stepKind } from '../stepKinds';
 import { type Fix, onShelf, putBefore, restore } from './Fix';
 import {
-  disturbs,
+  coveredAt,
   eachStep,
   hours,
   inZone,
+  isAbrasive,
   isFilm,
   name,
   type Offence,
@@ -66,6 +71,23 @@ function fluidOffences(context: RuleContext): Offence[] {
 const raisesDust = (s: Step): boolean =>
   s.kind === 'vacuum' || s.kind === 'de-dust' || stepKind(s.kind).touches.includes('dust');
 
+/** Oily rags and dust are seen to by the end of the working day, minutes (from memory). */
+const leftLyingMin = 8 * 60;
+
+/** What of a step may heat itself: rags and pads wet with oil, the mist of its gun, dust sanded off it; undefined: nothing. */
+function selfHeating(context: RuleContext, { step, distinct }: StepStates): string | undefined {
+  const heats = (productId: string | null) =>
+    productId !== null && context.products[productId]?.hazards.includes('self-heating-rags') === true;
+  if (heats(step.productId)) return isSprayed(step.method) ? 'overspray' : 'oily rags';
+  // What a passed window asked for meets a film that has long hardened.
+  const dust =
+    isAbrasive(step) && !isLateScuff(step) && distinct.before.some((s) => heats(s.layers.at(-1)?.productId ?? null));
+  return dust ? 'oily dust' : undefined;
+}
+
+/** Parts of glass that come out. */
+const glassParts: ReadonlySet<PartKind> = new Set(['mirror', 'glass']);
+
 /** Rules by which people get hurt. */
 export const safetyRules: readonly Rule[] = [
   {
@@ -101,44 +123,44 @@ export const safetyRules: readonly Rule[] = [
     tag: 'T',
     why: 'Rags wet with oil heat themselves and catch fire in a heap.',
     remedies: ['See to the rags: flat outdoors, or in a lidded can with water'],
-    check: (context) =>
-      workedZones(context).flatMap((zone) => {
-        const steps = inZone(context, zone).map((at) => at.step);
-        const bad = steps.find(
-          (s, i) => productOf(context, s)?.hazards.includes('self-heating-rags') && steps[i + 1]?.kind !== 'dispose',
+    check: (context) => {
+      const seenTo = context.run.flatMap(({ step }, i) =>
+        step.kind === 'dispose' ? [{ i, atMin: context.times.get(step.id)?.startMin }] : [],
+      );
+      return eachStep(context, (at, i) => {
+        const what = selfHeating(context, at);
+        const { step } = at;
+        const end = context.times.get(step.id)?.endMin;
+        // One walk to the can does for all that was in hand at that go, on whatever zone.
+        const seen = seenTo.some(
+          (d) => d.i > i && (d.atMin === undefined || end === undefined || d.atMin - end <= leftLyingMin),
         );
-        const next = bad && steps[steps.indexOf(bad) + 1];
+        if (!what || seen) return [];
+        const zone = step.zoneId ?? 'piece';
         const left = context.piece.edits.dropped.filter((id) => id.startsWith(`${zone}/dispose/`));
-        return bad
-          ? [
-              {
-                step: bad,
-                sentence: `${where(bad)}: nothing is planned for the oily rags of ${name(bad)}.`,
-                fixes:
-                  left.length > 0
-                    ? [{ name: 'Put the seeing to the rags back', edits: left.map(restore) }]
-                    : next
-                      ? [putBefore(context, next, [['dispose']])]
-                      : [
-                          {
-                            name: 'Add after it: see to the oily rags',
-                            edits: [
-                              {
-                                do: 'insert' as const,
-                                kind: 'dispose' as const,
-                                zoneId: zone,
-                                afterId: bad.id,
-                                productId: null,
-                                method: null,
-                                grit: null,
-                              },
-                            ],
-                          },
-                        ],
-              },
-            ]
-          : [];
-      }),
+        const add = {
+          name: 'Add after it: see to the oily rags',
+          edits: [
+            {
+              do: 'insert' as const,
+              kind: 'dispose' as const,
+              zoneId: step.zoneId,
+              afterId: step.id,
+              productId: null,
+              method: null,
+              grit: null,
+            },
+          ],
+        };
+        return [
+          {
+            step,
+            sentence: `${where(step)}: nothing is planned for the ${what} of ${name(step)}.`,
+            fixes: left.length > 0 ? [{ name: 'Put the seeing to the rags back', edits: left.map(restore) }] : [add],
+          },
+        ];
+      });
+    },
   },
   {
     id: 'SAF-08',
@@ -220,21 +242,35 @@ export const safetyRules: readonly Rule[] = [
     why: 'Glass left in breaks under scraper and hammer.',
     remedies: ['Take it out', 'Protect it'],
     check: (context) => {
-      const worked = inZone(context, 'carcass').find((at) => disturbs(at.step))?.step;
-      const off = context.run.some((at) => at.step.kind === 'remove-part' && at.step.part === 'mirror');
-      const taped = context.run.some((at) => at.step.zoneId === null && at.step.kind === 'mask');
-      const left = context.piece.edits.dropped.filter(
-        (id) => id.startsWith('piece/remove-part/') || id.startsWith('piece/refit-part/'),
-      );
-      return worked && formById(context.piece.form).family === 'dressing-table' && !off && !taped
-        ? [
-            {
-              step: worked,
-              sentence: `${where(worked)}: ${name(worked)} comes with the mirror still in and not protected.`,
-              fixes: left.length > 0 ? [{ name: 'Put the taking out back', edits: left.map(restore) }] : [],
-            },
-          ]
-        : [];
+      const panes = glassIn(context.piece);
+      if (panes.length === 0) return [];
+      let out = false;
+      let taped = false;
+      const told = new Set<string>();
+      return eachStep(context, ({ step }) => {
+        if (step.part && glassParts.has(step.part)) out = step.kind !== 'refit-part';
+        if (step.zoneId === null && step.kind === 'mask') taped = true;
+        if (step.zoneId === null && step.kind === 'unmask') taped = false;
+        if (out || taped || step.zoneId === null) return [];
+        const sprayed = isFilm(step) && isSprayed(step.method);
+        const pane = panes.find((p) =>
+          sprayed
+            ? !liesApart(step.zoneId!, context.house)
+            : stepKind(step.kind).breaksFilm && p.zoneId === step.zoneId,
+        );
+        if (!pane || told.has(pane.id) || coveredAt(context, pane.zoneId, step)) return [];
+        told.add(pane.id);
+        const left = context.piece.edits.dropped.filter(
+          (id) => id.startsWith('piece/remove-part/') || id.startsWith('piece/refit-part/'),
+        );
+        return [
+          {
+            step,
+            sentence: `${where(step)}: ${name(step)} comes with the ${pane.what} still in and not protected.`,
+            fixes: left.length > 0 ? [{ name: 'Put the taking out back', edits: left.map(restore) }] : [],
+          },
+        ];
+      });
     },
   },
   {

@@ -1,9 +1,24 @@
 import { materialOf } from '../../piece';
+import type { Step } from '../../workshop';
+import { closesDamage } from '../damageTable';
+import type { Severity } from '../Finding';
 import { finePowerBelowMm, finePowerGrit, grainUm, handOnlyBelowMm, veneerReserveMm } from '../grits';
 import { soapsOnZinc, stainsWood, stepKind } from '../stepKinds';
 import { fillKinds } from '../surfaceState';
 import { isMild, onShelf, putBefore, take, takeOut, takeWaterborne } from './Fix';
-import { inZone, isFilm, lightness, name, offending, productOf, type Rule, where, workedZones } from './Rule';
+import {
+  inZone,
+  isAbrasive,
+  isFilm,
+  lightness,
+  name,
+  offending,
+  productOf,
+  type Rule,
+  type RuleContext,
+  where,
+  workedZones,
+} from './Rule';
 
 /** A jump in the ladder above this is worth a word (from memory). */
 const largestJump = 1.7;
@@ -11,6 +26,24 @@ const largestJump = 1.7;
 const paleFrom = 0.45;
 
 /** Rules of what lies under the coats. */
+/** How much a fill shows under colour: under what goes into the wood, under gel that lies on top, and where it is a pinhole. */
+const fillShows: Readonly<
+  Record<(typeof fillKinds)[number], Readonly<Record<'clear' | 'opaque' | 'small', Severity>>>
+> = {
+  'filler-two-part': { clear: 'stop', opaque: 'warn', small: 'advice' },
+  'filler-ready': { clear: 'warn', opaque: 'advice', small: 'advice' },
+  'filler-stick': { clear: 'advice', opaque: 'advice', small: 'advice' },
+};
+/** Longest measure of a place whose fill hardly shows, m (from memory). */
+const pinholeM = 0.005;
+
+/** How a fill is seen under a stain: by what the stain is, and by how large the places are, where all were measured. */
+function seenThrough({ piece, products }: RuleContext, step: Step): 'clear' | 'opaque' | 'small' {
+  const places = piece.damage.filter((d) => d.zoneId === step.zoneId && closesDamage('fill', d.kind));
+  if (places.length > 0 && places.every((d) => d.extentM !== null && d.extentM <= pinholeM)) return 'small';
+  return step.productId && products[step.productId]?.traits.includes('gel') ? 'opaque' : 'clear';
+}
+
 export const substrateRules: readonly Rule[] = [
   {
     id: 'SUB-01',
@@ -39,7 +72,7 @@ export const substrateRules: readonly Rule[] = [
     remedies: ['Sand by hand', 'Use a scraper', 'Strip chemically'],
     check: offending(
       'before',
-      (s) => s.kind === 'sand' && !s.byHand,
+      (s) => isAbrasive(s) && !s.byHand,
       (s, step) => {
         if (s.material !== 'veneer') return false;
         const left = s.veneerLeftMm ?? 0;
@@ -65,16 +98,14 @@ export const substrateRules: readonly Rule[] = [
     check: offending(
       'before',
       (s) => stainsWood(s.kind),
-      (s, step) => {
+      (s, step, c) => {
         if (s.fillKind === null) return false;
         const words = {
           'filler-two-part': 'two-part filler',
           'filler-ready': 'ready-mixed filler',
           'filler-stick': 'a coloured stick',
         }[s.fillKind];
-        const severity = ({ 'filler-two-part': 'stop', 'filler-ready': 'warn', 'filler-stick': 'advice' } as const)[
-          s.fillKind
-        ];
+        const severity = fillShows[s.fillKind][seenThrough(c, step)];
         return { severity, sentence: `${where(step)}: ${name(step)} comes over ${words}, which takes no stain.` };
       },
       (step) =>

@@ -88,6 +88,16 @@ export const decoratePhase = (s: Situation, house: House): Phase =>
     ? phase.decorate
     : colourPhase(house);
 
+/** The edge of a decal is rubbed out of the cured film, before any wax. */
+export const rubOut: Stage = (chain, s) => {
+  if (!s.additions.includes('decal') || chain.drafts.some((d) => d.step.kind === 'rub-out')) return;
+  chain.addAbrasive(phase.clear, 'rub-out', {
+    grit: 2000,
+    byHand: true,
+    reason: 'Once it has cured, the edge of the decal is rubbed out of sight.',
+  });
+};
+
 /** The clear coats of a zone, and the wax of those who finish with shellac and wax. */
 export const clear: Stage = (chain, s, house) => {
   const thin = house['flat-clear'] === 'thin' && s.zoneId === 'top';
@@ -102,6 +112,7 @@ export const clear: Stage = (chain, s, house) => {
     thin ? 'every' : 'by-house',
   );
   if (s.zoneId === 'top' && s.wear !== 'wet' && house['top-clear'] === 'shellac') {
+    rubOut(chain, s, house);
     const { productId, method } = chain.pick('wax', ['wax']);
     chain.add(phase.clear, 'wax', {
       productId,

@@ -2,7 +2,7 @@ import type { House } from '../houseRules';
 import { phase } from '../phases';
 import type { Situation } from '../Situation';
 import type { ZoneChain } from '../ZoneChain';
-import { coats, decoratePhase } from './coats';
+import { coats, decoratePhase, rubOut } from './coats';
 import { seal } from './colourWood';
 import { order, ridgeGrit, type Stage } from './Stage';
 
@@ -182,13 +182,8 @@ export const layOn: Stage = (chain, s, house) => {
 };
 
 /** What comes after the last clear coat. */
-export const lastTouches: Stage = (chain, s) => {
-  if (s.additions.includes('decal'))
-    chain.addAbrasive(phase.clear, 'rub-out', {
-      grit: 2000,
-      byHand: true,
-      reason: 'Once it has cured, the edge of the decal is rubbed out of sight.',
-    });
+export const lastTouches: Stage = (chain, s, house) => {
+  rubOut(chain, s, house);
   if (s.additions.includes('dark-waxed')) {
     const { productId, method } = chain.pick('dark-wax', ['dark-wax']);
     chain.add(phase.clear, 'dark-wax', {

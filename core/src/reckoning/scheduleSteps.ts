@@ -176,6 +176,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
         return goesOnBehind(behind, step, byStep) ? times.handsOnMin(step, setsUpBehind(behind, step)) : null;
       },
       followedMin: followedMin.get(step.id) ?? 0,
+      pastHours: step.kind === 'dispose',
       divisible: stepKind(step.kind).divisible,
       lags: own,
       ...airOf(step, times),

@@ -31,6 +31,8 @@ export interface Activity {
   goingOnMin?: (behind: readonly string[]) => number | null;
   /** Hands-on minutes of what has to follow it without a break: it is begun only where all of that fits. Left out: nothing. */
   followedMin?: number;
+  /** A moment's work that cannot be left until the next shift: going on, it is done though the hours are over. */
+  pastHours?: boolean;
   /** May be laid down at the end of a shift and gone on with in the next. */
   divisible: boolean;
   lags: readonly Lag[];

@@ -115,6 +115,17 @@ describe('scheduleInOrder', () => {
     expect(placed[0]).toEqual({ id: 'dry', startMin: at('2026-11-25T11:40Z'), endMin: at('2026-11-25T13:41Z') });
     expect(run('2026-11-25T11:40Z', activity('dry', 60, [], { divisible: true })).times.dry).toBe('2026-11-25T13:00');
   });
+  it('sees to what cannot be left though the hours are over, right behind its work or in the next shift', () => {
+    const rags = { pastHours: true, goingOnMin: (behind: readonly string[]) => (behind.at(-1) === 'oil' ? 2 : null) };
+    const oil = activity('oil', 240);
+    expect(run('2026-11-25T13:00Z', oil, activity('rags', 3, [['oil', 0]], rags)).placed[1]).toEqual({
+      id: 'rags',
+      startMin: at('2026-11-25T17:00Z'),
+      endMin: at('2026-11-25T17:02Z'),
+    });
+    expect(run('2026-11-25T13:00Z', oil, activity('rags', 3, [['oil', 1]], rags)).times.rags).toBe('2026-11-26T08:00');
+    expect(run('2026-11-25T13:00Z', oil, activity('rags', 3, [['oil', 0]])).times.rags).toBe('2026-11-26T08:00');
+  });
   it('fills a wait with other work', () => {
     expect(
       run('2026-11-25T08:00Z', activity('a', 10), activity('b', 10, [['a', 60]]), activity('c', 20)).times,

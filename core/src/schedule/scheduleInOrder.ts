@@ -91,7 +91,11 @@ function goingOn(activity: Activity, from: number, lags: readonly { lag: Lag; en
   if (!inHand || from > inHand.endMin) return undefined;
   const handsOnMin = activity.goingOnMin?.(inHand.ids) ?? null;
   if (handsOnMin === null) return undefined;
-  const at = pastOtherWork({ ...activity, handsOnMin }, inHand.endMin, layout.busy, layout.calendar);
+  const { calendar, busy } = layout;
+  const hereMin = inHand.endMin;
+  const free = busy.every((b) => b.endMin <= hereMin || b.startMin >= hereMin + handsOnMin);
+  if (activity.pastHours && free) return { id: activity.id, startMin: hereMin, endMin: hereMin + handsOnMin };
+  const at = pastOtherWork({ ...activity, handsOnMin }, hereMin, busy, calendar);
   if (at.startMin !== inHand.endMin || barredUntil(at.startMin, lags) !== undefined) return undefined;
   return airAllowsFrom(activity, at, layout.others, layout.elsewhere) === undefined ? at : undefined;
 }

@@ -63,6 +63,8 @@ export interface Situation {
   /** null: no veneer in the zone; thicknessMm null: unknown. The thinnest counts. */
   veneer: { thicknessMm: number | null } | null;
   treated: readonly Treated[];
+  /** Damage found on the way, past the step that would have put it right. */
+  late: readonly Treated[];
   /** Places of damage that a kind of step puts right. */
   places: (kind: StepKindId) => number;
   /** Corners among what is filled. */

@@ -46,11 +46,18 @@ export interface Pick {
   coats: number;
 }
 
+/** What is done at the same go as the step before it. */
+const rightBehind: ReadonlySet<StepKindId | undefined> = new Set(['dispose', 'wipe-back', 'rinse', 'de-dust']);
+
+/** Number of the first step of a kind that makes good what was found on the way. */
+const lateFrom = 61;
+
 /** Grows the steps of one zone, or of the whole piece, in the order in which they are worked. */
 export class ZoneChain {
   readonly drafts: Draft[] = [];
   private readonly beside = new Set<Step>();
-  private readonly counts = new Map<StepKindId, number>();
+  private counts = new Map<StepKindId, number>();
+  private readonly lateCounts = new Map<StepKindId, number>();
 
   constructor(
     readonly zoneId: ZoneId | null,
@@ -100,7 +107,8 @@ export class ZoneChain {
 
   /** Adds a step after the last one of this zone. */
   add(at: Phase, kind: StepKindId, details: StepDetails): Step {
-    const ordinal = (this.counts.get(kind) ?? 0) + 1;
+    const first = this.counts === this.lateCounts ? lateFrom : 1;
+    const ordinal = (this.counts.get(kind) ?? first - 1) + 1;
     this.counts.set(kind, ordinal);
     const { aside = false, ...stepDetails } = details;
     const productId = details.productId ?? null;
@@ -133,6 +141,33 @@ export class ZoneChain {
     this.drafts.push(...later);
   }
 
+  /** The way a product is put on in this workshop, the brush where its label names it. */
+  waysOf(productId: string): { method: Method | null } {
+    const methods = (this.products[productId]?.methods ?? []).filter((m) => this.allowed.includes(m));
+    return { method: methods.find((m) => m === 'brush') ?? methods[0] ?? null };
+  }
+
+  /**
+   * Adds steps behind those that are done, before all that is still to come. Their numbers begin beyond those of the others, so
+   * that they stay when the plan before or behind them changes.
+   * @param atOnce before an old film comes off, too; otherwise that comes first
+   */
+  behind(done: ReadonlySet<string>, atOnce: boolean, add: (at: Phase, later: readonly Step[]) => void): void {
+    let at = this.drafts.findLastIndex((d) => done.has(d.step.id) && !this.beside.has(d.step)) + 1;
+    if (!atOnce) at = Math.max(at, this.drafts.findLastIndex((d) => stepKind(d.step.kind).group === 'take off') + 1);
+    // What belongs right behind a step is not parted from it.
+    while (rightBehind.has(this.drafts[at]?.step.kind)) at += 1;
+    const later = this.drafts.splice(at);
+    const own = this.counts;
+    this.counts = this.lateCounts;
+    add(
+      this.drafts.at(-1)?.phase ?? later[0]?.phase ?? 0,
+      later.map((d) => d.step),
+    );
+    this.counts = own;
+    this.drafts.push(...later);
+  }
+
   /** Adds an abrasive step and the dust removal that has to follow it. */
   addAbrasive(
     at: Phase,
@@ -142,8 +177,11 @@ export class ZoneChain {
     this.add(at, kind, details);
     this.add(at, 'de-dust', { reason: 'Dust left on the surface stands in the next coat.' });
     // The dust between coats goes with the rags of the coat that follows.
-    const laid = this.drafts.findLast((d) => d.step.productId !== null && stepKind(d.step.kind).film)?.step.productId;
-    const oily = kind === 'rub-out' && laid && this.products[laid]?.hazards.includes('self-heating-rags');
+    const lays = (d: Draft) =>
+      d.step.productId !== null && (stepKind(d.step.kind).film || stepKind(d.step.kind).inWood);
+    const laid = this.drafts.findLast(lays)?.step.productId;
+    const alone = kind === 'rub-out' || this.counts === this.lateCounts;
+    const oily = alone && laid && this.products[laid]?.hazards.includes('self-heating-rags');
     if (oily)
       this.add(at, 'dispose', { reason: 'Dust of an oil film heats itself as its rags do: into the can with water.' });
   }

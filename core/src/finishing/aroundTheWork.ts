@@ -5,6 +5,7 @@ import type { House } from './houseRules';
 import { leadHold } from './leadBans';
 import { type Phase, phase, zoneOrder } from './phases';
 import { restraintOf } from './restraint';
+import { countedBefore } from './reworked';
 import type { Situation } from './Situation';
 import { isSprayed, stepKind } from './stepKinds';
 import type { Draft, ZoneChain } from './ZoneChain';
@@ -38,8 +39,13 @@ const before = (step: Step, others: readonly (Step | undefined)[]): void => {
 
 /** What comes off this piece before it is worked: only what is in the way of a zone that is worked. */
 function partsOff({ piece, planned, zones }: Around): Part[] {
+  const done = new Set(piece.log.map((e) => e.step.id));
+  // Where all had gone on again, only what is still to be worked asks for it once more.
+  const again = countedBefore(piece, null).has('remove-part');
+  const toCome = (p: (typeof planned)[number]) =>
+    stepsOf(p.chain).some((s) => !done.has(s.id) && stepKind(s.kind).film);
   const works = (id: Situation['zoneId']) =>
-    planned.some((p) => p.situation.zoneId === id && p.situation.look !== 'leave');
+    planned.some((p) => p.situation.zoneId === id && p.situation.look !== 'leave' && (!again || toCome(p)));
   const faces = zones.filter((z) => works(z.id) && (z.id === 'fronts' || z.id === 'interior')).flatMap((z) => z.faces);
   const { family } = formById(piece.form);
   const padded = piece.surfaces.seat && ['cloth', 'leather'].includes(piece.surfaces.seat.material.kind);

@@ -45,7 +45,8 @@ const notUpholstered = (at: DamageCase) =>
 const noRouter = (at: DamageCase) => (at.tools.includes('router') ? null : 'The workshop has no router.');
 const stains = (at: DamageCase) => (at.showsWood ? 'Filler takes no stain: it would show.' : null);
 
-const accept: Treatment = {
+/** Nothing is done about it. */
+export const accept: Treatment = {
   id: 'accept',
   name: 'Leave it as it is',
   steps: [],
@@ -315,6 +316,24 @@ export const damageTable: readonly DamageRow[] = [
         : at.showsWood
           ? ['accept', 'New coats over the old finish even it out.']
           : ['feather', 'The film stays: its broken edges are feathered out.'],
+  ),
+  row(
+    'run-in-film',
+    'run or sag in a coat',
+    [
+      one('level', 'Level it and coat again', ['level'], 'Gone under the next coat.', 'The film has to be hard first.'),
+      accept,
+    ],
+    'A run is sanded flat once it is hard; one coat over all of it evens the sheen.',
+  ),
+  row(
+    'spoiled-film',
+    'spoiled coat: dust, fisheyes, blush or a print',
+    [
+      one('coat-again', 'Sand it flat and coat again', ['denib'], 'Gone under the next coat.', 'One more coat to dry.'),
+      accept,
+    ],
+    'Sanded flat once it is hard, and coated again; what caused it is removed first.',
   ),
   row(
     'sticking-drawer',

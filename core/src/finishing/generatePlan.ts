@@ -7,6 +7,7 @@ import { availableLooks, lookNames } from './availableLooks';
 import { coverFromMist } from './coverExposed';
 import { canHave, damageRow, gluedDamage } from './damageTable';
 import { type House, houseOf } from './houseRules';
+import { makeGood } from './makeGood';
 import { addNeighbourSteps } from './neighbourSteps';
 import { type Phase, zoneOrder } from './phases';
 import { planZone } from './planZone';
@@ -76,12 +77,16 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
   const situations = situationsOf(piece, zones, house, settings);
   const stuck = openForever(situations);
   if (stuck.length > 0) return refused(...stuck);
+  const withMadeGood = (zone: ZoneChain, situation: Situation): ZoneChain => {
+    if (situation.look !== 'leave') makeGood(zone, situation, piece, products);
+    return zone;
+  };
   const planned = situations.map((situation) => ({
     situation,
     chain:
       situation.zoneId === 'hardware'
         ? workOn(chain('hardware'), situation, house, piece, faces)
-        : planZone(chain(situation.zoneId), situation, house),
+        : withMadeGood(planZone(chain(situation.zoneId), situation, house), situation),
   }));
   if (planned.every((p) => p.chain.drafts.length === 0)) return good([]);
   addNeighbourSteps(planned, house, piece.edits);

@@ -15,6 +15,7 @@ export { handsOnMinutes, handsOnParts } from './handsOnMinutes';
 export { type House, type HouseRule, houseOf, houseRuleTable } from './houseRules';
 export { type Badness, badnessOf, badnessTable, isQuick, withBadness } from './howBad';
 export { type LagOnSurface, lagsOf, waitWords } from './lagsOf';
+export { isLocal } from './lateDamage';
 export { dustAfter, lateScuff } from './lateScuff';
 export { hasOldFilm, leadBanTable, leadHold, leadRemovalKey } from './leadBans';
 export { type Look, lookRow, lookTable } from './lookTable';

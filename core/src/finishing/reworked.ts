@@ -1,21 +1,14 @@
 import { buildFaces, type Face, shapeOf, surfaceOf, zoneOfFace, zonesOf } from '../piece';
 import type { LookKind, OldFinishKind, Piece, Product, Step, StepKindId, ZoneId } from '../workshop';
+import { earlierSteps, isLate } from './lateDamage';
 import { runPlan } from './runPlan';
 import { inWoodProducts, stepKind } from './stepKinds';
 import type { SurfaceState } from './surfaceState';
 
-/** Steps of earlier rounds of a zone: done before its look was changed. */
-const earlierSteps = (piece: Pick<Piece, 'reworked'>, zoneId: ZoneId | null): ReadonlySet<string> =>
-  new Set(
-    piece.reworked.flatMap((r) =>
-      r.stepIds.filter((id) => (zoneId === null ? id.startsWith('piece/') : r.zoneId === zoneId)),
-    ),
-  );
-
 /** Steps by which parts came off and all went on again: for what is done after that they come off anew. */
-function partsOffAndOn({ log }: Pick<Piece, 'log'>): string[] {
+function partsOffAndOn({ log }: Pick<Piece, 'log'>, byMs = Number.POSITIVE_INFINITY): string[] {
   const moved = log
-    .filter((e) => e.doneAt !== null && e.step.zoneId === null)
+    .filter((e) => e.doneAt !== null && Date.parse(e.doneAt) <= byMs && e.step.zoneId === null)
     .map((e) => e.step)
     .filter((s) => s.kind === 'remove-part' || s.kind === 'refit-part');
   const off = moved.filter((s) => s.kind === 'remove-part').length;
@@ -68,16 +61,16 @@ const alike: readonly StepKindId[] = [
 ];
 
 /** The states of the faces of a zone after what was done, one for each that differs. */
-function statesNow(piece: Piece, zoneId: ZoneId, products: Readonly<Record<string, Product>>): SurfaceState[] {
+export function statesAfter(
+  piece: Piece,
+  zoneId: ZoneId,
+  done: readonly Step[],
+  products: Readonly<Record<string, Product>>,
+): SurfaceState[] {
   const shape = shapeOf(piece);
   if (!shape.ok) return [];
   const zones = zonesOf(piece, buildFaces(shape.value)).filter((z) => z.id === zoneId);
-  const run = runPlan(
-    piece,
-    zones,
-    piece.log.map((e) => e.step).filter((s) => s.zoneId === zoneId),
-    products,
-  );
+  const run = runPlan(piece, zones, done, products);
   return [...(run.at(-1)?.distinct.after ?? [])];
 }
 
@@ -96,7 +89,8 @@ export function changeLook(
   at: string,
 ): void {
   const steps = doneNow(piece, zoneId);
-  const states = statesNow(piece, zoneId, products);
+  const done = piece.log.map((e) => e.step).filter((s) => s.zoneId === zoneId);
+  const states = statesAfter(piece, zoneId, done, products);
   // The face with the most on it decides: what comes off there comes off everywhere.
   const worst = states.reduce<SurfaceState | undefined>(
     (most, s) => (most && most.layers.length >= s.layers.length ? most : s),
@@ -151,9 +145,14 @@ export function asItStands(piece: Piece, faces: readonly Face[]): Piece {
 const shaping: readonly StepKindId[] = ['alter-form', 'make-part', 'replace-part', 'plug'];
 
 /** How many steps of a kind earlier rounds of a zone counted: new ids go on from there. */
-export function countedBefore(piece: Pick<Piece, 'reworked'>, zoneId: ZoneId | null): ReadonlyMap<string, number> {
+export function countedBefore(
+  piece: Pick<Piece, 'reworked' | 'log' | 'damage'>,
+  zoneId: ZoneId | null,
+): ReadonlyMap<string, number> {
   const counted = new Map<string, number>();
-  for (const id of earlierSteps(piece, zoneId)) {
+  const late = zoneId === null ? piece.damage.filter((d) => isLate(piece, d)) : [];
+  const offAndOn = late.flatMap((d) => partsOffAndOn(piece, Date.parse(d.foundAt!)));
+  for (const id of [...earlierSteps(piece, zoneId), ...offAndOn]) {
     const [, kind = '', ordinal] = id.split('/');
     counted.set(kind, Math.max(counted.get(kind) ?? 0, Number(ordinal) || 0));
   }

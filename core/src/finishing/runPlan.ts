@@ -1,5 +1,7 @@
 import type { Face, Zone } from '../piece';
 import type { PartKind, Piece, Product, Step } from '../workshop';
+import { canHave } from './damageTable';
+import { doneBefore, earlierSteps, foundOnTheWay } from './lateDamage';
 import { stepKind } from './stepKinds';
 import { afterStep, type SurfaceState, statesAsFound } from './surfaceState';
 
@@ -26,6 +28,16 @@ const facesOfPart: Readonly<Partial<Record<PartKind | 'drawer', RegExp>>> = {
   lid: /^top\//,
 };
 
+/** Damage that was found on the way, with what had been done on its zone by then. */
+const lateFinds = (piece: Piece) =>
+  piece.damage
+    .filter((d) => foundOnTheWay(piece, d))
+    .map((damage) => ({
+      damage,
+      open: true,
+      done: new Set([...earlierSteps(piece, damage.zoneId), ...doneBefore(piece, damage).map((s) => s.id)]),
+    }));
+
 /**
  * Runs a plan as a state machine over the counted faces.
  * @param drawersIn the house works drawers in their places; left out: they are out, and worked beside the body
@@ -46,8 +58,22 @@ export function runPlan(
   /** Whether a face is on a part that lies beside the body: it neither turns nor is carried with it. */
   const isBeside = (id: string): boolean =>
     hardware.has(id) || [...off].some((part) => facesOfPart[part]?.test(id) ?? false);
+  const found = lateFinds(piece);
   return steps.map((step) => {
     const faces = facesOfStep(step, zones);
+    // What was found on the way is open from then on.
+    for (const late of found)
+      if (late.open && late.damage.zoneId === step.zoneId && !late.done.has(step.id)) {
+        late.open = false;
+        const opened = new Map<SurfaceState, SurfaceState>();
+        for (const f of faces) {
+          const state = states.get(f.id)!;
+          if (!canHave(late.damage.kind, state.material)) continue;
+          const next = opened.get(state) ?? { ...state, openDamage: [...state.openDamage, late.damage.kind] };
+          opened.set(state, next);
+          states.set(f.id, next);
+        }
+      }
     const product = step.productId ? products[step.productId] : undefined;
     const moved = new Map<SurfaceState, SurfaceState>();
     const before = faces.map((f) => states.get(f.id)!);

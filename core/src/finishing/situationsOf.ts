@@ -1,8 +1,9 @@
 import { borderM, type Face, materialOf, shareBelow, speciesById, surfaceOf, type Zone } from '../piece';
-import type { Piece, Settings, StepKindId, Surface, ZoneId, ZoneTests } from '../workshop';
+import type { Damage, Piece, Settings, StepKindId, Surface, ZoneId, ZoneTests } from '../workshop';
 import { additionsOf } from './availableLooks';
-import { canHave, type DamageCase, gluedDamage, treatmentOf } from './damageTable';
+import { accept, canHave, type DamageCase, damageRow, gluedDamage, treatmentOf } from './damageTable';
 import type { House } from './houseRules';
+import { isLate, isLocal } from './lateDamage';
 import { leadHold } from './leadBans';
 import { lookRow } from './lookTable';
 import { lookOf, type Neighbour, type Situation, type Treated } from './Situation';
@@ -118,7 +119,7 @@ function situationOf(
   const mustStrip =
     film.length > 0 && (row.strips === 'always' || (row.strips === 'worn' && (look === 'toned' ? failing : worn)));
   const tests = piece.tests[zone.id];
-  const base: Omit<Situation, 'strips' | 'treated' | 'places' | 'corners' | 'glued'> = {
+  const base: Omit<Situation, 'strips' | 'treated' | 'late' | 'places' | 'corners' | 'glued'> = {
     zoneId: zone.id,
     areaM2: zone.areaM2,
     look,
@@ -159,15 +160,31 @@ function situationOf(
         : (Date.parse(piece.promisedAt) - Date.parse(piece.startAt)) / 60_000,
     neighbours,
   };
-  const [way] = takeOffOf({ ...base, strips: false, treated: [], places: () => 0, corners: 0, glued: false }, house);
+  const [way] = takeOffOf(
+    { ...base, strips: false, treated: [], late: [], places: () => 0, corners: 0, glued: false },
+    house,
+  );
   const strips = way !== null && way !== 'scuff';
   const keepsFilm = base.hasFilm && !strips;
-  const treated = piece.damage
-    .filter((d) => d.zoneId === zone.id && surfaces.some((x) => canHave(d.kind, x.material.kind)))
-    .map((damage): Treated => {
-      const at = damageCase(piece, damage, surfaces, keepsFilm, settings, house);
-      const decided = piece.decisions[`damage/${damage.id}`];
-      return { damage, treatment: treatmentOf(at, decided?.choice), why: decided?.why ?? '' };
+  const treat = (damage: Damage, onFilm: boolean): Treated => {
+    const at = damageCase(piece, damage, surfaces, onFilm, settings, house);
+    const decided = piece.decisions[`damage/${damage.id}`];
+    return { damage, treatment: treatmentOf(at, decided?.choice), why: decided?.why ?? '' };
+  };
+  const here = piece.damage.filter(
+    (d) => d.zoneId === zone.id && surfaces.some((x) => canHave(d.kind, x.material.kind)),
+  );
+  const treated = here.filter((d) => !isLate(piece, d)).map((d) => treat(d, keepsFilm));
+  // What needs the finish off is another look; where the film stays, it is put right in places or left.
+  const late = here
+    .filter((d) => isLate(piece, d))
+    .map((d) => {
+      const wanted = treat(d, true);
+      if (isLocal(wanted.treatment.steps)) return wanted;
+      const at = damageCase(piece, d, surfaces, true, settings, house);
+      const { treatments } = damageRow(d.kind);
+      const other = treatments.find((t) => t.steps.length > 0 && isLocal(t.steps) && !t.barred?.(at));
+      return { ...wanted, treatment: other ?? accept };
     });
   const altered = (kind: Piece['alterations'][number]['kind']) =>
     base.alterations.filter((a) => a.kind === kind).length;
@@ -181,6 +198,7 @@ function situationOf(
     ...base,
     strips,
     treated,
+    late,
     places,
     corners: treated
       .filter((t) => t.damage.kind === 'missing-corner' && t.treatment.id === 'fill')

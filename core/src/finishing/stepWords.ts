@@ -35,7 +35,8 @@ export function doWhat(reckoned: { step: Step }): string {
   const { step } = reckoned;
   const grit = step.grit ? ` P${step.grit}${step.byHand ? ' by hand' : ''}` : '';
   const places = byPlace.has(step.kind) ? `, ${step.count} ${step.count === 1 ? 'place' : 'places'}` : '';
-  return `${stepKind(step.kind).verb}${partOf(reckoned)}${grit}${places}${step.of > 1 ? ` ${step.ordinal} of ${step.of}` : ''}`;
+  const touched = stepKind(step.kind).film && step.areaFrac <= 0.1 && !places ? ', in places' : '';
+  return `${stepKind(step.kind).verb}${partOf(reckoned)}${grit}${places}${touched}${step.of > 1 ? ` ${step.ordinal} of ${step.of}` : ''}`;
 }
 
 /** The zone of a step, or the whole piece. */

@@ -12,6 +12,7 @@ import type {
 } from '../workshop';
 import { canHave, closesDamage, gluedDamage } from './damageTable';
 import { removedUm } from './grits';
+import { foundOnTheWay } from './lateDamage';
 import { type Effect, stepKind } from './stepKinds';
 import { leavesWet, waitBetween } from './waitBetween';
 
@@ -108,7 +109,9 @@ export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string,
         residue: surface.oldFinish.kind === 'wax' ? 'wax' : 'none',
         wet: false,
         dusty: false,
-        openDamage: piece.damage.filter((d) => d.zoneId === zone && canHave(d.kind, kind)).map((d) => d.kind),
+        openDamage: piece.damage
+          .filter((d) => d.zoneId === zone && canHave(d.kind, kind) && !foundOnTheWay(piece, d))
+          .map((d) => d.kind),
         fills: 0,
         fillKind: null,
         rawFill: false,

@@ -71,7 +71,13 @@ export function newPiece(id: string, name: string, formId: FormId, createdAt: st
 }
 
 /** A damage of which only its kind, zone and number of places are known. */
-export const newDamage = (id: string, kind: Damage['kind'], zoneId: Damage['zoneId'], count = 1): Damage => ({
+export const newDamage = (
+  id: string,
+  kind: Damage['kind'],
+  zoneId: Damage['zoneId'],
+  count = 1,
+  foundAt: string | null = null,
+): Damage => ({
   id,
   kind,
   zoneId,
@@ -80,4 +86,5 @@ export const newDamage = (id: string, kind: Damage['kind'], zoneId: Damage['zone
   at: null,
   extentM: null,
   depth: 'unknown',
+  foundAt,
 });

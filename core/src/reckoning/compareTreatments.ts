@@ -4,6 +4,7 @@ import {
   damageCase,
   damageRow,
   houseOf,
+  isLocal,
   lookRow,
   recommendTakeOff,
   type Situation,
@@ -123,10 +124,14 @@ function blockQuestion(piece: Piece, s: Situation, house: ReturnType<typeof hous
   ];
 }
 
+const needsFilmOff = 'It needs the new finish off: choose another look, which begins anew.';
+
 function damageQuestions(input: ReckonInput, s: Situation, house: ReturnType<typeof houseOf>): Draft[] {
   const { piece, settings } = input;
-  return s.treated.map(({ damage, treatment }) => {
-    const keepsFilm = s.hasFilm && !s.strips;
+  return [...s.treated, ...s.late].map((treated) => {
+    const { damage, treatment } = treated;
+    const late = s.late.includes(treated);
+    const keepsFilm = late || (s.hasFilm && !s.strips);
     const at = damageCase(piece, damage, s.surfaces, keepsFilm, settings, house);
     const row = damageRow(damage.kind);
     const [choice, why] = row.recommend({ ...at, showsWood: lookRow(s.look).showsWood });
@@ -141,7 +146,7 @@ function damageQuestions(input: ReckonInput, s: Situation, house: ReturnType<typ
         name: t.name,
         speaksFor: t.speaksFor,
         speaksAgainst: t.speaksAgainst,
-        barredBecause: t.barred?.(at) ?? null,
+        barredBecause: t.barred?.(at) ?? (late && !isLocal(t.steps) ? needsFilmOff : null),
       })),
       recommended: { choice, why },
       current: treatment.id,

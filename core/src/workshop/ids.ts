@@ -112,6 +112,8 @@ export const damageKinds = [
   'old-holes',
   'lock-hole',
   'flaked-film',
+  'run-in-film',
+  'spoiled-film',
   'sticking-drawer',
   'loose-runner',
   'sagging-door',

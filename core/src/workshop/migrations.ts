@@ -202,8 +202,11 @@ function pieceOf6(piece: unknown): unknown {
   return { ...piece, log };
 }
 
-/** No area was cut out of a face. */
-const pieceOf7 = (piece: Json): unknown => filled(piece, { areas: [] });
+/** No area was cut out of a face, and all damage was found in the survey. */
+const pieceOf7 = (piece: Json): unknown => ({
+  ...(filled(piece, { areas: [] }) as Json),
+  ...(Array.isArray(piece.damage) ? { damage: piece.damage.map((d) => filled(d, { foundAt: null })) } : {}),
+});
 
 /** A can of which only a count was kept: it becomes the first row of its ledger. */
 function containerOf4(container: unknown): unknown {

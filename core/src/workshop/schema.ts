@@ -256,6 +256,8 @@ const damage = z.object({
   /** Longest measure of one place, m; null: not measured. */
   extentM: smallM.nullable(),
   depth: z.enum(depths),
+  /** When it was found, where work on the piece had begun; null: in the survey. */
+  foundAt: instant.nullable(),
 });
 
 const kept = z.object({ id, kind: z.enum(keptKinds), faceId: id, at: placeOnFace, note: text });

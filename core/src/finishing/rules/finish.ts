@@ -13,10 +13,8 @@ export const finishRules: readonly Rule[] = [
       eachStep(context, ({ step }) => {
         const start = context.times.get(step.id)?.startMin;
         if (step.kind !== 'rub-out' || start === undefined) return [];
-        const last = inZone(context, step.zoneId)
-          .map((at) => at.step)
-          .filter((s) => s.kind === 'clear')
-          .at(-1);
+        const steps = inZone(context, step.zoneId).map((at) => at.step);
+        const last = steps.slice(0, steps.indexOf(step)).findLast((s) => s.kind === 'clear');
         const cure = last && productOf(context, last)?.times.cureMin.high;
         const gap = last ? start - (context.times.get(last.id)?.endMin ?? start) : 0;
         return cure !== undefined && gap < cure

@@ -353,7 +353,7 @@ export const orderRules: readonly Rule[] = [
         const steps = inZone(context, zone);
         const laid = steps.findLastIndex((at) => ['transfer', 'paper', 'stencil', 'activate'].includes(at.step.kind));
         const cleared = steps.findLastIndex((at) => at.step.kind === 'clear');
-        const gilded = steps.findIndex((at) => at.step.kind === 'gild-edge');
+        const gilded = steps.findLastIndex((at) => at.step.kind === 'gild-edge');
         const [on, gild] = [steps[laid], steps[gilded]];
         if (on && cleared < laid && zone !== 'hardware')
           return [

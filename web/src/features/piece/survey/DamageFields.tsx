@@ -4,13 +4,16 @@ import { formatLength, parseLength } from '@cosmesis/core/units';
 import { type Damage, type DamageKind, type Depth, depths, type Piece, type ZoneId } from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { newId } from '../../../store/theStore';
+import { newId, nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { toPiece } from '../../../ui/links';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
 import { depthNames } from './words';
+
+/** When damage is found that is noted now: on the way, once something was done. */
+export const foundNow = (piece: Piece): string | null => (piece.log.length > 0 ? nowIso() : null);
 
 function DamageRow({
   piece,
@@ -54,6 +57,7 @@ function DamageRow({
         </span>
         <span>
           <b>{name}</b> <span className="quiet">{where}</span>
+          {damage.foundAt !== null && <span className="quiet">, found on the way: made good from what lies there</span>}
         </span>
         <span className="row spread">
           <button
@@ -147,7 +151,7 @@ export function DamageFields({
   const [zoneId, setZoneId] = useState<ZoneId>(zones[0]?.id ?? 'carcass');
   const add = () => {
     const id = newId();
-    edit('Add damage', (draft) => void draft.damage.push(newDamage(id, kind, zoneId)));
+    edit('Add damage', (draft) => void draft.damage.push(newDamage(id, kind, zoneId, 1, foundNow(piece))));
   };
   return (
     <>

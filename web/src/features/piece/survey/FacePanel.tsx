@@ -15,6 +15,7 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { Select } from '../../../ui/Select';
 import { AreaFields, AreasOf, CutFields } from './AreaFields';
+import { foundNow } from './DamageFields';
 import { SurfaceFields } from './SurfaceFields';
 import { keptNames } from './words';
 
@@ -30,7 +31,8 @@ function PinFields({ piece, face, at }: { piece: Piece; face: Face; at: readonly
     const id = newId();
     edit(
       'Mark damage',
-      (draft) => void draft.damage.push({ ...newDamage(id, kind, zoneId), faceId: face.id, at: place }),
+      (draft) =>
+        void draft.damage.push({ ...newDamage(id, kind, zoneId, 1, foundNow(piece)), faceId: face.id, at: place }),
     );
   };
   const markKept = () => {

@@ -89,7 +89,7 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
         : withMadeGood(planZone(chain(situation.zoneId), situation, house), situation),
   }));
   if (planned.every((p) => p.chain.drafts.length === 0)) return good([]);
-  addNeighbourSteps(planned, house, piece.edits);
+  addNeighbourSteps(planned, house, piece);
   const chains = planned.map((p) => p.chain);
   const whole = aroundTheWork({ whole: chain(null), house, planned, piece, zones, tools: settings.tools, products });
   const order = ({ step: { zoneId }, beside }: Draft) =>

@@ -220,8 +220,63 @@ function coverLast(all: readonly Planned[]): void {
   }
 }
 
+/** What a sample shows: the wood, and all that is laid on it, in order. */
+const shownBy = (p: Planned): string =>
+  [
+    ...p.situation.species.map((s) => s.id).sort(),
+    ...stepsOf(p)
+      .filter((s) => stepKind(s.kind).film || stepKind(s.kind).inWood)
+      .map((s) => `${s.kind} ${s.productId}`),
+  ].join('|');
+
+/** Zones of one wood that get the same colour and film have one sample, made and approved once. */
+function oneSample(all: readonly Planned[]): void {
+  const made = new Map<string, Step[]>();
+  for (const p of all) {
+    const own = stepsOf(p).filter((s) => s.kind === 'make-sample' || s.kind === 'approve');
+    if (own.length === 0) continue;
+    const first = made.get(shownBy(p));
+    if (!first) {
+      made.set(shownBy(p), own);
+      continue;
+    }
+    const left = p.chain.drafts.filter((d) => !own.includes(d.step));
+    p.chain.drafts.splice(0, p.chain.drafts.length, ...left);
+    waitOn(
+      stepsOf(p).find((s) => stepKind(s.kind).colours),
+      first.at(-1),
+    );
+  }
+}
+
+/** Where a zone gets another clear than the others of its look, its first coat says why. */
+function sayOtherClear(all: readonly Planned[], house: House, choices: Piece['choices']): void {
+  const first = (p: Planned) => stepsOf(p).find((s) => s.kind === 'clear' && s.productId !== null);
+  for (const p of all) {
+    const own = first(p);
+    const others = all.filter((q) => q !== p && q.situation.look === p.situation.look && first(q));
+    if (!own || others.length === 0 || others.some((q) => first(q)!.productId === own.productId)) continue;
+    const { zoneId, wear } = p.situation;
+    const why = choices[`${zoneId}/clear`]?.productId
+      ? 'It was chosen for this zone'
+      : wear === 'wet'
+        ? 'It has to bear wet'
+        : zoneId === 'top' && house['top-clear'] !== 'water'
+          ? 'House rule for tops'
+          : null;
+    const names = others.map((q) => zoneNames[q.situation.zoneId].toLowerCase()).join(', ');
+    if (why) own.reason = `${own.reason} ${why}: another clear than on the ${names}, on purpose.`;
+  }
+}
+
 /** Adds to the zones' own steps what they ask of each other, and the waits between them. */
-export function addNeighbourSteps(all: readonly Planned[], house: House, edits: Piece['edits']): void {
+export function addNeighbourSteps(
+  all: readonly Planned[],
+  house: House,
+  { edits, choices }: Pick<Piece, 'edits' | 'choices'>,
+): void {
+  oneSample(all);
+  sayOtherClear(all, house, choices);
   dustBeforeFilm(all);
   for (const p of all) if (p.situation.look === 'leave') coverKept(p, all, house);
   // Whatever shows its ground to the last: wood under clear, and leather.

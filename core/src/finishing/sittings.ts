@@ -11,13 +11,18 @@ const rightBehind: Readonly<Partial<Record<StepKindId, (before: StepKindId) => b
   'seal-edge': (before) => before === 'mask' || before === 'seal-edge',
 };
 
+/** Kinds that go up a ladder of grits with one tool. */
+const ladder: ReadonlySet<StepKindId> = new Set(['sand', 'strip-abrasive']);
+
 const tools = new WeakMap<Step, string>();
 /** The tool, as it is filled and set up: what is done with it on any zone can be done at one go. Steps are never changed in place. */
 function toolOf(step: Step): string {
   const known = tools.get(step);
   if (known !== undefined) return known;
   const { kind, productId, method, grit, byHand, part } = step;
-  const tool = [kind, productId, method, grit, byHand, part].join('/');
+  // Of a sander or block the paper is changed, and the work goes on.
+  const paper = ladder.has(kind) ? null : grit;
+  const tool = [kind, productId, method, paper, byHand, part].join('/');
   tools.set(step, tool);
   return tool;
 }
@@ -41,7 +46,14 @@ export function goesOn(sitting: readonly Step[], step: Step): boolean {
   if (isBand(step) && sitting.some((s) => s.kind === step.kind && s.zoneId === step.zoneId && isBand(s)))
     return sitting.every((s) => s.zoneId !== step.zoneId || s.productId !== step.productId);
   const follows = rightBehind[step.kind];
-  if (!follows) return step.kind === first.kind && toolOf(step) === toolOf(first);
+  if (!follows) {
+    if (step.kind !== first.kind || toolOf(step) !== toolOf(first)) return false;
+    // Up the ladder on each zone; down again is another go.
+    const rung = ladder.has(step.kind)
+      ? sitting.findLast((s) => s.zoneId === step.zoneId && s.kind === step.kind)
+      : null;
+    return !rung || (rung.grit ?? 0) <= (step.grit ?? 0);
+  }
   const behind = sitting.findLast((s) => s.zoneId === step.zoneId && s.kind !== 'dispose');
   return behind !== undefined && follows(behind.kind);
 }

@@ -162,7 +162,7 @@ const expected: Readonly<Record<Name, Expected>> = {
       'fronts strip-abrasive 60',
       'carcass sand 80',
       'carcass sand 180',
-      'carcass make-sample',
+      'top make-sample',
       'carcass seal 1/2',
       'carcass seal 2/2',
       'carcass dry',
@@ -172,7 +172,14 @@ const expected: Readonly<Record<Name, Expected>> = {
       'carcass clear 1/3',
       'piece fit-restraint',
     ],
-    absent: ['carcass scrape', 'carcass stain', 'fronts fill', 'carcass block'],
+    absent: [
+      'carcass make-sample',
+      'fronts make-sample',
+      'carcass scrape',
+      'carcass stain',
+      'fronts fill',
+      'carcass block',
+    ],
     // Fronts 1.9367 m²: sanded off at 8 → 15.5; wash 8 × 1.9367 + 5 = 20.5.
     minutes: { 'fronts/strip-abrasive/1': 16, 'fronts/colour-wash/1': 21, 'piece/fit-restraint/1': 10 },
     // 1.9367 ÷ 14 + 0.02.

@@ -154,7 +154,7 @@ describe('steps of a plan in sittings', () => {
     expect(pairs).toBeGreaterThan(50);
   });
 
-  it('another grit, another product, another way of laying it on and a coat over the one just laid are other sittings', () => {
+  it('another product, another way of laying it on and a coat over the one just laid are other sittings', () => {
     const step = (change: Partial<Step>): Step => ({
       ...planOf(jobs['frame leafed'], { products, settings }).steps.find((s) => s.zoneId === 'fronts')!,
       kind: 'clear',
@@ -168,7 +168,17 @@ describe('steps of a plan in sittings', () => {
     for (const change of [{ productId: 'b' }, { method: 'hvlp' as const }, { kind: 'seal' as const }, { zoneId: null }])
       expect(goesOn([first], step({ id: '2', ...change })), JSON.stringify(change)).toBe(false);
     const sand = step({ kind: 'sand', grit: 120, productId: null, method: null });
-    expect(goesOn([sand], { ...sand, grit: 150 })).toBe(false);
+    // Up the ladder with one sander, not down again, nor by hand.
+    expect(goesOn([sand], { ...sand, grit: 150 })).toBe(true);
+    expect(goesOn([sand], { ...sand, grit: 80 })).toBe(false);
+    expect(goesOn([sand], { ...sand, grit: 80, zoneId: 'top' })).toBe(true);
+    expect(goesOn([sand], { ...sand, grit: 150, byHand: !sand.byHand })).toBe(false);
+    expect(
+      goesOn(
+        [step({ kind: 'denib', grit: 220, productId: null })],
+        step({ kind: 'denib', grit: 320, productId: null }),
+      ),
+    ).toBe(false);
     expect(goesOn([sand], { ...sand, kind: 'de-dust', grit: null })).toBe(true);
     expect(goesOn([first], { ...sand, kind: 'de-dust', grit: null })).toBe(false);
     // Parts come off one after the other; other steps of the whole piece stand alone.

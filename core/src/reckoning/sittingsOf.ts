@@ -98,7 +98,23 @@ export function sittingParts<S extends Pick<ReckonedStep, 'step'>>(
     parts.set(what, zones);
     if (s.step.zoneId !== null) zones.add(zoneNames[s.step.zoneId].toLowerCase());
   }
-  return [...parts].map(([what, zones]) => ({ what, zones: [...zones] }));
+  return rungsTogether([...parts].map(([what, zones]) => ({ what, zones: [...zones] })));
+}
+
+const rung = /^(.*) (P\d+)((?: by hand)?)$/;
+
+/** Grits that follow each other on the same zones, in one breath: "Sand P80, P120, P150". */
+function rungsTogether(parts: readonly SittingPart[]): SittingPart[] {
+  const said: SittingPart[] = [];
+  for (const part of parts) {
+    const last = said.at(-1);
+    const [own, before] = [rung.exec(part.what), last && /^(.*?) (P\d+(?:, P\d+)*)((?: by hand)?)$/.exec(last.what)];
+    const alike = own && before && own[1] === before[1] && own[3] === before[3];
+    if (last && alike && last.zones.join() === part.zones.join())
+      said.splice(-1, 1, { ...last, what: `${before[1]} ${before[2]}, ${own[2]}${own[3]}` });
+    else said.push(part);
+  }
+  return said;
 }
 
 /**

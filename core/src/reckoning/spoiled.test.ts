@@ -50,6 +50,7 @@ const mistakes: readonly {
   {
     kinds: ['make-sample'],
     says: ['ORD-17'],
+    everywhere: true,
     when: (z) => z.some((s) => ['stain', 'dye', 'glaze', 'colour-wash', 'tone'].includes(s.kind)),
   },
   { kinds: ['condition'], says: ['SUB-08'] },

@@ -280,21 +280,29 @@ export const benchRules: readonly Rule[] = [
     tag: 'T',
     why: 'Needle, air and thinning are set on a board, not on the piece.',
     remedies: ['Spray a test panel first'],
-    check: (context) =>
-      workedZones(context).flatMap((zone) => {
-        const steps = inZone(context, zone).map((at) => at.step);
-        const first = steps.findIndex((s) => isFilm(s) && isSprayed(s.method));
-        const step = steps[first];
-        return step && !steps.slice(0, first).some((s) => s.kind === 'make-sample' || s.kind === 'test')
-          ? [
-              {
-                step,
-                sentence: `${where(step)}: ${name(step)} is sprayed with no test panel before it.`,
-                fixes: [putBefore(context, step, [['make-sample']])],
-              },
-            ]
-          : [];
-      }),
+    check: (context) => {
+      const tried = new Set<string | null>();
+      const sampled = new Set<Step['zoneId']>();
+      const told = new Set<Step['zoneId']>();
+      return eachStep(context, ({ step }) => {
+        if (step.kind === 'make-sample' || (step.kind === 'test' && step.zoneId !== null)) sampled.add(step.zoneId);
+        if (!isFilm(step) || !isSprayed(step.method)) return [];
+        // A gun that is set for a product is set for it on every zone.
+        const ofIt = (zoneId: Step['zoneId']) =>
+          zoneId === step.zoneId || inZone(context, zoneId).some((at) => at.step.productId === step.productId);
+        const set = tried.has(step.productId) || [...sampled].some(ofIt);
+        tried.add(step.productId);
+        if (set || told.has(step.zoneId)) return [];
+        told.add(step.zoneId);
+        return [
+          {
+            step,
+            sentence: `${where(step)}: ${name(step)} is sprayed with no test panel before it.`,
+            fixes: [putBefore(context, step, [['make-sample']])],
+          },
+        ];
+      });
+    },
   },
   {
     id: 'APP-07',

@@ -401,10 +401,19 @@ export const orderRules: readonly Rule[] = [
     remedies: ['Make a sample', 'Have it approved'],
     check: (context) =>
       workedZones(context).flatMap((zone) => {
-        const steps = inZone(context, zone).map((at) => at.step);
-        const colour = steps.find((s) => stepKind(s.kind).colours);
+        const colour = inZone(context, zone).find((at) => stepKind(at.step.kind).colours)?.step;
         if (!colour) return [];
-        const earlier = steps.slice(0, steps.indexOf(colour));
+        // A sample of the same colour serves every zone that gets it.
+        const earlier = context.run
+          .slice(0, indexOf(context, colour))
+          .map((at) => at.step)
+          .filter(
+            (s) =>
+              s.zoneId === zone ||
+              inZone(context, s.zoneId).some(
+                (at) => at.step.kind === colour.kind && at.step.productId === colour.productId,
+              ),
+          );
         if (!earlier.some((s) => s.kind === 'make-sample'))
           return [
             {

@@ -249,6 +249,41 @@ function oneSample(all: readonly Planned[]): void {
   }
 }
 
+/** Zones that lie free together and are turned together: what one waits for, the others may as well. */
+const turnedTogether = ({ situation: { zoneId } }: Planned): boolean =>
+  zoneId === 'carcass' || zoneId === 'legs' || zoneId.startsWith('own-');
+
+/** What has to dry on a zone before its first coat of a kind. */
+const driesBefore = (p: Planned, kind: Step['kind']): number => {
+  const steps = stepsOf(p);
+  return steps
+    .slice(
+      0,
+      steps.findIndex((s) => s.kind === kind),
+    )
+    .filter((s) => stepKind(s.kind).film || stepKind(s.kind).inWood || s.fixedWaitMin > 0).length;
+};
+
+/** The same coat out of the same can goes on one zone right behind the other, once the slower of them is ready: one sitting. */
+function sideBySide(all: readonly Planned[]): void {
+  const group = all.filter(turnedTogether);
+  for (const kind of ['block', 'prime', 'paint', 'clear'] as const) {
+    const coats = (p: Planned) => stepsOf(p).filter((s) => s.kind === kind && s.areaFrac === 1);
+    const bySlowest = group
+      .filter((p) => coats(p).length > 0)
+      .sort((a, b) => driesBefore(b, kind) - driesBefore(a, kind));
+    const [slow, ...others] = bySlowest;
+    if (!slow) continue;
+    for (const p of others) {
+      if (p.situation.look !== slow.situation.look) continue;
+      const [own, first] = [coats(p), coats(slow)];
+      const alike = own.every((s, i) => s.productId === first[i]?.productId && s.method === first[i]?.method);
+      if (!alike || driesBefore(p, kind) >= driesBefore(slow, kind)) continue;
+      for (const [i, s] of own.entries()) waitOn(s, first[i]);
+    }
+  }
+}
+
 /** Where a zone gets another clear than the others of its look, its first coat says why. */
 function sayOtherClear(all: readonly Planned[], house: House, choices: Piece['choices']): void {
   const first = (p: Planned) => stepsOf(p).find((s) => s.kind === 'clear' && s.productId !== null);
@@ -276,6 +311,7 @@ export function addNeighbourSteps(
   { edits, choices }: Pick<Piece, 'edits' | 'choices'>,
 ): void {
   oneSample(all);
+  sideBySide(all);
   sayOtherClear(all, house, choices);
   dustBeforeFilm(all);
   for (const p of all) if (p.situation.look === 'leave') coverKept(p, all, house);

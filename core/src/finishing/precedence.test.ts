@@ -147,10 +147,6 @@ const zoneFacts: readonly Fact[] = [
     (z) => z.every((s, i) => !oily.has(s.productId ?? '') || z[i + 1]?.kind === 'dispose'),
   ],
   [
-    'a sample is made before colour goes on',
-    (z) => first(z, 'make-sample') <= first(z, 'stain', 'tone', 'colour-wash', 'recolour-leather'),
-  ],
-  [
     'a client approves between sample and colour',
     (z, piece) =>
       piece.ownership !== 'commission' ||
@@ -240,6 +236,21 @@ const pieceFacts: readonly Fact[] = [
         (s) =>
           !['paper', 'leaf', 'foil', 'transfer', 're-veneer', 're-cane', 'line'].includes(s.kind) ||
           s.after.some((id) => id.includes('/obtain/')),
+      ),
+  ],
+  [
+    'a sample is made before colour goes on, on its own zone or on one that gets the same',
+    (all) =>
+      all.every(
+        (s, i) =>
+          !['stain', 'tone', 'colour-wash', 'recolour-leather'].includes(s.kind) ||
+          all
+            .slice(0, i)
+            .some(
+              (x) =>
+                x.kind === 'make-sample' &&
+                all.some((y) => y.zoneId === x.zoneId && y.kind === s.kind && y.productId === s.productId),
+            ),
       ),
   ],
   ['a piece turned over is turned back', (all) => all.filter((s) => s.kind === 'turn').length % 2 === 0],

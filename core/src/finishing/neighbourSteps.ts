@@ -1,5 +1,5 @@
-import { zoneNames } from '../piece';
-import type { Piece, Step } from '../workshop';
+import { formById, zoneNames } from '../piece';
+import type { FormId, Piece, Step } from '../workshop';
 import { hidesUnder, liesApart, outlineM } from './exposure';
 import type { House } from './houseRules';
 import { phase, zoneOrder } from './phases';
@@ -249,10 +249,6 @@ function oneSample(all: readonly Planned[]): void {
   }
 }
 
-/** Zones that lie free together and are turned together: what one waits for, the others may as well. */
-const turnedTogether = ({ situation: { zoneId } }: Planned): boolean =>
-  zoneId === 'carcass' || zoneId === 'legs' || zoneId.startsWith('own-');
-
 /** What has to dry on a zone before its first coat of a kind. */
 const driesBefore = (p: Planned, kind: Step['kind']): number => {
   const steps = stepsOf(p);
@@ -264,9 +260,13 @@ const driesBefore = (p: Planned, kind: Step['kind']): number => {
     .filter((s) => stepKind(s.kind).film || stepKind(s.kind).inWood || s.fixedWaitMin > 0).length;
 };
 
-/** The same coat out of the same can goes on one zone right behind the other, once the slower of them is ready: one sitting. */
-function sideBySide(all: readonly Planned[]): void {
-  const group = all.filter(turnedTogether);
+/**
+ * Zones that are turned together wait for each other anyway: the same coat goes on one right behind the other, once the slower
+ * of them is ready, in one sitting.
+ */
+function sideBySide(all: readonly Planned[], form: FormId): void {
+  const { lying } = formById(form);
+  const group = all.filter((p) => lying.includes(p.situation.zoneId));
   for (const kind of ['block', 'prime', 'paint', 'clear'] as const) {
     const coats = (p: Planned) => stepsOf(p).filter((s) => s.kind === kind && s.areaFrac === 1);
     const bySlowest = group
@@ -308,10 +308,10 @@ function sayOtherClear(all: readonly Planned[], house: House, choices: Piece['ch
 export function addNeighbourSteps(
   all: readonly Planned[],
   house: House,
-  { edits, choices }: Pick<Piece, 'edits' | 'choices'>,
+  { form, edits, choices }: Pick<Piece, 'form' | 'edits' | 'choices'>,
 ): void {
   oneSample(all);
-  sideBySide(all);
+  sideBySide(all, form);
   sayOtherClear(all, house, choices);
   dustBeforeFilm(all);
   for (const p of all) if (p.situation.look === 'leave') coverKept(p, all, house);

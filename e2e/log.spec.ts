@@ -17,11 +17,7 @@ test('a coat finished late on Friday: its window closes on Saturday, and Monday 
   for (const what of [
     'Photograph it as it is',
     'Wash down and degrease: top; then rinse with clean water',
-    'Sand P80: top',
-    'Sand P120: top',
-    'Sand P150: top',
-    'Sand P180: top',
-    'Sand P220: top; then vacuum and tack',
+    'Sand P80, P120, P150, P180, P220: top; then vacuum and tack',
     'Mask the border: carcass',
   ])
     await done(what);
@@ -137,4 +133,38 @@ test('a piece held for lead cannot be logged past its hold', async ({ page }) =>
   await page.getByRole('radio', { name: 'Negative, every layer' }).check();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await expect(finding).toBeHidden();
+});
+
+test('a run found after the last coat is noted and made good: levelled and coated again, and taken back', async ({
+  page,
+}) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await oakChest(page);
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByLabel('Look of the top').selectOption({ label: 'natural clear' });
+  const steps = page.getByRole('button', { name: /^All \d+ steps/ });
+  await expect(steps).toBeVisible();
+  const planned = async () => Number(((await steps.textContent()) ?? '').replace(/\D/g, ''));
+  const before = await planned();
+  await page.getByRole('link', { name: 'Log', exact: true }).click();
+  const next = page.getByRole('region', { name: 'To log' });
+  // Up to the first clear coat.
+  await expect(async () => {
+    const now = next.getByRole('button', { name: /^Done: / }).first();
+    const coat = /clear coat 1/i.test((await now.getAttribute('aria-label')) ?? '');
+    await now.click();
+    expect(coat).toBe(true);
+  }).toPass();
+  await page.getByRole('link', { name: 'Found something on the way?' }).click();
+  await page.getByLabel('Kind of damage').selectOption({ label: 'run or sag in a coat' });
+  await page.getByLabel('Where').selectOption({ label: 'Top' });
+  await page.getByRole('button', { name: 'Add damage' }).click();
+  await expect(page.getByText('found on the way', { exact: false })).toBeVisible();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  const mended = page.getByRole('main').getByText('Feather the edges', { exact: false }).first();
+  await expect(mended).toBeVisible();
+  expect(await planned()).toBeGreaterThan(before);
+  await page.keyboard.press('Control+z');
+  await expect(mended).toBeHidden();
 });

@@ -78,7 +78,8 @@ function combine(kind: Combination, one: Paths, other: Paths): Paths {
   clipper.AddPaths(other, PolyType.ptClip, true);
   const out: Paths = [];
   clipper.Execute(kind, out, PolyFillType.pftNonZero, PolyFillType.pftNonZero);
-  return out;
+  // A hole that reaches the edge is a notch: no edge runs along another one of its own.
+  return Clipper.SimplifyPolygons(out, PolyFillType.pftNonZero);
 }
 
 /** All that lies farther in from an outline than a distance. */

@@ -70,6 +70,9 @@ function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
           );
         })}
       </ul>
+      <p>
+        <Link to={toPiece(piece.id, 'survey#damage')}>Found something on the way?</Link>
+      </p>
     </section>
   );
 }

@@ -4,7 +4,7 @@ import { formatLength, parseLength } from '@cosmesis/core/units';
 import { type Damage, type DamageKind, type Depth, depths, type Piece, type ZoneId } from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { newId, nowIso } from '../../../store/theStore';
+import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { toPiece } from '../../../ui/links';
@@ -13,7 +13,7 @@ import { Select } from '../../../ui/Select';
 import { depthNames } from './words';
 
 /** When damage is found that is noted now: on the way, once something was done. */
-export const foundNow = (piece: Piece): string | null => (piece.log.length > 0 ? nowIso() : null);
+export const foundNow = (piece: Piece): string | null => (piece.log.length > 0 ? new Date().toISOString() : null);
 
 function DamageRow({
   piece,

@@ -14,7 +14,7 @@ import {
 import { formatLength, parseLength } from '@cosmesis/core/units';
 import type { LegKind, Piece } from '@cosmesis/core/workshop';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useLocation, useNavigate } from 'react-router';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
@@ -190,6 +190,7 @@ export default function Survey() {
   const { piece } = usePieceContext();
   const edit = useEditPiece(piece.id);
   const navigate = useNavigate();
+  const { hash } = useLocation();
   const form = formById(piece.form);
   const faces = buildFaces(shapeToDraw(piece));
   const zones = zonesOf(piece, faces);
@@ -215,12 +216,13 @@ export default function Survey() {
         <LeadFields piece={piece} />
         <div>
           <SurveySection
+            id="damage"
             title="Damage"
             noted={listed(
               counted(piece.damage.length, 'kind'),
               counted(piece.kept.length, 'thing to keep', 'things to keep'),
             )}
-            open={piece.damage.length > 0}
+            open={piece.damage.length > 0 || hash === '#damage'}
           >
             <DamageFields piece={piece} zones={zones} faces={faces} />
           </SurveySection>

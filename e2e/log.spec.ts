@@ -64,6 +64,17 @@ test('a sitting is logged by one press, or one step of it alone', async ({ page 
   await expect(dusted).toHaveCount(before + 1);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(dusted).toHaveCount(before);
+
+  // Split off for good, it is a sitting of its own, and is given back.
+  const whole = next.getByRole('button', { name: /^Done: Sand lightly between coats P320 by hand: carcass; then/ });
+  await expect(whole).toBeVisible();
+  const part = next.getByRole('button', { name: /^Only a part of it/ }).first();
+  await part.click();
+  const alone = next.getByRole('button', { name: 'By itself: Carcass, Sand lightly between coats P320 by hand' });
+  await alone.click();
+  await expect(alone).toBeHidden();
+  await next.getByRole('button', { name: 'With the others: Carcass, Sand lightly between coats P320 by hand' }).click();
+  await expect(alone).toBeVisible();
 });
 
 test('start, done, correction and undo: what follows is worked out again', async ({ page }) => {

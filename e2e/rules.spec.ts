@@ -25,8 +25,9 @@ test('a step dragged where it spoils the work is caught, previewed, put right by
   await expect(findings.getByRole('status').first()).toHaveText('Nothing stands against this plan.');
   await page.getByRole('button', { name: /^All \d+ steps$/ }).click();
   const grip = page.getByRole('button', { name: 'Drag: Interior, Clear coat 3 of 3' });
-  await grip.scrollIntoViewIfNeeded();
   const target = page.getByRole('button', { name: 'Drag: Carcass, Clear coat 3 of 3' });
+  // In the middle of the screen, clear of what is said at its foot.
+  await target.evaluate((row) => row.scrollIntoView({ block: 'center' }));
   const [from, to] = [await grip.boundingBox(), await target.boundingBox()];
   await page.mouse.move(from!.x + 10, from!.y + from!.height / 2);
   await page.mouse.down();

@@ -36,6 +36,10 @@ function drop(steps: readonly Step[], id: string): Step[] {
     );
 }
 
+/** The inside before the outside is a wish of the house: who puts it last is let do so, and told what drips out of it. */
+const isWish = (first: Step | undefined, then: Step): boolean =>
+  first?.zoneId === 'interior' && then.zoneId !== 'interior' && stepKind(first.kind).film && stepKind(then.kind).film;
+
 /**
  * Whether one step has to come before another, directly or through others.
  * @param done steps that are done: they hold nothing up any more
@@ -47,10 +51,13 @@ export function comesBefore(
   done: ReadonlySet<string> = new Set(),
 ): boolean {
   const order = orderOf(steps);
+  const byId = new Map(steps.map((s) => [s.id, s]));
   const seen = new Set<string>();
   const open = [thenId];
   for (let id = open.pop(); id !== undefined; id = open.pop()) {
+    const then = byId.get(id);
     for (const stepId of order.get(id) ?? []) {
+      if (then && isWish(byId.get(stepId), then)) continue;
       if (stepId === firstId) return true;
       if (!seen.has(stepId) && !done.has(stepId)) open.push(stepId);
       seen.add(stepId);
@@ -157,5 +164,7 @@ export function applyEdits(
     }
     steps = steps.map((s) => (s.id === afterId ? { ...s, after: [...s.after, beforeId] } : s));
   }
+  const apart = new Set(edits.apart ?? []);
+  if (apart.size > 0) steps = steps.map((s): Step => (apart.has(s.id) ? { ...s, apart: true } : s));
   return { steps: inOrder(steps), issues };
 }

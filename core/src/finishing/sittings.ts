@@ -47,6 +47,8 @@ export function goesOn(sitting: readonly Step[], step: Step): boolean {
     return sitting.every((s) => s.zoneId !== step.zoneId || s.productId !== step.productId);
   const follows = rightBehind[step.kind];
   if (!follows) {
+    // What the user split off is a sitting of its own.
+    if (step.apart || first.apart) return false;
     if (step.kind !== first.kind || toolOf(step) !== toolOf(first)) return false;
     // Up the ladder on each zone; down again is another go.
     const rung = ladder.has(step.kind)

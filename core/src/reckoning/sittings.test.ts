@@ -154,6 +154,22 @@ describe('steps of a plan in sittings', () => {
     expect(pairs).toBeGreaterThan(50);
   });
 
+  it('a step that is split off is a sitting of its own, in the schedule and in the lists, until it is given back', () => {
+    const piece = jobs['cot left outside the workshop’s hands, painted all the same'] as Piece;
+    const sittings = sittingsOf(reckon(piece).steps);
+    const shared = sittings.find((s) => s.steps.filter((x) => x.step.kind === 'prime').length > 1)!;
+    const one = shared.steps.findLast((s) => s.step.kind === 'prime')!.step.id;
+    const split = sittingsOf(reckon({ ...piece, edits: { ...piece.edits, apart: [one] } }).steps);
+    expect(split.find((s) => s.steps.some((x) => x.step.id === one))!.steps.map((x) => x.step.id)).toEqual([one]);
+    expect(split.flatMap((s) => s.steps.map((x) => x.step.id)).sort()).toEqual(
+      sittings.flatMap((s) => s.steps.map((x) => x.step.id)).sort(),
+    );
+    // It sets its own tool up.
+    const alone = (all: typeof sittings) => all.flatMap((s) => s.steps).find((x) => x.step.id === one)!.handsOnMin;
+    expect(alone(split)).toBeGreaterThan(alone(sittings));
+    expect(sittingsOf(reckon({ ...piece, edits: { ...piece.edits, apart: [] } }).steps).length).toBe(sittings.length);
+  });
+
   it('another product, another way of laying it on and a coat over the one just laid are other sittings', () => {
     const step = (change: Partial<Step>): Step => ({
       ...planOf(jobs['frame leafed'], { products, settings }).steps.find((s) => s.zoneId === 'fronts')!,

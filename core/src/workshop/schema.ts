@@ -217,6 +217,8 @@ const stepSchema = z.object({
   reason: text,
   /** Steps it was wished to come after, by id; what it waits for is read from the surfaces. */
   after: z.array(id).max(200),
+  /** The user does it by itself, in no sitting with others; left out: it goes with them. */
+  apart: z.literal(true).optional(),
 });
 
 const air = z.object({ airTempC: z.number().min(-30).max(50), relHumFrac: z.number().positive().max(1) });
@@ -382,6 +384,8 @@ const edits = z.object({
   dropped: z.array(id).max(1000),
   pins: z.array(z.object({ beforeId: id, afterId: id })).max(1000),
   extra: z.array(extraStep).max(200),
+  /** Steps the user split off from their sitting. */
+  apart: z.array(id).max(1000).optional(),
 });
 
 /** Another plan of the same piece, kept beside the one that is worked to. */

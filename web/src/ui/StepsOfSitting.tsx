@@ -7,6 +7,7 @@ import List from '@mui/material/List';
 import ListItem from '@mui/material/ListItem';
 import ListItemText from '@mui/material/ListItemText';
 import { useId, useState } from 'react';
+import { editPiece } from '../store/useEditPiece';
 import { duration } from './formatTime';
 import { pressLog } from './pressLog';
 
@@ -16,6 +17,17 @@ interface Props {
   unitSystem: UnitSystem;
 }
 
+/** Takes a step out of its sitting for good, or gives it back. */
+const splitOff = (pieceId: string, stepId: string, apart: boolean): void =>
+  editPiece(pieceId, apart ? 'Split off from a sitting' : 'Back into its sitting', (draft) => {
+    const others = (draft.edits.apart ?? []).filter((id) => id !== stepId);
+    draft.edits.apart = apart ? [...others, stepId] : others;
+  });
+
+/** Whether there is anything to say of the steps of a sitting one by one. */
+export const hasParts = ({ steps }: Pick<ListedSitting, 'steps'>): boolean =>
+  steps.length > 1 || steps.some((s) => s.step.apart);
+
 /** The steps of a sitting one by one, for whoever does only some of them: each with its own press. */
 export default function StepsOfSitting({ pieceId, sitting, unitSystem }: Props) {
   const [open, setOpen] = useState(false);
@@ -24,31 +36,38 @@ export default function StepsOfSitting({ pieceId, sitting, unitSystem }: Props) 
   return (
     <div>
       <Button variant="text" sx={{ ml: -1 }} aria-expanded={open} aria-controls={id} onClick={() => setOpen(!open)}>
-        {open ? 'As one sitting' : `Only a part of it: ${steps.length} steps`}
+        {open
+          ? 'As one sitting'
+          : steps.length > 1
+            ? `Only a part of it: ${steps.length} steps`
+            : 'Split off from its sitting'}
       </Button>
       <Collapse in={open} unmountOnExit>
         <List id={id} disablePadding aria-label="Steps of this sitting">
           {steps.map((s) => (
-            <ListItem
-              key={s.step.id}
-              disableGutters
-              divider
-              secondaryAction={
-                s.status !== 'done' && (
-                  <Button
-                    variant="outlined"
-                    aria-label={`Done: ${whereOf(s)}, ${doWhat(s)}`}
-                    onClick={() => pressLog(pieceId, 'done', [s])}
-                  >
-                    Done
-                  </Button>
-                )
-              }
-            >
+            <ListItem key={s.step.id} disableGutters divider>
               <ListItemText
                 primary={`${doWhat(s)}${s.step.zoneId === null ? '' : `, ${whereOf(s).toLowerCase()}`}`}
                 secondary={`${duration(s.handsOnMin)}${s.productL ? ` · ${formatVolume(s.productL.likely, unitSystem)}` : ''}`}
               />
+              {s.status === 'planned' && (steps.length > 1 || s.step.apart) && (
+                <Button
+                  variant="text"
+                  aria-label={`${s.step.apart ? 'With the others' : 'By itself'}: ${whereOf(s)}, ${doWhat(s)}`}
+                  onClick={() => splitOff(pieceId, s.step.id, !s.step.apart)}
+                >
+                  {s.step.apart ? 'With the others' : 'By itself'}
+                </Button>
+              )}
+              {s.status !== 'done' && steps.length > 1 && (
+                <Button
+                  variant="outlined"
+                  aria-label={`Done: ${whereOf(s)}, ${doWhat(s)}`}
+                  onClick={() => pressLog(pieceId, 'done', [s])}
+                >
+                  Done
+                </Button>
+              )}
             </ListItem>
           ))}
         </List>

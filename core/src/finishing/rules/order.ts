@@ -214,10 +214,10 @@ export const orderRules: readonly Rule[] = [
       if (context.house['top-or-base-first'] === 'base-first') return [];
       const start = (step: Step) => context.times.get(step.id)?.startMin ?? 0;
       const coats = context.run.filter((at) => isFilm(at.step) || at.step.kind === 'wax');
-      return workedZones(context).flatMap((zone) => {
-        if (zone === 'interior' || liesApart(zone, context.house)) return [];
+      const spoiled = new Map<Step, string[]>();
+      for (const zone of workedZones(context)) {
         const last = coats.findLast((at) => at.step.zoneId === zone)?.step;
-        if (!last) return [];
+        if (zone === 'interior' || liesApart(zone, context.house) || !last) continue;
         const painted = inZone(context, zone).some((at) => hidesUnder(at.step.kind));
         const inside = context.run.find(
           (at) =>
@@ -228,19 +228,18 @@ export const orderRules: readonly Rule[] = [
             (start(at.step) - start(last) || indexOf(context, at.step) - indexOf(context, last)) > 0,
         )?.step;
         // What is covered meanwhile takes no drip.
-        if (!inside || coveredAt(context, zone, inside)) return [];
-        const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith('interior/'));
-        return [
-          {
-            step: inside,
-            sentence: `Interior: ${name(inside)} comes after the last coat of the ${zoneNames[zone].toLowerCase()}.`,
-            fixes:
-              pins.length > 0
-                ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
-                : takeOut(inside),
-          },
-        ];
-      });
+        if (!inside || coveredAt(context, zone, inside)) continue;
+        spoiled.set(inside, [...(spoiled.get(inside) ?? []), zoneNames[zone].toLowerCase()]);
+      }
+      const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith('interior/'));
+      return [...spoiled].map(([step, zones]) => ({
+        step,
+        sentence: `Interior: ${name(step)} comes after the last coat of the outside: ${zones.join(', ')}.`,
+        fixes:
+          pins.length > 0
+            ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
+            : takeOut(step),
+      }));
     },
   },
   {

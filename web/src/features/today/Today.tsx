@@ -131,7 +131,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
           </Link>
         </div>
       )}
-      {steps.length > 1 && !sitting.held && (
+      {(steps.length > 1 || steps[0]?.step.apart) && !sitting.held && (
         <Suspense fallback={<div style={{ height: 48 }} />}>
           <StepsOfSitting pieceId={piece.id} sitting={sitting} unitSystem={settings.unitSystem} />
         </Suspense>

@@ -10,7 +10,7 @@ import { dayTime, duration } from '../../../ui/formatTime';
 import { toPiece } from '../../../ui/links';
 import { pressLog } from '../../../ui/pressLog';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
-import StepsOfSitting from '../../../ui/StepsOfSitting';
+import StepsOfSitting, { hasParts } from '../../../ui/StepsOfSitting';
 import { NotYet, usePieceContext } from '../PieceFrame';
 import { CorrectDialog } from './CorrectDialog';
 
@@ -62,9 +62,7 @@ function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
                     )}
                   </span>
                 </div>
-                {s.steps.length > 1 && !s.held && (
-                  <StepsOfSitting pieceId={piece.id} sitting={s} unitSystem={unitSystem} />
-                )}
+                {hasParts(s) && !s.held && <StepsOfSitting pieceId={piece.id} sitting={s} unitSystem={unitSystem} />}
               </div>
             </li>
           );

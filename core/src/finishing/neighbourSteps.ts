@@ -196,12 +196,14 @@ function coverKept(p: Planned, all: readonly Planned[], house: House): void {
 }
 
 /** The inside has its last coat before the outside has its own, however the days fall: what drips out of it falls on that. */
-function insideFirst(all: readonly Planned[]): void {
+function insideFirst(all: readonly Planned[], form: FormId): void {
   const coats = (p: Planned | undefined) =>
     p?.chain.drafts.filter((d) => stepKind(d.step.kind).film || d.step.kind === 'wax') ?? [];
   const inside = coats(all.find((p) => p.situation.zoneId === 'interior')).filter((d) => stepKind(d.step.kind).film);
   for (const p of all) {
-    if (p.situation.zoneId === 'interior' || p.situation.zoneId === 'hardware') continue;
+    // What hangs under the piece is coated while it lies, and no drip reaches it.
+    const { zoneId } = p.situation;
+    if (zoneId === 'interior' || zoneId === 'hardware' || formById(form).lying.includes(zoneId)) continue;
     const last = coats(p).at(-1);
     // Clear beside paint is cut in by hand.
     const drips = inside.findLast(
@@ -325,5 +327,6 @@ export function addNeighbourSteps(
   waxLast(all, house);
   // Who puts the inside last by hand is let do so, and told.
   const own = edits.pins.some((p) => p.afterId.startsWith('interior/'));
-  if (!own && house['interior-first'] !== 'after' && house['top-or-base-first'] !== 'base-first') insideFirst(all);
+  if (!own && house['interior-first'] !== 'after' && house['top-or-base-first'] !== 'base-first')
+    insideFirst(all, form);
 }

@@ -1,4 +1,4 @@
-import { zoneNames } from '../../piece';
+import { formById, zoneNames } from '../../piece';
 import type { ProductKind, Step, StepKindId } from '../../workshop';
 import { ownExtraId } from '../applyEdits';
 import { damageRow, gluedDamage } from '../damageTable';
@@ -217,7 +217,8 @@ export const orderRules: readonly Rule[] = [
       const spoiled = new Map<Step, string[]>();
       for (const zone of workedZones(context)) {
         const last = coats.findLast((at) => at.step.zoneId === zone)?.step;
-        if (zone === 'interior' || liesApart(zone, context.house) || !last) continue;
+        const under = formById(context.piece.form).lying.includes(zone);
+        if (zone === 'interior' || under || liesApart(zone, context.house) || !last) continue;
         const painted = inZone(context, zone).some((at) => hidesUnder(at.step.kind));
         const inside = context.run.find(
           (at) =>

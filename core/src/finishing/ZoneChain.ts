@@ -2,6 +2,7 @@ import type { Carrier, Hazard, Method, Piece, Product, ProductKind, Step, StepKi
 import { blankStep } from './blankStep';
 import { fromShelf, type Wish } from './fromShelf';
 import type { Phase } from './phases';
+import { belongsBehind } from './sittings';
 import { stepKind } from './stepKinds';
 
 /** A step with the stage it belongs to. */
@@ -46,9 +47,6 @@ export interface Pick {
   coats: number;
 }
 
-/** What is done at the same go as the step before it. */
-const rightBehind: ReadonlySet<StepKindId | undefined> = new Set(['dispose', 'wipe-back', 'rinse', 'de-dust']);
-
 /** Number of the first step of a kind that makes good what was found on the way. */
 const lateFrom = 61;
 
@@ -87,17 +85,20 @@ export class ZoneChain {
    */
   pick(kind: StepKindId, jobs: readonly ProductKind[], coats: number | null = null, wish?: Wish, by?: Method): Pick {
     const choice = this.choices[`${this.zoneId}/${kind}`];
-    const waysOf = (p: Product) =>
-      p.methods.filter((m) => this.allowed.includes(m) && (m !== 'hvlp' || this.mayBeSprayed(p)));
-    const can = (p: Product) => jobs.includes(p.kind) && waysOf(p).length > 0;
+    const can = (p: Product) => jobs.includes(p.kind) && this.waysOf(p).length > 0;
     // What the user chose is taken as it is; the rules say what is wrong with it.
     const chosen = choice?.productId ? this.products[choice.productId] : undefined;
     const proposed = (p: Product) => can(p) && !this.barred(p);
     const product = chosen && can(chosen) ? chosen : (fromShelf(this.products, jobs, wish, proposed) ?? null);
-    const methods = product ? waysOf(product) : [];
+    const methods = product ? this.waysOf(product) : [];
     const wanted = [choice?.method, by].find((m) => m && methods.includes(m));
     const method = wanted ?? methods[0] ?? null;
     return { productId: product?.id ?? null, product, method, coats: choice?.coats ?? coats ?? product?.coats ?? 1 };
+  }
+
+  /** Ways of its label that this workshop has and allows. */
+  private waysOf(p: Product): Method[] {
+    return p.methods.filter((m) => this.allowed.includes(m) && (m !== 'hvlp' || this.mayBeSprayed(p)));
   }
 
   /** Solvent lacquer by gun wants more than an open window: an extraction made for it. */
@@ -141,10 +142,11 @@ export class ZoneChain {
     this.drafts.push(...later);
   }
 
-  /** The way a product is put on in this workshop, the brush where its label names it. */
-  waysOf(productId: string): { method: Method | null } {
-    const methods = (this.products[productId]?.methods ?? []).filter((m) => this.allowed.includes(m));
-    return { method: methods.find((m) => m === 'brush') ?? methods[0] ?? null };
+  /** The way a product of the shelf is put on by hand in this workshop: the brush where its label names it. */
+  wayOf(productId: string): Method | null {
+    const product = this.products[productId];
+    const methods = product ? this.waysOf(product) : [];
+    return methods.find((m) => m === 'brush') ?? methods[0] ?? null;
   }
 
   /**
@@ -156,7 +158,7 @@ export class ZoneChain {
     let at = this.drafts.findLastIndex((d) => done.has(d.step.id) && !this.beside.has(d.step)) + 1;
     if (!atOnce) at = Math.max(at, this.drafts.findLastIndex((d) => stepKind(d.step.kind).group === 'take off') + 1);
     // What belongs right behind a step is not parted from it.
-    while (rightBehind.has(this.drafts[at]?.step.kind)) at += 1;
+    while (at < this.drafts.length && belongsBehind(this.drafts[at]!.step.kind)) at += 1;
     const later = this.drafts.splice(at);
     const own = this.counts;
     this.counts = this.lateCounts;

@@ -1,6 +1,6 @@
 import { type Face, formById, type Zone } from '../piece';
 import type { PartKind, Piece, Product, Step, ToolId } from '../workshop';
-import { glassIn } from './glassIn';
+import { glassIn, isGlass } from './glassIn';
 import type { House } from './houseRules';
 import { leadHold } from './leadBans';
 import { type Phase, phase, zoneOrder } from './phases';
@@ -82,7 +82,7 @@ function maskParts(around: Around, left: readonly Part[]): void {
     reason: 'House rule: old fixings stay on. Everything round them is masked and worked with care.',
   });
   // Glass breaks under what scrapes and heats.
-  const glass = left.some((p) => p.part === 'mirror' || p.part === 'glass');
+  const glass = left.some((p) => isGlass(p.part));
   for (const p of planned)
     before(
       mask,
@@ -133,7 +133,6 @@ function takeOff(around: Around, parts: readonly Part[]): void {
   const { whole, house, planned } = around;
   const off = house['hardware-doors'];
   const late = off === 'off-after-cleaning';
-  const isGlass = (part: PartKind | null) => part === 'mirror' || part === 'glass';
   // Glass is out before anything is scraped, scuffed or heated.
   const ordered = late ? [...parts].sort((a, b) => Number(isGlass(b.part)) - Number(isGlass(a.part))) : parts;
   const taken = ordered.map((p) =>
@@ -275,7 +274,7 @@ function putBack(around: Around, parts: readonly Part[]): void {
       count: newHoles,
       reason: 'House rule: drilled in the finished front, from a template, through tape, with a backing.',
     });
-  if (parts.length >= 3 || parts.some((p) => p.part === 'mirror' || p.part === 'glass'))
+  if (parts.length >= 3 || parts.some((p) => isGlass(p.part)))
     add('rehearse-assembly', { reason: 'One part hides the screws of the next: the order is tried dry first.' });
   for (const p of parts) add('refit-part', { ...p, reason: 'Every zone can be handled.' });
   if (piece.alterations.some((a) => a.kind === 'new-top'))

@@ -1,5 +1,5 @@
 import { formById } from '../piece';
-import type { Piece, ZoneId } from '../workshop';
+import type { PartKind, Piece, ZoneId } from '../workshop';
 
 /** A mirror or a pane: what it is called, and the zone it sits in. */
 interface Glass {
@@ -8,6 +8,9 @@ interface Glass {
   what: string;
   zoneId: ZoneId;
 }
+
+/** Whether a part is of glass. */
+export const isGlass = (part: PartKind | null): boolean => part === 'mirror' || part === 'glass';
 
 /** The glass of a piece: what its form has, and what was added to it. */
 export function glassIn(piece: Pick<Piece, 'form' | 'addedParts' | 'removedParts'>): Glass[] {

@@ -89,8 +89,7 @@ function coatAgain(chain: ZoneChain, at: Phase, kind: 'paint' | 'clear', product
     byHand: true,
     reason: 'Touched and old film even out under one coat.',
   });
-  const { method } = chain.waysOf(productId);
-  chain.add(at, kind, { productId, method, ordinal: 1, of: 1, reason });
+  chain.add(at, kind, { productId, method: chain.wayOf(productId), ordinal: 1, of: 1, reason });
 }
 
 /** Makes one damage good: from what lay there when it was found back to what the look needs, its colour and film included. */
@@ -140,7 +139,7 @@ function makeOneGood(
     if (lies.stain !== null && flush && !covered)
       chain.add(at, lies.stain.kind, {
         productId: lies.stain.productId,
-        method: chain.waysOf(lies.stain.productId).method,
+        method: chain.wayOf(lies.stain.productId),
         areaFrac: touchedFrac,
         reason: 'Touched in with the same stain: bare wood would stay pale.',
       });
@@ -150,7 +149,7 @@ function makeOneGood(
       if (flush)
         chain.add(at, 'paint', {
           productId: lies.colour,
-          method: chain.waysOf(lies.colour).method,
+          method: chain.wayOf(lies.colour),
           areaFrac: touchedFrac,
           ordinal: 1,
           of: 1,

@@ -14,6 +14,9 @@ const rightBehind: Readonly<Partial<Record<StepKindId, (before: StepKindId) => b
 /** Kinds that go up a ladder of grits with one tool. */
 const ladder: ReadonlySet<StepKindId> = new Set(['sand', 'strip-abrasive']);
 
+/** Whether a kind of step belongs to the same go as the one before it. */
+export const belongsBehind = (kind: StepKindId): boolean => kind === 'dispose' || rightBehind[kind] !== undefined;
+
 const tools = new WeakMap<Step, string>();
 /** The tool, as it is filled and set up: what is done with it on any zone can be done at one go. Steps are never changed in place. */
 function toolOf(step: Step): string {
@@ -28,8 +31,7 @@ function toolOf(step: Step): string {
 }
 
 /** Whether a kind of step can go on in any sitting that began with another: a first look that is soon had. */
-export const mayGoOn = (first: StepKindId, kind: StepKindId): boolean =>
-  kind === first || kind === 'dispose' || rightBehind[kind] !== undefined;
+export const mayGoOn = (first: StepKindId, kind: StepKindId): boolean => kind === first || belongsBehind(kind);
 
 /**
  * Whether a step can go on in a sitting: the same tool on another face, or what is done right behind what was done there.

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { planOf, stepKind } from '../finishing';
+import { doneEntry } from '../finishing/fixtures/logEntry';
 import { newDamage } from '../piece';
-import type { DamageKind, LogEntry, Piece, Step, ZoneId } from '../workshop';
+import type { DamageKind, Piece, Step, ZoneId } from '../workshop';
 import { jobs } from './fixtures/jobs';
 import { usualWorld } from './fixtures/ruleFixtures';
 import { reckonPiece } from './index';
@@ -19,20 +20,7 @@ const reckon = (piece: Piece, nowMin = usualWorld.nowMin) => {
 function foundAfter(job: Piece, upTo: number, kind: DamageKind, zoneId: ZoneId): { piece: Piece; nowMin: number } {
   const inOrder = [...reckon(job).steps].sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin);
   const nowMin = Math.ceil(inOrder[upTo]!.endMin);
-  const log = inOrder
-    .filter((s) => s.endMin <= nowMin)
-    .map(
-      (s, i): LogEntry => ({
-        id: `l${i}`,
-        step: s.step,
-        startedAt: iso(s.startMin),
-        doneAt: iso(s.endMin),
-        actualL: null,
-        air: null,
-        note: '',
-        planned: null,
-      }),
-    );
+  const log = inOrder.filter((s) => s.endMin <= nowMin).map((s) => doneEntry(s.step, iso(s.endMin), iso(s.startMin)));
   const damage = [...job.damage, newDamage('late', kind, zoneId, 1, iso(nowMin))];
   return { piece: { ...job, log, damage }, nowMin };
 }

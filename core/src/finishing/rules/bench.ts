@@ -25,7 +25,6 @@ import {
 const airHoldsMin = 180;
 /** Largest band of colour that can be kept wet by hand, m² (from memory). */
 const keptWetM2 = 0.6;
-/** Temperature of a mix where none was read, °C. */
 
 const litres = (x: number): string => (x < 1 ? `${Math.ceil(x * 1000)} ml` : `${x.toFixed(2)} L`);
 
@@ -87,7 +86,7 @@ const wetAt = (
 const wetBeside = ({ around }: RuleContext, at: Pick<StepTime, 'startMin' | 'endMin'>) =>
   around.wet.find((w) => w.fromMin < at.endMin && w.untilMin > at.startMin);
 
-/** Whether a step leaves dust in the air: abrasives, and planes and saws; */
+/** Whether a step leaves dust in the air: abrasives, and planes and saws. */
 const raisesDust = (step: Step): boolean =>
   isAbrasive(step) || (stepKind(step.kind).waste.includes('dust') && stepKind(step.kind).group === 'repair');
 

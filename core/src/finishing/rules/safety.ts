@@ -1,7 +1,7 @@
 import { formById, surfaceOf } from '../../piece';
-import type { PartKind, Step } from '../../workshop';
+import type { Step } from '../../workshop';
 import { liesApart } from '../exposure';
-import { glassIn } from '../glassIn';
+import { glassIn, isGlass } from '../glassIn';
 import { isLateScuff } from '../lateScuff';
 import { hasOldFilm, leadHold } from '../leadBans';
 import { restraintOf } from '../restraint';
@@ -84,9 +84,6 @@ function selfHeating(context: RuleContext, { step, distinct }: StepStates): stri
     isAbrasive(step) && !isLateScuff(step) && distinct.before.some((s) => heats(s.layers.at(-1)?.productId ?? null));
   return dust ? 'oily dust' : undefined;
 }
-
-/** Parts of glass that come out. */
-const glassParts: ReadonlySet<PartKind> = new Set(['mirror', 'glass']);
 
 /** Rules by which people get hurt. */
 export const safetyRules: readonly Rule[] = [
@@ -248,7 +245,7 @@ export const safetyRules: readonly Rule[] = [
       let taped = false;
       const told = new Set<string>();
       return eachStep(context, ({ step }) => {
-        if (step.part && glassParts.has(step.part)) out = step.kind !== 'refit-part';
+        if (isGlass(step.part)) out = step.kind !== 'refit-part';
         if (step.zoneId === null && step.kind === 'mask') taped = true;
         if (step.zoneId === null && step.kind === 'unmask') taped = false;
         if (out || taped || step.zoneId === null) return [];

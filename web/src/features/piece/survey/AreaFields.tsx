@@ -211,9 +211,9 @@ export function CutFields({ piece, face, onPick }: { piece: Piece; face: Face; o
         options={kinds.map((k) => ({ value: k, name: areaNames[k] }))}
         onPick={(k) => setKind(k as FigureKind)}
       />
-      <button type="button" className="line" onClick={cut}>
+      <Button variant="outlined" onClick={cut}>
         Cut it out
-      </button>
+      </Button>
     </div>
   );
 }

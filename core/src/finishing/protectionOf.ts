@@ -29,7 +29,8 @@ function protectionOf(step: Step, product: Product | undefined): Worn[] {
     worn.add(vapour || step.method === 'aerosol' ? 'vapour-mask' : 'dust-mask');
   }
   if (mixedHot(product)) for (const w of ['gloves', 'eye-protection', 'vapour-mask'] as const) worn.add(w);
-  if (product?.kind === 'solvent') worn.add('vapour-mask');
+  // Wiped or rolled on, their vapour is breathed all the same.
+  if (product?.kind === 'solvent' || product?.kind === 'contact-cement') worn.add('vapour-mask');
   if (worn.has('vapour-mask')) worn.delete('dust-mask');
   return [...worn];
 }

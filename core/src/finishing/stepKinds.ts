@@ -47,7 +47,6 @@ export type Effect =
   | 'lay-veneer'
   | 'new-part'
   | 'take-cloth'
-  | 'lay-cloth'
   | 'abrade'
   | 'take-dust'
   | 'cover'
@@ -340,7 +339,7 @@ export const stepKindTable = [
     {
       perPart: { hardware: 6, top: 40, covering: 75, trim: 20, cane: 60, 'seat-pad': 30 },
     },
-    { gives: ['close-own', 'lay-cloth'], consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
+    { gives: ['close-own'], consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
   ),
   kind(
     'parts',

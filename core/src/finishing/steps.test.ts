@@ -133,6 +133,27 @@ describe('the surface as a state machine', () => {
     expect(run(broken, ['glue', { count: 1 }]).openDamage).toEqual(['dent']);
     expect(run(broken, ['fill', { count: 2 }])).toMatchObject({ openDamage: ['open-joint'], fills: 2 });
   });
+  it('new veneer is bare, clean and of its own thickness, and what had been filled lies under it', () => {
+    const filled = run(
+      found(surface('veneer', 'oak', 'paint', 0.6), { damage: [newDamage('d', 'missing-veneer', 'top')] }),
+      ['fill', { productId: 'filler-ready', count: 1 }],
+    );
+    expect(run(filled, ['re-veneer'])).toMatchObject({
+      material: 'veneer',
+      veneerLeftMm: 0.55,
+      veneerKnown: true,
+      layers: [],
+      soil: 'clean',
+      fills: 0,
+      fillKind: null,
+      rawFill: false,
+      openDamage: [],
+    });
+  });
+  it('an old cover takes its dirt with it', () => {
+    const seat = found(surface('cloth', 'oak', 'none'));
+    expect([seat.soil, run(seat, ['remove-covering']).soil]).toEqual(['dirty', 'clean']);
+  });
   it('faces that are alike share one state', () => {
     const piece = pieceOf(surface('solid', 'oak', 'paint'));
     const faces = buildFaces(shapeToDraw(piece));

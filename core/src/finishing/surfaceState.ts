@@ -67,8 +67,6 @@ export interface SurfaceState {
   veneerKnown: boolean;
   layers: readonly Layer[];
   covered: boolean;
-  /** Cover and pad are off. */
-  clothOff: boolean;
   /** The step that worked it last; null: none so far. */
   lastStepId: string | null;
   /** What was laid that is no film and that nothing has waited for yet: stripper, glue, filler, a wash that dries overnight. */
@@ -121,7 +119,6 @@ export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string,
         veneerKnown: veneerThicknessMm !== null,
         layers: oldLayers(surface),
         covered: false,
-        clothOff: false,
         lastStepId: null,
         drying: [],
       };
@@ -225,8 +222,7 @@ const changes: Readonly<Record<Effect, Change>> = {
     step.part === 'top'
       ? { ...s, soil: 'clean', residue: 'none', layers: [], openDamage: [], fills: 0, fillKind: null, rawFill: false }
       : s,
-  'take-cloth': (s) => ({ ...s, clothOff: true, soil: 'clean' }),
-  'lay-cloth': (s) => ({ ...s, clothOff: false }),
+  'take-cloth': (s) => ({ ...s, soil: 'clean' }),
   abrade: abraded,
   'take-dust': (s) => ({ ...s, dusty: false }),
   // A design is taped on part of a face: what lies between the lines stays open.

@@ -159,7 +159,7 @@ export const hazardRules: readonly Rule[] = [
     check: (context) => {
       return eachStep(context, ({ step }) => {
         const missing = lackingOf(step, productOf(context, step), context.settings.tools);
-        return missing.length > 0 && (step.zoneId !== null || missing.includes('gloves'))
+        return missing.length > 0
           ? [
               {
                 step,

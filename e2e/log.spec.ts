@@ -64,17 +64,22 @@ test('a sitting is logged by one press, or one step of it alone', async ({ page 
   await expect(dusted).toHaveCount(before + 1);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(dusted).toHaveCount(before);
+});
 
-  // Split off for good, it is a sitting of its own, and is given back.
-  const whole = next.getByRole('button', { name: /^Done: Sand lightly between coats P320 by hand: carcass; then/ });
-  await expect(whole).toBeVisible();
-  const part = next.getByRole('button', { name: /^Only a part of it/ }).first();
-  await part.click();
-  const alone = next.getByRole('button', { name: 'By itself: Carcass, Sand lightly between coats P320 by hand' });
-  await alone.click();
-  await expect(alone).toBeHidden();
-  await next.getByRole('button', { name: 'With the others: Carcass, Sand lightly between coats P320 by hand' }).click();
+test('a step is split off from its sitting for good, and given back', async ({ page }) => {
+  await openFresh(page, '/pieces/waiting-bench/log');
+  const next = page.getByRole('region', { name: 'To log' });
+  const washing = (where: RegExp) => next.getByRole('listitem').filter({ has: page.getByText(where) });
+  const together = washing(/^Wash down and degrease: .*, .*; then/);
+  await together.getByRole('button', { name: /^Only a part of it/ }).click();
+  await expect(together.getByRole('button', { name: /^By itself: .*rinse/i })).toHaveCount(0);
+  await together.getByRole('button', { name: 'By itself: Carcass, Wash down and degrease' }).click();
+  const alone = washing(/^Wash down and degrease: carcass; then/);
   await expect(alone).toBeVisible();
+  await alone.getByRole('button', { name: /^Only a part of it/ }).click();
+  await alone.getByRole('button', { name: 'With the others: Carcass, Wash down and degrease' }).click();
+  await expect(alone).toBeHidden();
+  await expect(together.first()).toContainText('carcass');
 });
 
 test('start, done, correction and undo: what follows is worked out again', async ({ page }) => {

@@ -167,14 +167,14 @@ test('a note typed letter by letter is one change, taken back by one undo, and n
   await expect(note).toHaveValue(before);
 });
 
-test('a border is cut out of a top, painted beside clear wood, measured again, and given back', async ({ page }) => {
+test('a border is marked off on a top, painted beside clear wood, measured again, and given back', async ({ page }) => {
   await openFresh(page);
   await newWorkshop(page);
   await veneeredTable(page);
   const drawing = page.getByRole('group', { name: /press a face/ });
   await drawing.getByRole('button', { name: /^Top, upper face/ }).click();
-  await page.getByLabel('Area of its own').selectOption({ label: 'Border' });
-  await page.getByRole('button', { name: 'Cut it out' }).click();
+  await page.getByLabel('An area with a finish of its own').selectOption({ label: 'Border' });
+  await page.getByRole('button', { name: 'Mark it off' }).click();
   const width = page.getByLabel('Width of the border');
   await width.fill('10 cm');
   // All around a top of 120 × 75 cm: 2 × 0.1 × 1.95 less the corners counted twice.

@@ -448,7 +448,7 @@ export const pieceSchema = z.object({
   removedParts: z.array(id).max(200),
   alterations: z.array(alteration).max(50),
   /** Areas cut out of faces; where two overlap, the first has it. */
-  areas: z.array(area).max(60),
+  areas: z.array(area).max(500),
   hardware,
   kept: z.array(kept).max(100),
   tests: z.partialRecord(z.enum(zoneIds), zoneTests),

@@ -1,5 +1,5 @@
-import { doWhat, whereOf } from '@cosmesis/core/finishing';
-import type { ListedSitting } from '@cosmesis/core/reckoning';
+import { belongsBehind, doWhat, whereOf } from '@cosmesis/core/finishing';
+import type { ListedSitting, ListedStep } from '@cosmesis/core/reckoning';
 import { formatVolume, type UnitSystem } from '@cosmesis/core/units';
 import Button from '@mui/material/Button';
 import Collapse from '@mui/material/Collapse';
@@ -23,6 +23,12 @@ const splitOff = (pieceId: string, stepId: string, apart: boolean): void =>
     const others = (draft.edits.apart ?? []).filter((id) => id !== stepId);
     draft.edits.apart = apart ? [...others, stepId] : others;
   });
+
+/** Whether a step can be split off: others of its kind are in the sitting, or it was split off from them. */
+const mayPart = ({ status, step }: ListedStep, steps: readonly ListedStep[]): boolean =>
+  status === 'planned' &&
+  !belongsBehind(step.kind) &&
+  (step.apart === true || steps.some((s) => s.step.id !== step.id && s.step.kind === step.kind));
 
 /** Whether there is anything to say of the steps of a sitting one by one. */
 export const hasParts = ({ steps }: Pick<ListedSitting, 'steps'>): boolean =>
@@ -50,7 +56,7 @@ export default function StepsOfSitting({ pieceId, sitting, unitSystem }: Props) 
                 primary={`${doWhat(s)}${s.step.zoneId === null ? '' : `, ${whereOf(s).toLowerCase()}`}`}
                 secondary={`${duration(s.handsOnMin)}${s.productL ? ` · ${formatVolume(s.productL.likely, unitSystem)}` : ''}`}
               />
-              {s.status === 'planned' && (steps.length > 1 || s.step.apart) && (
+              {mayPart(s, steps) && (
                 <Button
                   variant="text"
                   aria-label={`${s.step.apart ? 'With the others' : 'By itself'}: ${whereOf(s)}, ${doWhat(s)}`}

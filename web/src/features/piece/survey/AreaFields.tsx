@@ -93,7 +93,7 @@ const edges: readonly { value: Extract<Figure, { kind: 'strip' }>['along']; name
   { value: 'right', name: 'Right edge' },
 ];
 
-/** One area that is cut out of a face: its name, its measures, and the way back. */
+/** One area that is marked off on a face: its name, its measures, and the way back. */
 export function AreaFields({ piece, area, onGone }: { piece: Piece; area: Area; onGone: () => void }) {
   const edit = useEditPiece(piece.id);
   const { unitSystem } = useSettings();
@@ -174,7 +174,7 @@ export function AreaFields({ piece, area, onGone }: { piece: Piece; area: Area; 
   );
 }
 
-/** The areas that are cut out of a face. One that cuts nothing as it is measured has no face to press: it is put right here. */
+/** The areas that are marked off on a face. One that has nothing of it as it is measured has no face to press: it is put right here. */
 export function AreasOf({ piece, face, onPick }: { piece: Piece; face: Face; onPick: (faceId: string) => void }) {
   const own = piece.areas.filter((a) => a.faceId === face.id);
   const faces = buildFaces(shapeToDraw(piece));
@@ -193,26 +193,26 @@ export function AreasOf({ piece, face, onPick }: { piece: Piece; face: Face; onP
 
 const kinds = Object.keys(areaNames) as FigureKind[];
 
-/** Cuts a part out of a face, to be a face of its own; those cut before are named. */
-export function CutFields({ piece, face, onPick }: { piece: Piece; face: Face; onPick: (faceId: string) => void }) {
+/** Marks an area off on a face, to be a face of its own. */
+export function MarkOffFields({ piece, face, onPick }: { piece: Piece; face: Face; onPick: (faceId: string) => void }) {
   const edit = useEditPiece(piece.id);
   const [kind, setKind] = useState<FigureKind>('border');
-  const cut = () => {
+  const markOff = () => {
     const id = newId();
     const made = newArea(id, `${areaNames[kind]} of ${face.name.toLowerCase()}`.slice(0, 200), face, kind);
-    edit(`Cut ${areaNames[kind].toLowerCase()} out`, (draft) => void draft.areas.push(made));
+    edit(`Mark a ${areaNames[kind].toLowerCase()} off`, (draft) => void draft.areas.push(made));
     onPick(`${made.faceId}/${id}`);
   };
   return (
     <div className="row" style={{ alignItems: 'start' }}>
       <Select
-        label="Area of its own"
+        label="An area with a finish of its own"
         value={kind}
         options={kinds.map((k) => ({ value: k, name: areaNames[k] }))}
         onPick={(k) => setKind(k as FigureKind)}
       />
-      <Button variant="outlined" onClick={cut}>
-        Cut it out
+      <Button variant="outlined" onClick={markOff}>
+        Mark it off
       </Button>
     </div>
   );

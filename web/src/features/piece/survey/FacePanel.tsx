@@ -14,7 +14,7 @@ import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { Select } from '../../../ui/Select';
-import { AreaFields, AreasOf, CutFields } from './AreaFields';
+import { AreaFields, AreasOf, MarkOffFields } from './AreaFields';
 import { foundNow } from './DamageFields';
 import { SurfaceFields } from './SurfaceFields';
 import { keptNames } from './words';
@@ -144,7 +144,7 @@ export function FacePanel({
       />
       {!area && (
         <>
-          <CutFields piece={piece} face={face} onPick={onPick} />
+          <MarkOffFields piece={piece} face={face} onPick={onPick} />
           <AreasOf piece={piece} face={face} onPick={onPick} />
         </>
       )}

@@ -32,6 +32,8 @@ export interface Treated {
 export interface Situation {
   zoneId: ZoneId;
   areaM2: number;
+  /** Worked beside the body: all of it is off. */
+  apart: boolean;
   look: LookKind;
   additions: readonly AdditionKind[];
   showsWood: boolean;

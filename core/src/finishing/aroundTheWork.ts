@@ -1,12 +1,14 @@
-import { type Face, formById, type Zone } from '../piece';
+import { formById, type Zone } from '../piece';
 import type { PartKind, Piece, Product, Step, ToolId } from '../workshop';
 import { glassIn, isGlass } from './glassIn';
 import type { House } from './houseRules';
 import { leadHold } from './leadBans';
+import { countOf, drawersIn, membersOf, worksFor } from './members';
 import { type Phase, phase, zoneOrder } from './phases';
 import { restraintOf } from './restraint';
 import { countedBefore } from './reworked';
 import type { Situation } from './Situation';
+import { overnightMin } from './stages/Stage';
 import { isSprayed, stepKind } from './stepKinds';
 import type { Draft, ZoneChain } from './ZoneChain';
 
@@ -24,10 +26,14 @@ interface Around {
 interface Part {
   part: PartKind;
   count: number;
+  /** It stays on. */
+  on: boolean;
 }
 
-const fittings = (faces: readonly Face[], key: 'pulls' | 'hinges'): number =>
-  faces.reduce((n, f) => n + f.fittings[key], 0);
+/** Parts that hang on the outside come off before what is let into it. */
+const comesEarly: ReadonlySet<PartKind> = new Set(['door', 'lid']);
+/** Parts that hold the others: off last, and together first. */
+const carries: ReadonlySet<PartKind> = new Set(['top', 'leg', 'joint', 'bolt']);
 
 const stepsOf = (chain: ZoneChain): Step[] => chain.drafts.map((d) => d.step);
 const filmsOf = (chain: ZoneChain): Step[] => stepsOf(chain).filter((s) => stepKind(s.kind).film || s.kind === 'wax');
@@ -38,7 +44,7 @@ const before = (step: Step, others: readonly (Step | undefined)[]): void => {
 };
 
 /** What comes off this piece before it is worked: only what is in the way of a zone that is worked. */
-function partsOff({ piece, planned, zones }: Around): Part[] {
+function partsOff({ piece, planned, zones, house }: Around): Part[] {
   const done = new Set(piece.log.map((e) => e.step.id));
   // Where all had gone on again, only what is still to be worked asks for it once more.
   const again = countedBefore(piece, null).has('remove-part');
@@ -46,21 +52,25 @@ function partsOff({ piece, planned, zones }: Around): Part[] {
     stepsOf(p.chain).some((s) => !done.has(s.id) && stepKind(s.kind).film);
   const works = (id: Situation['zoneId']) =>
     planned.some((p) => p.situation.zoneId === id && p.situation.look !== 'leave' && (!again || toCome(p)));
-  const faces = zones.filter((z) => works(z.id) && (z.id === 'fronts' || z.id === 'interior')).flatMap((z) => z.faces);
-  const { family } = formById(piece.form);
-  const padded = piece.surfaces.seat && ['cloth', 'leather'].includes(piece.surfaces.seat.material.kind);
+  const worked = zones.filter((z) => z.id !== 'hardware' && works(z.id));
+  const pulls = worked.flatMap((z) => z.faces).reduce((n, f) => n + f.fittings.pulls, 0);
   const panes = (part: PartKind) => glassIn(piece).filter((g) => g.part === part && works(g.zoneId)).length;
-  const hardware = fittings(faces, 'pulls');
-  return (
-    [
-      { part: 'hardware', count: hardware },
-      { part: 'door', count: fittings(faces, 'hinges') / 2 },
-      { part: 'lid', count: family === 'lidded' && (works('top') || works('interior')) ? 1 : 0 },
-      { part: 'mirror', count: panes('mirror') },
-      { part: 'glass', count: panes('glass') },
-      { part: 'seat-pad', count: padded && (works('carcass') || works('legs')) ? 1 : 0 },
-    ] as const
-  ).filter((p) => p.count > 0);
+  const members = membersOf(piece, house, zones).flatMap(({ member, off }): Part[] => {
+    const part = member.part(piece);
+    if (part === null || !worked.some((z) => worksFor(member, z))) return [];
+    return [{ part, count: countOf(member, piece, zones), on: !off }];
+  });
+  const fixed = house['hardware-doors'] === 'left-masked';
+  const part = (kind: PartKind, count: number, on = fixed): Part => ({ part: kind, count, on });
+  // What gets a treatment of its own has to come off, whatever the house does with the rest.
+  const all = [
+    part('hardware', pulls, fixed && piece.hardware.treatment === 'keep'),
+    ...members.filter((m) => comesEarly.has(m.part)),
+    part('mirror', panes('mirror')),
+    part('glass', panes('glass')),
+    ...members.filter((m) => !comesEarly.has(m.part)),
+  ];
+  return all.filter((p) => p.count > 0);
 }
 
 /** Line of tape round a part that stays on, m (from memory). */
@@ -76,7 +86,7 @@ const tapeRoundM: Readonly<Partial<Record<PartKind, number>>> = {
 /** Parts that stay on are masked before anything wet, and uncovered after the last coat. */
 function maskParts(around: Around, left: readonly Part[]): void {
   const { whole, planned } = around;
-  const lineM = left.reduce((sum, p) => sum + (tapeRoundM[p.part] ?? 0.5) * p.count, 0);
+  const lineM = left.reduce((sum, p) => sum + tapeRoundM[p.part]! * p.count, 0);
   const mask = whole.add(phase.coverKept, 'mask', {
     lineM,
     reason: 'House rule: old fixings stay on. Everything round them is masked and worked with care.',
@@ -108,6 +118,10 @@ const whyOff: Readonly<Partial<Record<PartKind, string>>> = {
   mirror: glassOut,
   glass: glassOut,
   'seat-pad': 'Pad and cover stay clean only off the frame.',
+  top: 'Off its frame: base and top are worked side by side. Its screws are bagged and labelled.',
+  leg: 'Each leg is marked for its corner. The piece stands on blocks meanwhile.',
+  joint: 'Every joint is marked, knocked apart with a block, and scraped clean. Tenons and mortises stay free of film.',
+  bolt: 'Every side is marked for its post; bolts and barrels are bagged together.',
 };
 
 /** Things to keep are covered before the first wet or abrasive step. */
@@ -137,7 +151,8 @@ function takeOff(around: Around, parts: readonly Part[]): void {
   const ordered = late ? [...parts].sort((a, b) => Number(isGlass(b.part)) - Number(isGlass(a.part))) : parts;
   const taken = ordered.map((p) =>
     whole.add(late && !isGlass(p.part) ? phase.partsAfterCleaning : phase.parts, 'remove-part', {
-      ...p,
+      part: p.part,
+      count: p.count,
       reason:
         whyOff[p.part] ?? 'Nothing wet or abrasive goes round hardware. Number the drawers, bag and label the fixings.',
     }),
@@ -161,7 +176,7 @@ const byHandBefore = (at: Phase): Phase =>
 
 /** Before anything is sprayed the piece goes where it may be sprayed, is warmed, and its openings are covered. */
 function beforeSpraying(around: Around): void {
-  const { whole, planned, house, tools, zones, products } = around;
+  const { whole, planned, house, tools, zones, products, piece } = around;
   const sprayedFirst = (p: (typeof planned)[number]) =>
     p.chain.drafts.findIndex((d) => stepKind(d.step.kind).film && isSprayed(d.step.method));
   const sprayed = planned
@@ -199,7 +214,7 @@ function beforeSpraying(around: Around): void {
       }),
     );
   const drawers = zones.flatMap((z) => z.faces).filter((f) => /^drawer-\d+\/front$/.test(f.id)).length;
-  if (drawers > 0 && house.drawers !== 'in')
+  if (drawers > 0 && !drawersIn(piece, house, zones))
     added.push(
       whole.add(at, 'cover', {
         aside: true,
@@ -236,7 +251,7 @@ function lyingOnce(lying: readonly ZoneChain[], planned: Around['planned'], at: 
 /** What hangs under a piece is brushed upside down: turned right before each stage of its coats, and back once it can be handled. */
 function turnOver({ whole, planned, piece }: Around): void {
   const under = formById(piece.form).lying;
-  const lying = planned.filter((p) => under.includes(p.situation.zoneId)).map((p) => p.chain);
+  const lying = planned.filter((p) => under.includes(p.situation.zoneId) && !p.situation.apart).map((p) => p.chain);
   const films = () => lying.flatMap((c) => c.drafts.filter((d) => stepKind(d.step.kind).film));
   if (!films().some((d) => !isSprayed(d.step.method))) return;
   const stages = () => [...new Set(films().map((d) => d.phase))].sort((a, b) => a - b);
@@ -264,6 +279,23 @@ function turnOver({ whole, planned, piece }: Around): void {
   }
 }
 
+/** What was knocked apart is glued together at one go. */
+function glueUp(whole: ZoneChain, joints: number): void {
+  const { productId, method } = whole.pick('glue', ['glue'], null, { not: 'instant' });
+  whole.add(phase.refit, 'glue', {
+    productId,
+    method,
+    count: joints,
+    reason:
+      'Glue in the joints only, its squeeze-out wiped off at once with a damp cloth: it holds on bare wood alone.',
+  });
+  whole.add(phase.refit, 'clamp', {
+    count: 1,
+    fixedWaitMin: overnightMin,
+    reason: 'Clamped overnight on a flat floor: what stands twisted now stays so.',
+  });
+}
+
 function putBack(around: Around, parts: readonly Part[]): void {
   const { whole, house, planned, piece, zones } = around;
   const add = (kind: Step['kind'], details: Partial<Step> & { reason: string }) =>
@@ -276,7 +308,18 @@ function putBack(around: Around, parts: readonly Part[]): void {
     });
   if (parts.length >= 3 || parts.some((p) => isGlass(p.part)))
     add('rehearse-assembly', { reason: 'One part hides the screws of the next: the order is tried dry first.' });
-  for (const p of parts) add('refit-part', { ...p, reason: 'Every zone can be handled.' });
+  const held = parts.filter((p) => !carries.has(p.part));
+  const frame = parts.filter((p) => carries.has(p.part)).reverse();
+  for (const { part, count } of frame) {
+    add('refit-part', {
+      part,
+      count,
+      reason:
+        part === 'joint' ? 'Tried dry first; then all of it in one go, square and flat.' : 'Every zone can be handled.',
+    });
+    if (part === 'joint') glueUp(whole, count);
+  }
+  for (const { part, count } of held) add('refit-part', { part, count, reason: 'Every zone can be handled.' });
   if (piece.alterations.some((a) => a.kind === 'new-top'))
     add('assemble', { reason: 'The new top is screwed on from below, with slots for the wood to move.' });
   const faces = zones.filter((z) => z.id === 'fronts' || z.id === 'interior').flatMap((z) => z.faces);
@@ -307,7 +350,7 @@ function putBack(around: Around, parts: readonly Part[]): void {
 
 /** The steps of the whole piece: its record, what comes off and goes on again, what the spraying and the legs ask for. */
 export function aroundTheWork(around: Around): ZoneChain {
-  const { whole, house, planned, piece } = around;
+  const { whole, planned, piece } = around;
   const photo = whole.add(phase.intake, 'photograph', {
     reason:
       'Straight on and close up, before the first change: a finish can be sold and repeated only from its record.',
@@ -321,10 +364,8 @@ export function aroundTheWork(around: Around): ZoneChain {
     });
   const kept = protect(around);
   const parts = partsOff(around);
-  // What gets a treatment of its own has to come off, whatever the house does with the rest.
-  const treated = (p: Part) => p.part === 'hardware' && piece.hardware.treatment !== 'keep';
-  const left = house['hardware-doors'] === 'left-masked' ? parts.filter((p) => !treated(p)) : [];
-  const off = parts.filter((p) => !left.includes(p));
+  const left = parts.filter((p) => p.on && tapeRoundM[p.part]);
+  const off = parts.filter((p) => !p.on);
   takeOff(around, off);
   if (left.length > 0) maskParts(around, left);
   beforeSpraying(around);

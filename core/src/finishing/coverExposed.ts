@@ -1,8 +1,9 @@
 import { borderM, type Zone } from '../piece';
 import type { Piece, Product, Step, ZoneId } from '../workshop';
 import { blankStep } from './blankStep';
-import { type Exposure, exposuresOf, liesApart, outlineM } from './exposure';
+import { type Exposure, exposuresOf, outlineM } from './exposure';
 import type { House } from './houseRules';
+import { zonesApart } from './members';
 import { countedBefore } from './reworked';
 import { runPlan } from './runPlan';
 import { isSprayed, stepKind } from './stepKinds';
@@ -68,9 +69,10 @@ function coverOnce(steps: readonly Step[], zoneId: ZoneId, exposed: ReadonlyMap<
 }
 
 /** What hides its ground later, in a colour of its own, waits for the mist that may fall on that ground till then. */
-function hideAfterMist(steps: readonly Step[], house: House): Step[] {
+function hideAfterMist(steps: readonly Step[], { piece, zones, house }: Room): Step[] {
   const waits = new Map<Step, string[]>();
-  const body = (s: Step) => s.zoneId !== null && stepKind(s.kind).film && !liesApart(s.zoneId, house);
+  const apart = zonesApart(piece, house, zones);
+  const body = (s: Step) => s.zoneId !== null && stepKind(s.kind).film && !apart.has(s.zoneId);
   steps.forEach((mist, i) => {
     if (!body(mist) || !isSprayed(mist.method)) return;
     const seen = new Set([mist.zoneId]);
@@ -90,9 +92,9 @@ function hideAfterMist(steps: readonly Step[], house: House): Step[] {
 type Open = readonly (readonly [stepId: string, exposure: Exposure])[];
 
 const exposedIn = (steps: readonly Step[], { piece, zones, products, house }: Room): Open =>
-  [
-    ...exposuresOf({ piece, zones, house, run: runPlan(piece, zones, steps, products, house.drawers === 'in') }),
-  ].flatMap(([id, list]) => list.map((e) => [id, e] as const));
+  [...exposuresOf({ piece, zones, house, run: runPlan(piece, zones, steps, products, house) })].flatMap(([id, list]) =>
+    list.map((e) => [id, e] as const),
+  );
 
 /** As many covers as a piece can need, and more. */
 const mostCovers = 24;
@@ -130,7 +132,7 @@ const isMist = (s: Step): boolean => s.zoneId !== null && stepKind(s.kind).film 
  */
 export function coverFromMist(steps: readonly Step[], room: Room): Step[] {
   if (!steps.some(isMist)) return [...steps];
-  return coverAll(hideAfterMist(steps, room.house), room, (_, e) => e.spread === 'mist');
+  return coverAll(hideAfterMist(steps, room), room, (_, e) => e.spread === 'mist');
 }
 
 /** Tape that was laid and that nothing of the plan pulls any more is pulled after the last step it keeps off. */

@@ -1,6 +1,7 @@
 import { borderM, type Zone } from '../piece';
-import type { LookKind, PartKind, Piece, ProductKind, Step, StepKindId, ZoneId } from '../workshop';
+import type { LookKind, Piece, ProductKind, Step, StepKindId, ZoneId } from '../workshop';
 import type { House } from './houseRules';
+import { partsOffIn } from './members';
 import type { StepStates } from './runPlan';
 import { lookOf } from './Situation';
 import { type Effect, isSprayed, stepKind } from './stepKinds';
@@ -66,18 +67,11 @@ export interface ExposureInput {
   piece: Piece;
   zones: readonly Zone[];
   run: readonly StepStates[];
-  house: Pick<House, 'drawers'>;
+  house: House;
 }
-
-/** Whether a zone is worked apart from the body: hardware, and drawers and doors that are out. */
-export const liesApart = (zoneId: ZoneId, house: Pick<House, 'drawers'>): boolean =>
-  zoneId === 'hardware' || (zoneId === 'fronts' && house.drawers !== 'in');
 
 /** Tape around a zone that meets no other along an edge, m: the outline of a square of its area, m² (from memory). */
 export const outlineM = (areaM2: number): number => 4 * Math.sqrt(areaM2);
-
-/** Zones that lie apart while a part is off. */
-const zoneOfPart: Readonly<Partial<Record<PartKind, ZoneId>>> = { lid: 'top', 'seat-pad': 'seat', covering: 'seat' };
 
 const lays = ({ kind }: Step): boolean =>
   stepKind(kind).film || stepKind(kind).hides || kind === 'wax' || kind === 'dark-wax';
@@ -115,7 +109,7 @@ export function exposuresOf({ piece, zones, run, house }: ExposureInput): Map<st
   const states = new Map(zones.map((z) => [z.id, [...new Set(z.faces.map((f) => asFound.get(f.id)!))]]));
   const stepsIn = new Map(zones.map((z) => [z.id, run.filter((at) => at.step.zoneId === z.id).map((at) => at.step)]));
   const done = new Map<ZoneId, number>();
-  const apart = new Set(zones.flatMap((z) => (liesApart(z.id, house) ? z.id : [])));
+  const parts = partsOffIn(piece, zones, house);
   const borders = new Map<string, number>();
   const meet = (a: Zone, b: Zone): boolean => {
     const key = [a.id, b.id].sort().join();
@@ -125,9 +119,8 @@ export function exposuresOf({ piece, zones, run, house }: ExposureInput): Map<st
   };
   const zoneById = new Map(zones.map((z) => [z.id, z]));
   for (const { step, distinct } of run) {
-    const part = step.part && zoneOfPart[step.part];
-    if (part && step.kind === 'remove-part') apart.add(part);
-    if (part && step.kind === 'refit-part') apart.delete(part);
+    parts.take(step);
+    const { apart } = parts;
     if (step.zoneId === null) continue;
     const own = zoneById.get(step.zoneId);
     const sends = sentBy(step);

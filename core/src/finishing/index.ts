@@ -19,6 +19,7 @@ export { isLocal } from './lateDamage';
 export { dustAfter, lateScuff } from './lateScuff';
 export { hasOldFilm, leadBanTable, leadHold, leadRemovalKey } from './leadBans';
 export { type Look, lookRow, lookTable } from './lookTable';
+export { countOf, type Member, memberKey, membersOf, memberTable, worksFor } from './members';
 export { planIssues } from './planIssues';
 export { loggedSteps, type Plan, planOf } from './planOf';
 export { handOverWords, restraintOf } from './restraint';

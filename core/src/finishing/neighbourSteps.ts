@@ -1,6 +1,6 @@
 import { formById, zoneNames } from '../piece';
 import type { FormId, Piece, Step } from '../workshop';
-import { hidesUnder, liesApart, outlineM } from './exposure';
+import { hidesUnder, outlineM } from './exposure';
 import type { House } from './houseRules';
 import { phase, zoneOrder } from './phases';
 import type { Situation } from './Situation';
@@ -45,8 +45,7 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
   const coats = (q: Planned) =>
     q.chain.drafts.filter((d) => d.phase === phase.paint && stepKind(d.step.kind).film && hidesUnder(d.step.kind));
   const painted = all.filter((q) => {
-    const mist =
-      coats(q).some((d) => isSprayed(d.step.method)) && ![p, q].some((x) => liesApart(x.situation.zoneId, house));
+    const mist = coats(q).some((d) => isSprayed(d.step.method)) && !p.situation.apart && !q.situation.apart;
     return q !== p && coats(q).length > 0 && (mist || border(q) > 0);
   });
   if (painted.length === 0) return;
@@ -103,7 +102,7 @@ function maskForPaint(p: Planned, all: readonly Planned[], house: House): void {
 function coverFromClear(p: Planned, all: readonly Planned[], house: House): void {
   const late = p.chain.drafts.filter((d) => d.phase >= phase.clear).map((d) => d.step);
   const clears = late.filter((s) => s.kind === 'clear');
-  if (p.situation.look === 'leave' || liesApart(p.situation.zoneId, house)) return;
+  if (p.situation.look === 'leave' || p.situation.apart) return;
   const mist = clears.find((s) => isSprayed(s.method));
   const baseFirst = house['top-or-base-first'] === 'base-first' && !p.situation.painted;
   if (!baseFirst && !mist) return;
@@ -112,7 +111,7 @@ function coverFromClear(p: Planned, all: readonly Planned[], house: House): void
   if (!first) return;
   for (const q of all) {
     const n = p.situation.neighbours.find((x) => x.zoneId === q.situation.zoneId);
-    if (q === p || !q.situation.painted || liesApart(q.situation.zoneId, house)) continue;
+    if (q === p || !q.situation.painted || q.situation.apart) continue;
     if (!mist && !n?.lineM) continue;
     // What gets the same out of the same gun needs no cover; of two that get different ones the first is covered.
     const own = stepsOf(q).filter((s) => stepKind(s.kind).film);
@@ -145,8 +144,8 @@ function coverFromClear(p: Planned, all: readonly Planned[], house: House): void
 }
 
 /** Wax is the last of all: no mist falls on it. */
-function waxLast(all: readonly Planned[], house: House): void {
-  const body = all.filter((p) => !liesApart(p.situation.zoneId, house));
+function waxLast(all: readonly Planned[]): void {
+  const body = all.filter((p) => !p.situation.apart);
   for (const p of body) {
     const wax = stepsOf(p).find(isWax);
     for (const q of body)
@@ -159,10 +158,10 @@ function waxLast(all: readonly Planned[], house: House): void {
 }
 
 /** A zone that is left alone is covered before its neighbours get anything wet, or anything is sprayed, and uncovered at the end. */
-function coverKept(p: Planned, all: readonly Planned[], house: House): void {
-  if (liesApart(p.situation.zoneId, house)) return;
+function coverKept(p: Planned, all: readonly Planned[]): void {
+  if (p.situation.apart) return;
   const sprays = (q: Planned) =>
-    !liesApart(q.situation.zoneId, house) && stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method));
+    !q.situation.apart && stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method));
   const working = all.filter(
     (q) =>
       q.situation.look !== 'leave' &&
@@ -191,7 +190,9 @@ function coverKept(p: Planned, all: readonly Planned[], house: House): void {
       stepsOf(q).find((s) => stepKind(s.kind).film),
       mask,
     );
-    waitOn(unmask, lastFilm(q));
+    // Of what meets it nowhere only the mist comes near.
+    const mist = stepsOf(q).findLast((s) => stepKind(s.kind).film && isSprayed(s.method));
+    waitOn(unmask, p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId) ? lastFilm(q) : mist);
   }
 }
 
@@ -203,7 +204,7 @@ function insideFirst(all: readonly Planned[], form: FormId): void {
   for (const p of all) {
     // What hangs under the piece is coated while it lies, and no drip reaches it.
     const { zoneId } = p.situation;
-    if (zoneId === 'interior' || zoneId === 'hardware' || formById(form).lying.includes(zoneId)) continue;
+    if (zoneId === 'interior' || p.situation.apart || formById(form).lying.includes(zoneId)) continue;
     const last = coats(p).at(-1);
     // Clear beside paint is cut in by hand.
     const drips = inside.findLast(
@@ -213,12 +214,11 @@ function insideFirst(all: readonly Planned[], form: FormId): void {
   }
 }
 
-/** New cloth and new cane are laid when everything beside them has its last coat. */
+/** New cloth and new cane are laid when everything else has its last coat. */
 function coverLast(all: readonly Planned[]): void {
   for (const p of all) {
     const cloth = stepsOf(p).find((s) => s.kind === 'replace-part' && s.part === 'covering');
-    for (const q of all)
-      if (q !== p && p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId)) waitOn(cloth, lastFilm(q));
+    for (const q of all) if (q !== p && q.situation.zoneId !== 'hardware') waitOn(cloth, lastFilm(q));
   }
 }
 
@@ -268,7 +268,7 @@ const driesBefore = (p: Planned, kind: Step['kind']): number => {
  */
 function sideBySide(all: readonly Planned[], form: FormId): void {
   const { lying } = formById(form);
-  const group = all.filter((p) => lying.includes(p.situation.zoneId));
+  const group = all.filter((p) => lying.includes(p.situation.zoneId) && !p.situation.apart);
   for (const kind of ['block', 'prime', 'paint', 'clear'] as const) {
     const coats = (p: Planned) => stepsOf(p).filter((s) => s.kind === kind && s.areaFrac === 1);
     const bySlowest = group
@@ -316,7 +316,7 @@ export function addNeighbourSteps(
   sideBySide(all, form);
   sayOtherClear(all, house, choices);
   dustBeforeFilm(all);
-  for (const p of all) if (p.situation.look === 'leave') coverKept(p, all, house);
+  for (const p of all) if (p.situation.look === 'leave') coverKept(p, all);
   // Whatever shows its ground to the last: wood under clear, and leather.
   const shown = all.filter(
     (p) => p.situation.look !== 'leave' && !p.situation.painted && stepsOf(p).some((s) => stepKind(s.kind).film),
@@ -324,7 +324,7 @@ export function addNeighbourSteps(
   for (const p of shown) maskForPaint(p, all, house);
   for (const p of all) coverFromClear(p, all, house);
   coverLast(all);
-  waxLast(all, house);
+  waxLast(all);
   // Who puts the inside last by hand is let do so, and told.
   const own = edits.pins.some((p) => p.afterId.startsWith('interior/'));
   if (!own && house['interior-first'] !== 'after' && house['top-or-base-first'] !== 'base-first')

@@ -15,6 +15,7 @@ import {
   methods,
   oldFinishKinds,
   ownerships,
+  type PartKind,
   type Piece,
   type Product,
   type Settings,
@@ -35,6 +36,7 @@ import {
   takeOffTable,
   unmetNeeds,
 } from './index';
+import { memberTable } from './members';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
@@ -272,9 +274,12 @@ const pieceFacts: readonly Fact[] = [
     },
   ],
   [
-    'brushed legs that stand under a piece are coated upside down, posts and legs under the gun are not',
+    'brushed legs that stand under a piece are coated upside down; posts, legs under the gun and what lies apart are not',
     (all, piece) => {
-      const under = formTable.find((f) => f.id === piece.form)!.lying;
+      const off = (part: PartKind) => all.some((s) => s.kind === 'remove-part' && s.part === part);
+      const apart = off('joint') || off('bolt');
+      const hangs = formTable.find((f) => f.id === piece.form)!.lying;
+      const under = hangs.filter((z) => !apart && !(z === 'legs' && off('leg')));
       const brushed = all.some(
         (s) => coats.has(s.kind) && under.includes(s.zoneId!) && s.method !== 'hvlp' && s.method !== 'aerosol',
       );
@@ -351,6 +356,7 @@ const anyPiece = fc
       { maxLength: 5 },
     ),
     takeOff: fc.constantFrom(...takeOffTable.map((t) => t.id)),
+    apart: fc.tuple(...memberTable.map((m) => fc.constantFrom(['on', m.id], ['off', m.id], ['as usual', m.id]))),
     alterations: fc.array(
       fc.record({
         kind: fc.constantFrom(...alterationKinds),
@@ -394,6 +400,7 @@ const anyPiece = fc
           ];
         }),
         ['carcass/take-off', { choice: r.takeOff, at: '2026-11-25T08:00:00Z', why: '' }],
+        ...r.apart.map(([choice, id]) => [`apart/${id}`, { choice, at: '2026-11-25T08:00:00Z', why: '' }]),
       ]),
       alterations: r.alterations.map((a, i) => ({ ...a, id: `a${i}`, faceId: null, lengthM: 0.5, girthM: 0.03 })),
       hardware: { treatment: r.hardware, spacingM: 0.096, newSpacingM: 0.128, missing: 1, spare: 0 },

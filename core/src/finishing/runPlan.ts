@@ -1,7 +1,9 @@
 import type { Face, Zone } from '../piece';
-import type { PartKind, Piece, Product, Step } from '../workshop';
+import type { Piece, Product, Step } from '../workshop';
 import { canHave } from './damageTable';
+import { type House, houseOf } from './houseRules';
 import { doneBefore, earlierSteps, foundOnTheWay } from './lateDamage';
+import { frameDamage, partsOffIn } from './members';
 import { stepKind } from './stepKinds';
 import { afterStep, type SurfaceState, statesAsFound } from './surfaceState';
 
@@ -21,13 +23,6 @@ export interface StepStates {
 const facesOfStep = (step: Step, zones: readonly Zone[]): readonly Face[] =>
   zones.find((z) => z.id === step.zoneId)?.faces ?? [];
 
-/** Faces of what comes off a body. */
-const facesOfPart: Readonly<Partial<Record<PartKind | 'drawer', RegExp>>> = {
-  drawer: /^drawer-\d+\//,
-  door: /^door-\d+\//,
-  lid: /^top\//,
-};
-
 /** Damage that was found on the way, with what had been done on its zone by then. */
 const lateFinds = (piece: Piece) =>
   piece.damage
@@ -40,24 +35,20 @@ const lateFinds = (piece: Piece) =>
 
 /**
  * Runs a plan as a state machine over the counted faces.
- * @param drawersIn the house works drawers in their places; left out: they are out, and worked beside the body
+ * @param house what comes off by it; left out: the drawers are out
  */
 export function runPlan(
   piece: Piece,
   zones: readonly Zone[],
   steps: readonly Step[],
   products: Readonly<Record<string, Product>>,
-  drawersIn = false,
+  house: House = houseOf({ houseRules: {} }, piece),
 ): StepStates[] {
   const states = statesAsFound(
     piece,
     zones.flatMap((z) => z.faces),
   );
-  const off = new Set<PartKind | 'drawer'>(drawersIn ? [] : ['drawer']);
-  const hardware = new Set(zones.find((z) => z.id === 'hardware')?.faces.map((f) => f.id));
-  /** Whether a face is on a part that lies beside the body: it neither turns nor is carried with it. */
-  const isBeside = (id: string): boolean =>
-    hardware.has(id) || [...off].some((part) => facesOfPart[part]?.test(id) ?? false);
+  const parts = partsOffIn(piece, zones, house);
   const found = lateFinds(piece);
   return steps.map((step) => {
     const faces = facesOfStep(step, zones);
@@ -85,9 +76,12 @@ export function runPlan(
       return next;
     });
     const { grips } = stepKind(step.kind);
-    if (step.part && step.kind === 'remove-part') off.add(step.part);
-    if (step.part && step.kind === 'refit-part') off.delete(step.part);
-    const reached = (id: string) => grips !== 'body' || !isBeside(id);
+    parts.take(step);
+    const reached = (id: string) => grips !== 'body' || !parts.isBeside(id);
+    // Where it is in parts, no joint of it moves.
+    if (step.part === 'joint' && step.kind === 'remove-part')
+      for (const [id, state] of states)
+        states.set(id, { ...state, openDamage: state.openDamage.filter((d) => !frameDamage.includes(d)) });
     const whole = step.zoneId === null ? [...new Set([...states].flatMap(([id, s]) => (reached(id) ? s : [])))] : [];
     if (step.zoneId === null && grips) {
       // Every face is reached again only after it.

@@ -6,6 +6,7 @@ import type { House } from './houseRules';
 import { isLate, isLocal } from './lateDamage';
 import { leadHold } from './leadBans';
 import { lookRow } from './lookTable';
+import { frameDamage, membersOff, zonesApart } from './members';
 import { lookOf, type Neighbour, type Situation, type Treated } from './Situation';
 import { takeOffOf } from './takeOff';
 
@@ -16,19 +17,12 @@ function thinnestVeneer(surfaces: readonly Surface[]): Situation['veneer'] {
   return { thicknessMm: known.length < veneers.length ? null : Math.min(...known) };
 }
 
-/** Drawers and doors are off while they are worked on, so their border with the carcass needs no tape. */
-const comesOff = (a: ZoneId, b: ZoneId, house: House): boolean =>
-  house.drawers !== 'in' && ((a === 'fronts' && b === 'carcass') || (a === 'carcass' && b === 'fronts'));
-
-/** Zones whose borders nothing is taped along: their parts are off, or covered whole. */
-const noBorder = (id: ZoneId): boolean => id === 'hardware';
-
-function bordersOf(zones: readonly Zone[], house: House): Map<string, number> {
+/** Borders that want tape: none round what is off while it is worked on. */
+function bordersOf(zones: readonly Zone[], apart: ReadonlySet<ZoneId>): Map<string, number> {
   const borders = new Map<string, number>();
   zones.forEach((a, i) => {
     for (const b of zones.slice(i + 1)) {
-      const free = noBorder(a.id) || noBorder(b.id) || comesOff(a.id, b.id, house);
-      const lineM = free ? 0 : borderM(a.faces, b.faces);
+      const lineM = apart.has(a.id) || apart.has(b.id) ? 0 : borderM(a.faces, b.faces);
       borders.set(`${a.id}|${b.id}`, lineM).set(`${b.id}|${a.id}`, lineM);
     }
   });
@@ -107,6 +101,8 @@ function situationOf(
   house: House,
   settings: Pick<Settings, 'tools' | 'sprayCarriers'>,
   neighbours: Neighbour[],
+  apart: boolean,
+  inParts: boolean,
 ): Situation {
   const surfaces = [...new Set(zone.faces.map((f: Face) => surfaceOf(piece, f)))];
   const look = lookOf(piece, zone.id);
@@ -122,6 +118,7 @@ function situationOf(
   const base: Omit<Situation, 'strips' | 'treated' | 'late' | 'places' | 'corners' | 'glued'> = {
     zoneId: zone.id,
     areaM2: zone.areaM2,
+    apart,
     look,
     // What bends has no flat to lay anything on.
     additions: every('flexible') ? [] : additionsOf(piece, look, zone.id),
@@ -174,7 +171,10 @@ function situationOf(
   const here = piece.damage.filter(
     (d) => d.zoneId === zone.id && surfaces.some((x) => canHave(d.kind, x.material.kind)),
   );
-  const treated = here.filter((d) => !isLate(piece, d)).map((d) => treat(d, keepsFilm));
+  // Joints that are knocked apart are glued as the frame goes together again.
+  const treated = here
+    .filter((d) => !isLate(piece, d) && !(inParts && frameDamage.includes(d.kind)))
+    .map((d) => treat(d, keepsFilm));
   // What needs the finish off is another look; where the film stays, it is put right in places or left.
   const late = here
     .filter((d) => isLate(piece, d))
@@ -214,7 +214,9 @@ export function situationsOf(
   house: House,
   settings: Pick<Settings, 'tools' | 'sprayCarriers'>,
 ): Situation[] {
-  const borders = bordersOf(zones, house);
+  const apart = zonesApart(piece, house, zones);
+  const inParts = membersOff(piece, house, zones).some((m) => m.part(piece) === 'joint');
+  const borders = bordersOf(zones, apart);
   return zones.map((zone) =>
     situationOf(
       piece,
@@ -225,6 +227,8 @@ export function situationsOf(
         .filter((z) => z.id !== zone.id)
         .map((z) => ({ zoneId: z.id, look: lookOf(piece, z.id), lineM: borders.get(`${zone.id}|${z.id}`) ?? 0 }))
         .filter((n) => n.lineM > 0),
+      apart.has(zone.id),
+      inParts,
     ),
   );
 }

@@ -321,14 +321,27 @@ export const stepKindTable = [
   kind('obtain', 'move-to-space', 'Move it to the spray space', 'move', { fixed: 5 }, { grips: 'body' }),
   kind('obtain', 'turn', 'Turn the piece over', 'turn', { fixed: 5 }, { grips: 'body' }),
   kind('parts', 'remove-part', 'Take off', 'off', {
-    perPart: { hardware: 3, door: 8, lid: 8, mirror: 10, glass: 6, 'seat-pad': 5, top: 15 },
+    perPart: { hardware: 3, door: 8, lid: 8, mirror: 10, glass: 6, 'seat-pad': 5, top: 15, leg: 3, joint: 4, bolt: 3 },
   }),
   kind(
     'parts',
     'refit-part',
     'Fit',
     'fit',
-    { perPart: { hardware: 4, door: 12, lid: 12, mirror: 15, glass: 9, 'seat-pad': 6, top: 20 } },
+    {
+      perPart: {
+        hardware: 4,
+        door: 12,
+        lid: 12,
+        mirror: 15,
+        glass: 9,
+        'seat-pad': 6,
+        top: 20,
+        leg: 5,
+        joint: 5,
+        bolt: 4,
+      },
+    },
     { grips: 'all' },
   ),
   kind(

@@ -13,6 +13,9 @@ const partWords: Readonly<Record<PartKind, readonly [one: string, many: string]>
   top: ['the top', 'tops'],
   trim: ['the trim', 'trims'],
   cane: ['the cane', 'canes'],
+  leg: ['the leg', 'legs'],
+  joint: ['the joint', 'joints'],
+  bolt: ['the bolt', 'bolts'],
 };
 const testWords: Readonly<Record<TestKind, string>> = {
   finish: 'the old finish',

@@ -3,7 +3,7 @@ import { newDamage, newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { minuteOf } from '../units';
 import { defaultSettings, type Piece, type Product, type Surface } from '../workshop';
-import { compareTreatments, type Question, reckonPiece } from './index';
+import { compareTreatments, type Question, reckonPiece, sittingsOf } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
@@ -35,9 +35,9 @@ const ask = (piece: Piece, key: string, more = {}): Question => {
 const of = (q: Question, choice: string) => q.alternatives.find((a) => a.choice === choice)!;
 
 describe('compareTreatments', () => {
-  it('asks about every old film and every damage of zones that are worked', () => {
+  it('asks about every old film, every damage, and what can come off where it is worked', () => {
     const r = compareTreatments(input(table()));
-    expect(r.ok && r.value.map((q) => q.key)).toEqual(['top/take-off', 'damage/lift']);
+    expect(r.ok && r.value.map((q) => q.key)).toEqual(['top/take-off', 'damage/lift', 'apart/top']);
     const left = compareTreatments(input(table({ looks: { top: 'leave' } })));
     expect(left.ok && left.value).toEqual([]);
     expect(compareTreatments(input(table({ heightM: null }))).ok).toBe(false);
@@ -54,6 +54,7 @@ describe('compareTreatments', () => {
       const { figures } = of(lift, choice);
       expect(figures).toEqual({
         steps: r.value.steps.length,
+        sittings: sittingsOf(r.value.steps).length,
         handsOnMin: r.value.totals.handsOnMin,
         price: r.value.totals.price,
         lightUseAtMin: r.value.totals.lightUseAtMin,
@@ -89,6 +90,33 @@ describe('compareTreatments', () => {
     const r = reckonPiece(input(decided));
     expect(r.ok && r.value.steps.find((s) => s.step.kind === 'block')?.step.productId).toBe('water-block');
     expect(of(q, 'water').figures).not.toEqual(of(q, 'shellac').figures);
+  });
+
+  it('asks what comes off, says what that saves, and bars what would break', () => {
+    const two = table({ looks: { top: 'stained-clear', carcass: 'painted', legs: 'painted' }, damage: [] });
+    const top = ask(two, 'apart/top');
+    expect([top.current, top.recommended.choice, top.decided]).toEqual(['on', 'on', null]);
+    const [off, on] = [of(top, 'off').figures!, of(top, 'on').figures!];
+    // No tape between clear top and painted base: they dry side by side.
+    expect(off.sittings).toBeLessThan(on.sittings);
+    expect(off.lightUseAtMin!).toBeLessThan(on.lightUseAtMin!);
+    const apart = { ...two, decisions: { 'apart/top': { choice: 'off', at: '2026-11-25T08:00:00Z', why: '' } } };
+    expect(ask(apart, 'apart/top')).toMatchObject({ current: 'off', decided: { choice: 'off' } });
+    const chair = {
+      ...newPiece('c', 'C', 'chair-plain', '2026-11-25T08:00:00Z'),
+      heightM: 0.9,
+      widthM: 0.4,
+      depthM: 0.4,
+    };
+    const painted: Piece = { ...chair, lead: table().lead, looks: { carcass: 'painted', legs: 'painted' } };
+    expect(of(ask(painted, 'apart/frame'), 'off')).toMatchObject({
+      figures: null,
+      barredBecause: 'Its joints are sound: knocking them apart breaks them.',
+    });
+    const loose = { ...painted, damage: [newDamage('j', 'open-joint', 'carcass', 3)] };
+    expect(of(ask(loose, 'apart/frame'), 'off').figures!.sittings).toBeLessThan(
+      of(ask(loose, 'apart/frame'), 'on').figures!.sittings,
+    );
   });
 
   it('keeps a sound film under paint, strips it where wood shows, and bars what would ruin veneer', () => {

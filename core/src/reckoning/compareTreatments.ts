@@ -5,21 +5,28 @@ import {
   damageRow,
   houseOf,
   isLocal,
+  lookOf,
   lookRow,
+  type Member,
+  memberKey,
+  membersOf,
   recommendTakeOff,
   type Situation,
   situationsOf,
   takeOffOf,
   takeOffTable,
+  worksFor,
 } from '../finishing';
-import { buildFaces, shapeOf, zonesOf } from '../piece';
+import { buildFaces, shapeOf, type Zone, zonesOf } from '../piece';
 import { good, type Result } from '../units';
 import type { Piece, ZoneId } from '../workshop';
 import { type ReckonInput, reckonPiece } from './reckonPiece';
+import { sittingsOf } from './sittingsOf';
 
 /** What an alternative comes to over the whole piece. */
 export interface TreatmentFigures {
   steps: number;
+  sittings: number;
   handsOnMin: number;
   price: number;
   lightUseAtMin: number | null;
@@ -39,10 +46,10 @@ export interface Alternative {
 
 /** A choice to be made on a piece: the old film of a zone, or one damage. */
 export interface Question {
-  /** Key of the decision: "zone/take-off", "zone/block" or "damage/id". */
+  /** Key of the decision: "zone/take-off", "zone/block", "apart/member" or "damage/id". */
   key: string;
   zoneId: ZoneId;
-  about: 'take-off' | 'damage' | 'block';
+  about: 'take-off' | 'damage' | 'block' | 'member';
   subject: string;
   count: number;
   alternatives: Alternative[];
@@ -66,6 +73,7 @@ function figuresOf(input: ReckonInput, key: string, choice: string): TreatmentFi
   const { totals, findings, steps } = reckoned.value;
   return {
     steps: steps.length,
+    sittings: sittingsOf(steps).length,
     handsOnMin: totals.handsOnMin,
     price: totals.price,
     lightUseAtMin: totals.lightUseAtMin,
@@ -155,6 +163,34 @@ function damageQuestions(input: ReckonInput, s: Situation, house: ReturnType<typ
   });
 }
 
+const wordsOf = ({ name, speaksFor, speaksAgainst }: Member['on']) => ({ name, speaksFor, speaksAgainst });
+
+/** What can come off: asked where the work on a zone is hindered by it. */
+function memberQuestions(piece: Piece, house: ReturnType<typeof houseOf>, zones: readonly Zone[]): Draft[] {
+  const worked = zones.filter((z) => lookOf(piece, z.id) !== 'leave');
+  return membersOf(piece, house, zones)
+    .filter(({ member }) => worked.some((z) => worksFor(member, z) || z.faces.some(member.has)))
+    .map(({ member, off, decided }) => {
+      const key = memberKey(member.id);
+      const barredBecause = member.off.barred(piece);
+      const usual = member.usual(house) ? 'off' : 'on';
+      return {
+        key,
+        zoneId: member.zoneId,
+        about: 'member',
+        subject: member.name,
+        count: 1,
+        alternatives: [
+          { choice: 'off', ...wordsOf(member.off), barredBecause },
+          { choice: 'on', ...wordsOf(member.on), barredBecause: null },
+        ],
+        recommended: { choice: usual, why: member.why },
+        current: off ? 'off' : 'on',
+        decided: decided ? (piece.decisions[key] ?? null) : null,
+      };
+    });
+}
+
 /**
  * Every choice of treatment on a piece, each alternative with its hours, material, date and remaining findings side by
  * side. Refused where the piece has not been measured.
@@ -165,11 +201,14 @@ export function compareTreatments(input: ReckonInput): Result<Question[]> {
   if (!shape.ok) return shape;
   const zones = zonesOf(piece, buildFaces(shape.value)).filter((z) => z.id !== 'hardware');
   const house = houseOf(settings, piece);
-  const drafts = situationsOf(piece, zones, house, settings).flatMap((s) =>
-    s.look === 'leave'
-      ? []
-      : [...takeOffQuestion(piece, s, house), ...blockQuestion(piece, s, house), ...damageQuestions(input, s, house)],
-  );
+  const drafts = [
+    ...situationsOf(piece, zones, house, settings).flatMap((s) =>
+      s.look === 'leave'
+        ? []
+        : [...takeOffQuestion(piece, s, house), ...blockQuestion(piece, s, house), ...damageQuestions(input, s, house)],
+    ),
+    ...memberQuestions(piece, house, zones),
+  ];
   return good(
     drafts
       .filter((d) => d.alternatives.length > 1)

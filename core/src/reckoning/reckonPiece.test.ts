@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoWorkshop } from '../demo';
-import { planOf } from '../finishing';
+import { memberKey, memberTable, planOf } from '../finishing';
 import { newPiece } from '../piece';
 import { typicalProducts } from '../products';
 import { minuteOf } from '../units';
@@ -288,6 +288,7 @@ describe('any piece, at any moment of its work', () => {
       finish: fc.constantFrom(...oldFinishKinds),
       progress: fc.nat(60),
       method: fc.option(fc.constantFrom(...methods)),
+      apart: fc.subarray([...memberTable]),
     })
     .map((r) => {
       const surface: Surface = {
@@ -313,6 +314,9 @@ describe('any piece, at any moment of its work', () => {
         lead: { result: 'negative', everyLayer: true, licensedWork: false },
         looks: Object.fromEntries(zoneIds.map((z, i) => [z, r.looks[i]!])),
         choices: { 'top/clear': choice, 'carcass/paint': choice },
+        decisions: Object.fromEntries(
+          r.apart.map((m) => [memberKey(m.id), { choice: 'off', at: '2026-11-25T08:00:00Z', why: '' }]),
+        ),
       };
       const start = reckon(piece, '2026-11-25T08:00:00Z');
       const done = [...start.steps].sort((a, b) => a.startMin - b.startMin).slice(0, r.progress);

@@ -145,7 +145,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const { wear } = piece;
   const runs = new Map<readonly Step[], StepStates[]>();
   const runOf = (steps: readonly Step[]): StepStates[] => {
-    const run = runs.get(steps) ?? runPlan(piece, zones, steps, products, house.drawers === 'in');
+    const run = runs.get(steps) ?? runPlan(piece, zones, steps, products, house);
     runs.set(steps, run);
     return run;
   };

@@ -126,6 +126,20 @@ describe('scheduleInOrder', () => {
     expect(run('2026-11-25T13:00Z', oil, activity('rags', 3, [['oil', 1]], rags)).times.rags).toBe('2026-11-26T08:00');
     expect(run('2026-11-25T13:00Z', oil, activity('rags', 3, [['oil', 0]])).times.rags).toBe('2026-11-26T08:00');
   });
+  it('holds work back for what is ready half an hour later and is done at the same go, not for longer nor past a window', () => {
+    const goesOn = { goingOnMin: (behind: readonly string[]) => (behind.at(-1) === 'legs' ? 20 : null) };
+    const both = (laterMin: number, window: number | null = null) =>
+      run(
+        '2026-11-25T08:00Z',
+        activity('dried', 10),
+        activity('legs', 5, [['dried', 60, window]]),
+        activity('sides', 25, [['dried', 65 + laterMin]], goesOn),
+      ).times;
+    expect(both(30)).toMatchObject({ legs: '2026-11-25T09:40', sides: '2026-11-25T09:45' });
+    expect(both(31)).toMatchObject({ legs: '2026-11-25T09:10', sides: '2026-11-25T09:46' });
+    expect(both(30, 89)).toMatchObject({ legs: '2026-11-25T09:10', sides: '2026-11-25T09:45' });
+    expect(both(30, 90)).toMatchObject({ legs: '2026-11-25T09:40' });
+  });
   it('fills a wait with other work', () => {
     expect(
       run('2026-11-25T08:00Z', activity('a', 10), activity('b', 10, [['a', 60]]), activity('c', 20)).times,

@@ -19,6 +19,9 @@ function barredUntil(startMin: number, lags: readonly { lag: Lag; end: number }[
 /** What takes no longer is begun only where it can be finished before the break, minutes (common practice, no source). */
 const shortMin = 60;
 
+/** What can be done at the same go is waited for so long, minutes (common practice, no source). */
+const patienceMin = 30;
+
 /** Where hands-on work can lie from a minute on: within one shift, or, if it may be interrupted, over several. */
 function fitIntoShifts(activity: Activity, fromMin: number, calendar: WorkCalendar): Placed {
   const { id, handsOnMin, divisible, followedMin = 0 } = activity;
@@ -148,6 +151,8 @@ interface Waiting {
   dueMin: number;
   /** The window is known to be passed, and what that asks for is in the plan. */
   late: boolean;
+  /** It has been held back once for what goes with it. */
+  heldBack: boolean;
 }
 
 /** Which of two stands before the other: what can start first; of those, what goes on with what is in hand; then by rank. */
@@ -230,6 +235,7 @@ class Serial {
       notBefore: this.floorMin,
       dueMin: Number.POSITIVE_INFINITY,
       late: false,
+      heldBack: false,
     };
     this.waiting.set(activity.id, w);
     for (const id of new Set(activity.lags.map((l) => l.beforeId))) {
@@ -264,11 +270,32 @@ class Serial {
         first.notBefore = at.startMin;
         continue;
       }
+      const together = first.heldBack ? undefined : this.startForBoth(first, at);
+      if (together !== undefined) {
+        first.heldBack = true;
+        first.notBefore = together;
+        continue;
+      }
       this.floorMin = Math.max(this.floorMin, at.startMin);
       layout.busy = layout.busy.filter((b) => b.endMin > this.floorMin);
       layout.others = layout.others.filter((o) => o.at.endMin + o.air.openMin > this.floorMin);
       return this.dueFirst(first, at) ?? first;
     }
+  }
+
+  /** When to begin so that what is ready a little later, and is done at the same go, follows without a break; undefined: now. */
+  private startForBoth(first: Waiting, at: Placed): number | undefined {
+    if (first.activity.handsOnMin === 0 || joins(first.activity, at, this.layout)) return undefined;
+    const soon = this.ready.filter((w) => w.notBefore > at.endMin && w.notBefore <= at.endMin + patienceMin);
+    for (const w of soon) {
+      if ((w.activity.goingOnMin?.([first.activity.id]) ?? null) === null) continue;
+      const startMin = w.notBefore - (at.endMin - at.startMin);
+      if (startMin > first.dueMin) continue;
+      const own = place(first.activity, startMin, this.layout);
+      const behind = place(w.activity, w.notBefore, withOne(this.layout, first.activity, own));
+      if (own.startMin === startMin && behind.startMin === own.endMin) return startMin;
+    }
+    return undefined;
   }
 
   /** What has to go before an activity because its window would pass meanwhile, though the activity can wait. */

@@ -354,6 +354,9 @@ export const partKinds = [
   'top',
   'trim',
   'cane',
+  'leg',
+  'joint',
+  'bolt',
 ] as const;
 /** What comes off and goes on again. */
 export type PartKind = (typeof partKinds)[number];

@@ -294,4 +294,6 @@ export const migrations: readonly Migration[] = [
     from: 6,
     migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 7, pieces: upToDate('piece', file.pieces) } : file),
   },
+  // Legs, joints and bolts that come off are new words in the log and in kept plans.
+  { from: 7, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 8 } : file) },
 ];

@@ -36,7 +36,7 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 7;
+export const schemaVersion = 8;
 
 const id = z
   .string()

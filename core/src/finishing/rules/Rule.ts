@@ -5,6 +5,7 @@ import { type Exposure, exposuresOf } from '../exposure';
 import type { Finding, Severity } from '../Finding';
 import type { House } from '../houseRules';
 import type { LagOnSurface } from '../lagsOf';
+import { zonesApart } from '../members';
 import type { StepStates } from '../runPlan';
 import { stepKind } from '../stepKinds';
 import type { SurfaceState } from '../surfaceState';
@@ -152,12 +153,22 @@ export function eachStep<T = Offence>(
 
 const facesOf = (context: RuleContext, zoneId: ZoneId): readonly Face[] =>
   context.zones.find((z) => z.id === zoneId)?.faces ?? [];
-const comesOff = (a: ZoneId, b: ZoneId): boolean =>
-  a === 'hardware' || b === 'hardware' || (a === 'fronts' && b === 'carcass') || (a === 'carcass' && b === 'fronts');
+
+const apart = new WeakMap<readonly StepStates[], ReadonlySet<ZoneId>>();
+
+/** Zones that are worked beside the body. */
+export function apartIn({ run, piece, house, zones }: RuleContext): ReadonlySet<ZoneId> {
+  const known = apart.get(run) ?? zonesApart(piece, house, zones);
+  apart.set(run, known);
+  return known;
+}
 
 /** Whether two zones meet along an edge where they stay together while they are worked. */
 export const meet = (context: RuleContext, a: ZoneId, b: ZoneId): boolean =>
-  a !== b && !comesOff(a, b) && borderM(facesOf(context, a), facesOf(context, b)) > 0;
+  a !== b &&
+  !apartIn(context).has(a) &&
+  !apartIn(context).has(b) &&
+  borderM(facesOf(context, a), facesOf(context, b)) > 0;
 
 /** Product of a step. */
 export const productOf = (context: RuleContext, step: Step): Product | undefined =>

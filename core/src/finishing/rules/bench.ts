@@ -2,10 +2,10 @@ import { airVerdict } from '../../climate';
 import { brushEfficiencyFrac, wetFilmUm } from '../../coverage';
 import { batchesNeeded, placingMinutes, usualMixTempC } from '../../mixing';
 import type { Product, Step } from '../../workshop';
-import { liesApart } from '../exposure';
 import { isSprayed, stepKind } from '../stepKinds';
 import { otherProduct, putBefore } from './Fix';
 import {
+  apartIn,
   eachStep,
   facesIn,
   hours,
@@ -238,8 +238,9 @@ export const benchRules: readonly Rule[] = [
     tag: 'T',
     why: 'Mist falls on every wet face in reach and stays there as grit.',
     remedies: ['Wait until it is dust-free', 'Spray in another order'],
-    check: (context) =>
-      eachStep(context, ({ step }) => {
+    check: (context) => {
+      const apart = apartIn(context);
+      return eachStep(context, ({ step }) => {
         const at = context.times.get(step.id);
         if (!isFilm(step) || !isSprayed(step.method) || !at || !step.zoneId) return [];
         const hands = handsAt(at);
@@ -251,7 +252,7 @@ export const benchRules: readonly Rule[] = [
           hands.endMin,
           (w) =>
             w.step.productId !== step.productId ||
-            (![step, w.step].some((s) => liesApart(s.zoneId!, context.house)) &&
+            (![step, w.step].some((s) => apart.has(s.zoneId!)) &&
               hands.startMin - w.from > ((w.until - w.from) * 2) / 3),
         );
         const other = hit ? undefined : wetBeside(context, hands);
@@ -271,7 +272,8 @@ export const benchRules: readonly Rule[] = [
               },
             ]
           : [];
-      }),
+      });
+    },
   },
   {
     id: 'APP-05',

@@ -4,6 +4,7 @@ import type { ZoneId } from '../../workshop';
 import { soapsOnZinc } from '../stepKinds';
 import { onShelf, otherProduct, putBefore, replaceOwn, takeOut } from './Fix';
 import {
+  apartIn,
   eachStep,
   hours,
   inZone,
@@ -201,6 +202,7 @@ export const conditionRules: readonly Rule[] = [
         if (start === undefined) return [];
         // The first turn lays it upside down, the next stands it up again, and so on.
         const young = (step.ordinal % 2 === 1 ? lyingZones : standingZones).flatMap((zone) => {
+          if (apartIn(context).has(zone)) return [];
           const last = inZone(context, zone)
             .map((at) => at.step)
             .filter((s) => isFilm(s) && (context.times.get(s.id)?.endMin ?? Number.POSITIVE_INFINITY) <= start)

@@ -1,13 +1,14 @@
 import { materialOf, zoneNames } from '../../piece';
 import type { Piece, StepKindId, ZoneId } from '../../workshop';
-import { liesApart, type Standing } from '../exposure';
+import type { Standing } from '../exposure';
+import { drawersIn } from '../members';
 import { isSprayed } from '../stepKinds';
 import { type Fix, onShelf, type PlanEdit, putBefore, restore } from './Fix';
 import {
+  apartIn,
   disturbs,
   eachStep,
   exposuresIn,
-  facesIn,
   hours,
   indexOf,
   inZone,
@@ -99,12 +100,14 @@ function uncovered(context: RuleContext): Offence[] {
 
 /** Openings of drawers that are out: mist goes in there. */
 function openings(context: RuleContext): Offence[] {
+  const { piece, house, zones } = context;
+  const apart = apartIn(context);
   const first = context.run.findIndex(
-    ({ step }) =>
-      isFilm(step) && isSprayed(step.method) && step.zoneId !== null && !liesApart(step.zoneId, context.house),
+    ({ step }) => isFilm(step) && isSprayed(step.method) && step.zoneId !== null && !apart.has(step.zoneId),
   );
   const sprayed = context.run[first]?.step;
-  const out = context.house.drawers !== 'in' && facesIn(context, 'fronts').some((f) => f.id.startsWith('drawer-'));
+  const out =
+    !drawersIn(piece, house, zones) && zones.some((z) => z.faces.some((f) => /^drawer-\d+\/front$/.test(f.id)));
   const over = context.run.slice(0, first).some(({ step }) => step.kind === 'cover' && step.zoneId === null);
   if (!sprayed || !out || over) return [];
   const left = context.piece.edits.dropped.filter((id) => id.startsWith('piece/cover/'));

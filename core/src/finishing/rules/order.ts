@@ -2,10 +2,11 @@ import { formById, zoneNames } from '../../piece';
 import type { ProductKind, Step, StepKindId } from '../../workshop';
 import { ownExtraId } from '../applyEdits';
 import { damageRow, gluedDamage } from '../damageTable';
-import { coversUnder, hidesUnder, liesApart } from '../exposure';
+import { coversUnder, hidesUnder } from '../exposure';
 import { stepKind } from '../stepKinds';
 import { isMild, onShelf, putBefore, takeOut } from './Fix';
 import {
+  apartIn,
   coveredAt,
   disturbs,
   eachStep,
@@ -33,34 +34,34 @@ const firstAid: ReadonlySet<Step['kind']> = new Set(['treat-pests', 'disinfect']
 const firstTouch = (context: RuleContext, zoneId: Step['zoneId']) =>
   inZone(context, zoneId).find((at) => disturbs(at.step) && !firstAid.has(at.step.kind))?.step;
 
-/** Fronts that are worked with their pulls or doors still on, and nothing masked. */
+/** Zones that are worked with their pulls or doors still on, and nothing masked. */
 function partsOn(part: 'hardware' | 'door') {
   return (context: RuleContext) => {
-    const fronts = context.zones.find((z) => z.id === 'fronts');
-    const fitted = fronts?.faces.some((f) => (part === 'hardware' ? f.fittings.pulls : f.fittings.hinges) > 0);
-    const first =
-      part === 'hardware'
-        ? firstTouch(context, 'fronts')
-        : inZone(context, 'fronts').find((at) => at.step.kind === 'stain' || at.step.kind === 'paint')?.step;
-    if (!fitted || !first) return [];
-    const at = indexOf(context, first);
-    const off = context.run.findIndex((x) => x.step.kind === 'remove-part' && x.step.part === part);
     const masked = context.run.some((x) => x.step.zoneId === null && x.step.kind === 'mask');
+    if (masked) return [];
+    const off = context.run.findIndex((x) => x.step.kind === 'remove-part' && x.step.part === part);
     const cleaned = context.house['hardware-doors'] === 'off-after-cleaning';
-    if (masked || (off >= 0 && (off < at || cleaned))) return [];
     const left = context.piece.edits.dropped.filter(
       (id) => id.startsWith('piece/remove-part/') || id.startsWith('piece/refit-part/'),
     );
-    return [
-      {
-        step: first,
-        sentence: `Fronts: ${name(first)} comes with the ${part === 'door' ? 'doors' : 'hardware'} still on and not masked.`,
-        fixes:
-          left.length > 0
-            ? [{ name: 'Put the taking off back', edits: left.map((stepId) => ({ do: 'restore' as const, stepId })) }]
-            : [],
-      },
-    ];
+    return context.zones.flatMap((zone) => {
+      const fitted = zone.faces.some((f) => (part === 'hardware' ? f.fittings.pulls : f.fittings.hinges) > 0);
+      const first =
+        part === 'hardware'
+          ? firstTouch(context, zone.id)
+          : inZone(context, zone.id).find((at) => at.step.kind === 'stain' || at.step.kind === 'paint')?.step;
+      if (!fitted || !first || (off >= 0 && (off < indexOf(context, first) || cleaned))) return [];
+      return [
+        {
+          step: first,
+          sentence: `${where(first)}: ${name(first)} comes with the ${part === 'door' ? 'doors' : 'hardware'} still on and not masked.`,
+          fixes:
+            left.length > 0
+              ? [{ name: 'Put the taking off back', edits: left.map((stepId) => ({ do: 'restore' as const, stepId })) }]
+              : [],
+        },
+      ];
+    });
   };
 }
 
@@ -214,11 +215,12 @@ export const orderRules: readonly Rule[] = [
       if (context.house['top-or-base-first'] === 'base-first') return [];
       const start = (step: Step) => context.times.get(step.id)?.startMin ?? 0;
       const coats = context.run.filter((at) => isFilm(at.step) || at.step.kind === 'wax');
+      const apart = apartIn(context);
       const spoiled = new Map<Step, string[]>();
       for (const zone of workedZones(context)) {
         const last = coats.findLast((at) => at.step.zoneId === zone)?.step;
         const under = formById(context.piece.form).lying.includes(zone);
-        if (zone === 'interior' || under || liesApart(zone, context.house) || !last) continue;
+        if (zone === 'interior' || under || apart.has(zone) || !last) continue;
         const painted = inZone(context, zone).some((at) => hidesUnder(at.step.kind));
         const inside = context.run.find(
           (at) =>

@@ -1,6 +1,5 @@
 import { formById, surfaceOf } from '../../piece';
 import type { Step } from '../../workshop';
-import { liesApart } from '../exposure';
 import { glassIn, isGlass } from '../glassIn';
 import { isLateScuff } from '../lateScuff';
 import { hasOldFilm, leadHold } from '../leadBans';
@@ -9,6 +8,7 @@ import type { StepStates } from '../runPlan';
 import { isSprayed, stepKind } from '../stepKinds';
 import { type Fix, onShelf, putBefore, restore } from './Fix';
 import {
+  apartIn,
   coveredAt,
   eachStep,
   hours,
@@ -241,6 +241,7 @@ export const safetyRules: readonly Rule[] = [
     check: (context) => {
       const panes = glassIn(context.piece);
       if (panes.length === 0) return [];
+      const apart = apartIn(context);
       let out = false;
       let taped = false;
       const told = new Set<string>();
@@ -251,9 +252,7 @@ export const safetyRules: readonly Rule[] = [
         if (out || taped || step.zoneId === null) return [];
         const sprayed = isFilm(step) && isSprayed(step.method);
         const pane = panes.find((p) =>
-          sprayed
-            ? !liesApart(step.zoneId!, context.house)
-            : stepKind(step.kind).breaksFilm && p.zoneId === step.zoneId,
+          sprayed ? !apart.has(step.zoneId!) : stepKind(step.kind).breaksFilm && p.zoneId === step.zoneId,
         );
         if (!pane || told.has(pane.id) || coveredAt(context, pane.zoneId, step)) return [];
         told.add(pane.id);

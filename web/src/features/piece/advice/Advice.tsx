@@ -13,8 +13,16 @@ import { toPiece } from '../../../ui/links';
 import { say } from '../../../ui/say';
 import { NotYet, usePieceContext } from '../PieceFrame';
 
-const signed = (minutes: number): string =>
-  minutes === 0 ? 'same' : `${minutes > 0 ? '+' : '−'}${duration(Math.abs(minutes))}`;
+const signed = (n: number, say: (n: number) => string): string =>
+  n === 0 ? 'same' : `${n > 0 ? '+' : '−'}${say(Math.abs(n))}`;
+
+/** A figure, and by how much it differs from that of what is in the plan. */
+const apart = (own: number, other: number | undefined, say: (n: number) => string) => (
+  <>
+    {say(own)}
+    {other !== undefined && <small> {signed(own - other, say)}</small>}
+  </>
+);
 
 function Figures({
   of,
@@ -29,15 +37,16 @@ function Figures({
 }) {
   const { figures } = of;
   if (!figures) return null;
-  const other = than?.figures;
+  const other = than?.figures && than.figures !== figures ? than.figures : undefined;
   return (
     <dl className="alt-figures">
       <div>
         <dt>hands-on</dt>
-        <dd>
-          {duration(figures.handsOnMin)}
-          {other && other !== figures && <small> {signed(figures.handsOnMin - other.handsOnMin)}</small>}
-        </dd>
+        <dd>{apart(figures.handsOnMin, other?.handsOnMin, duration)}</dd>
+      </div>
+      <div>
+        <dt>sittings</dt>
+        <dd>{apart(figures.sittings, other?.sittings, String)}</dd>
       </div>
       <div>
         <dt>material</dt>
@@ -60,7 +69,8 @@ function Ask({ piece, question }: { piece: Piece; question: Question }) {
   const { currency, timeZone } = useSettings();
   const [why, setWhy] = useState(question.decided?.why ?? '');
   const current = question.alternatives.find((a) => a.choice === question.current);
-  const title = `${zoneNames[question.zoneId]}: ${question.subject.toLowerCase()}${question.count > 1 ? `, ${question.count} places` : ''}`;
+  const about = question.about === 'member' ? 'Taking apart' : zoneNames[question.zoneId];
+  const title = `${about}: ${question.subject.toLowerCase()}${question.count > 1 ? `, ${question.count} places` : ''}`;
   const decide = (a: Alternative) => {
     edit(`Decide: ${a.name.toLowerCase()}`, (draft) => {
       draft.decisions[question.key] = { choice: a.choice, at: nowIso(), why: why.trim().slice(0, 4000) };
@@ -139,7 +149,7 @@ function Ask({ piece, question }: { piece: Piece; question: Question }) {
   );
 }
 
-/** What could be done about each old finish and each damage, side by side, and what was decided. */
+/** What could be done about each old finish and each damage, what could come off, side by side, and what was decided. */
 export default function Advice() {
   const { piece, result } = usePieceContext();
   const questions = useTreatments(piece);

@@ -84,6 +84,26 @@ test('damage put in its place on the drawing is asked about, decided, and the pl
   await expect(stick.getByRole('button', { name: /^glue/ })).toBeHidden();
 });
 
+test('what can come off is asked, says what it saves, and the plan follows', async ({ page }) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await veneeredTable(page);
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByLabel('Look of the top').selectOption({ label: 'stained and clear' });
+  await page.getByLabel('Look of the carcass').selectOption({ label: 'painted' });
+  const off = page.getByRole('button', { name: /^Take off the top/ });
+  await expect(page.getByRole('list', { name: 'Top: step stick' })).toBeVisible();
+  await expect(off).toBeHidden();
+  await page.getByRole('link', { name: 'Advice' }).click();
+  const ask = page.getByRole('region', { name: 'Taking apart: top' });
+  await expect(ask).toContainText('Recommended: left on.');
+  await expect(ask).toContainText(/Saves .*sittings/);
+  await ask.getByRole('button', { name: /^Decide on: Off the frame/ }).click();
+  await expect(ask.getByRole('listitem').filter({ hasText: 'Off the frame' })).toContainText('decided');
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(off).toBeVisible();
+});
+
 test('spot tests are concluded, parts and changes of form are measured, and all of it can be undone', async ({
   page,
 }) => {

@@ -64,6 +64,27 @@ function Figures({
   );
 }
 
+const daysIn = 24 * 60;
+
+/** What one alternative saves of what is in the plan, in a sentence; null: nothing. */
+function savesOf(of: Alternative, than: Alternative | undefined): string | null {
+  const [own, other] = [of.figures, than?.figures];
+  if (!own || !other || own === other) return null;
+  const days =
+    own.lightUseAtMin !== null && other.lightUseAtMin !== null
+      ? Math.round((other.lightUseAtMin - own.lightUseAtMin) / daysIn)
+      : 0;
+  const sittings = other.sittings - own.sittings;
+  const hands = Math.round(other.handsOnMin - own.handsOnMin);
+  const saved = [
+    hands >= 5 ? `${duration(hands)} of work` : '',
+    sittings > 0 ? `${sittings} ${sittings === 1 ? 'sitting' : 'sittings'}` : '',
+    days > 0 ? `${days} ${days === 1 ? 'day' : 'days'}` : '',
+  ].filter((x) => x !== '');
+  const last = saved.pop();
+  return last === undefined ? null : `Saves ${saved.length > 0 ? `${saved.join(', ')} and ${last}` : last}.`;
+}
+
 function Ask({ piece, question }: { piece: Piece; question: Question }) {
   const edit = useEditPiece(piece.id);
   const { currency, timeZone } = useSettings();
@@ -97,6 +118,7 @@ function Ask({ piece, question }: { piece: Piece; question: Question }) {
       <ul className="alternatives">
         {question.alternatives.map((a) => {
           const chosen = a.choice === question.current;
+          const saves = savesOf(a, current);
           return (
             <li key={a.choice} className={chosen ? 'chosen' : ''}>
               <h3>
@@ -113,6 +135,11 @@ function Ask({ piece, question }: { piece: Piece; question: Question }) {
                 <p className="quiet">Not here: {a.barredBecause}</p>
               ) : (
                 <>
+                  {saves !== null && (
+                    <p>
+                      <b>{saves}</b>
+                    </p>
+                  )}
                   <Figures of={a} than={chosen ? undefined : current} currency={currency} timeZone={timeZone} />
                   {!(chosen && question.decided) && (
                     <button

@@ -86,6 +86,15 @@ export interface Situation {
   newHoles: number;
   deadlineMin: number | null;
   neighbours: readonly Neighbour[];
+  /** Where veneer comes off some faces only: those, and the rest, each as it is made ready; null: all alike. */
+  peeled: { ground: OnFaces; rest: OnFaces } | null;
+}
+
+/** Some faces of a zone, and what is known of them. */
+export interface OnFaces {
+  faceIds: readonly string[];
+  names: readonly string[];
+  situation: Situation;
 }
 
 /** The look of a zone: what was chosen; legs and other zones without a choice are left alone. */

@@ -47,6 +47,9 @@ export interface Pick {
   coats: number;
 }
 
+/** As many faces are named where a step works some only. */
+const mostNamed = 3;
+
 /** Number of the first step of a kind that makes good what was found on the way. */
 const lateFrom = 61;
 
@@ -56,6 +59,8 @@ export class ZoneChain {
   private readonly beside = new Set<Step>();
   private counts = new Map<StepKindId, number>();
   private readonly lateCounts = new Map<StepKindId, number>();
+  /** The faces that are worked now; null: all of the zone. */
+  private scope: { faceIds: readonly string[]; names: readonly string[] } | null = null;
 
   constructor(
     readonly zoneId: ZoneId | null,
@@ -112,15 +117,19 @@ export class ZoneChain {
     const ordinal = (this.counts.get(kind) ?? first - 1) + 1;
     this.counts.set(kind, ordinal);
     const { aside = false, ...stepDetails } = details;
+    const only =
+      this.scope && !aside && this.scope.names.length <= mostNamed ? `${this.scope.names.join(', ')} only. ` : '';
     const productId = details.productId ?? null;
     // Steps of a zone follow each other on its faces; those of the whole piece lie on none.
     const before = aside || this.zoneId !== null ? undefined : this.last;
     const step: Step = {
       ...blankStep,
       ...stepDetails,
+      reason: `${only}${details.reason}`,
       id: `${this.zoneId ?? 'piece'}/${kind}/${(this.counted.get(kind) ?? 0) + ordinal}`,
       zoneId: this.zoneId,
       kind,
+      faceIds: this.scope === null || aside ? null : [...this.scope.faceIds],
       ordinal: details.ordinal ?? ordinal,
       productId,
       after: [...(before ? [before.id] : []), ...(details.after ?? [])],
@@ -131,6 +140,13 @@ export class ZoneChain {
     const left = leftovers.find((l) => hazards.includes(l.hazard));
     if (left) this.add(at, 'dispose', { reason: left.reason });
     return step;
+  }
+
+  /** Adds steps that work some faces of the zone only. */
+  on(faceIds: readonly string[], names: readonly string[], add: () => void): void {
+    this.scope = { faceIds, names };
+    add();
+    this.scope = null;
   }
 
   /** Adds steps before those of a later stage. */

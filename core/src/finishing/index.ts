@@ -27,7 +27,7 @@ export { asItStands, changeLook, coatsDone } from './reworked';
 export { applyFix, type Fix, type PlanEdit } from './rules/Fix';
 export type { AirReading, Rule, RuleContext, StepTime } from './rules/Rule';
 export { checkPlan, ruleTable, silencedFindings } from './ruleTable';
-export { runPlan, type StepStates } from './runPlan';
+export { facesOfStep, runPlan, type StepStates } from './runPlan';
 export { lookOf, type Situation } from './Situation';
 export { belongsBehind, goesOn, inSittings, mayGoOn, meetsWet } from './sittings';
 export { bandEdgesM, bandShares, damageCase, situationsOf } from './situationsOf';

@@ -1,3 +1,4 @@
+import type { Face } from '../piece';
 import type { Damage, Piece, Step, StepKindId, ZoneId } from '../workshop';
 import { stepKind } from './stepKinds';
 
@@ -28,6 +29,12 @@ export function doneBefore(piece: Pick<Piece, 'log' | 'reworked'>, { zoneId, fou
 /** Whether something was done on the zone of a damage before it was found: till then nothing was wrong there. */
 export const foundOnTheWay = (piece: Pick<Piece, 'log' | 'reworked'>, damage: Damage): boolean =>
   damage.foundAt !== null && doneBefore(piece, damage).length > 0;
+
+/** Which of the faces of its zone have a damage: those of the face it was put on, with the areas marked off on it, else all. */
+export function facesWith({ faceId }: Pick<Damage, 'faceId'>, faces: readonly Face[]): readonly Face[] {
+  const own = faceId === null ? [] : faces.filter((f) => f.id === faceId || f.hostId === faceId);
+  return own.length > 0 ? own : faces;
+}
 
 /** Whether a damage was found on the way, when the step that would have put it right was over: it is made good from what lies there. */
 export const isLate = (piece: Pick<Piece, 'log' | 'reworked'>, damage: Damage): boolean =>

@@ -32,18 +32,32 @@ const finishes: Readonly<Record<Exclude<LookKind, 'leave'>, { ground: readonly S
   're-covered': { ground: [cover], over: [] },
 };
 
+/** Stages of a zone whose faces are not made ready alike: first of the faces whose veneer comes off, then of the rest. */
+const byFaces =
+  (stages: readonly Stage[]): Stage =>
+  (chain, s, house) => {
+    if (s.peeled === null) for (const stage of stages) stage(chain, s, house);
+    else
+      for (const { faceIds, names, situation } of [s.peeled.ground, s.peeled.rest])
+        chain.on(faceIds, names, () => {
+          for (const stage of stages) stage(chain, situation, house);
+        });
+  };
+
 /** The steps of one zone from dirty to finished, without what its neighbours ask for. */
 export function planZone(chain: ZoneChain, s: Situation, house: House): ZoneChain {
   if (s.look === 'leave') return chain;
   if (scuffsFirst(s, house)) scuff(chain, phase.clean, house);
   const { ground, over } = finishes[s.look];
   const newTop = s.alterations.some((a) => a.kind === 'new-top');
+  const bared: readonly Stage[] = [strip, peel];
+  const mended: readonly Stage[] = [mendWood, abrade];
   const before: readonly Stage[] =
     s.look === 're-covered'
       ? [putRight]
       : newTop
         ? [putRight, abrade]
-        : [clean, putRight, cane, glue, dewax, strip, peel, treatInsects, mendWood, abrade, drillNew];
+        : [...[clean, putRight, cane, glue, dewax], byFaces(bared), treatInsects, byFaces(mended), drillNew];
   for (const stage of [...before, ...ground, layOn, levelRidges, stickFills, ...over, lastTouches])
     stage(chain, s, house);
   return chain;

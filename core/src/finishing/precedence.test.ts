@@ -352,6 +352,7 @@ const anyPiece = fc
         count: fc.integer({ min: 1, max: 4 }),
         depth: fc.constantFrom(...depths),
         choice: fc.nat(4),
+        faceId: fc.constantFrom(null, 'top/up', 'carcass/left', 'leg-front-left/front', 'drawer-1/front'),
       }),
       { maxLength: 5 },
     ),
@@ -390,7 +391,11 @@ const anyPiece = fc
       additions: r.additions,
       wear: r.wear,
       tests: r.tested ?? {},
-      damage: r.damage.map((d, i) => ({ ...newDamage(`d${i}`, d.kind, d.zoneId, d.count), depth: d.depth })),
+      damage: r.damage.map((d, i) => ({
+        ...newDamage(`d${i}`, d.kind, d.zoneId, d.count),
+        depth: d.depth,
+        faceId: d.faceId,
+      })),
       decisions: Object.fromEntries([
         ...r.damage.map((d, i) => {
           const { treatments } = damageTable.find((row) => row.id === d.kind)!;

@@ -2,7 +2,7 @@ import type { Face, Zone } from '../piece';
 import type { Piece, Product, Step } from '../workshop';
 import { canHave } from './damageTable';
 import { type House, houseOf } from './houseRules';
-import { doneBefore, earlierSteps, foundOnTheWay } from './lateDamage';
+import { doneBefore, earlierSteps, facesWith, foundOnTheWay } from './lateDamage';
 import { frameDamage, partsOffIn } from './members';
 import { stepKind } from './stepKinds';
 import { afterStep, type SurfaceState, statesAsFound } from './surfaceState';
@@ -19,9 +19,14 @@ export interface StepStates {
   distinct: { before: readonly SurfaceState[]; after: readonly SurfaceState[] };
 }
 
-/** Faces a step acts on: those of its zone; a step of the whole piece acts on none. */
-const facesOfStep = (step: Step, zones: readonly Zone[]): readonly Face[] =>
-  zones.find((z) => z.id === step.zoneId)?.faces ?? [];
+/** Faces a step acts on: those of its zone, or those of them that it names; a step of the whole piece acts on none. */
+export function facesOfStep(
+  { zoneId, faceIds }: Pick<Step, 'zoneId' | 'faceIds'>,
+  zones: readonly Zone[],
+): readonly Face[] {
+  const faces = zones.find((z) => z.id === zoneId)?.faces ?? [];
+  return faceIds === null ? faces : faces.filter((f) => faceIds.includes(f.id));
+}
 
 /** Damage that was found on the way, with what had been done on its zone by then. */
 const lateFinds = (piece: Piece) =>
@@ -57,7 +62,7 @@ export function runPlan(
       if (late.open && late.damage.zoneId === step.zoneId && !late.done.has(step.id)) {
         late.open = false;
         const opened = new Map<SurfaceState, SurfaceState>();
-        for (const f of faces) {
+        for (const f of facesWith(late.damage, facesOfStep({ zoneId: step.zoneId, faceIds: null }, zones))) {
           const state = states.get(f.id)!;
           if (!canHave(late.damage.kind, state.material)) continue;
           const next = opened.get(state) ?? { ...state, openDamage: [...state.openDamage, late.damage.kind] };

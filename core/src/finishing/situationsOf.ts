@@ -3,11 +3,11 @@ import type { Damage, Piece, Settings, StepKindId, Surface, ZoneId, ZoneTests } 
 import { additionsOf } from './availableLooks';
 import { accept, canHave, type DamageCase, damageRow, gluedDamage, treatmentOf } from './damageTable';
 import type { House } from './houseRules';
-import { isLate, isLocal } from './lateDamage';
+import { facesWith, isLate, isLocal } from './lateDamage';
 import { leadHold } from './leadBans';
 import { lookRow } from './lookTable';
 import { frameDamage, membersOff, zonesApart } from './members';
-import { lookOf, type Neighbour, type Situation, type Treated } from './Situation';
+import { lookOf, type Neighbour, type OnFaces, type Situation, type Treated } from './Situation';
 import { takeOffOf } from './takeOff';
 
 function thinnestVeneer(surfaces: readonly Surface[]): Situation['veneer'] {
@@ -94,6 +94,9 @@ function newHolesIn(piece: Piece, zone: Zone): number {
   return moved ? zone.faces.reduce((n, f) => n + f.fittings.pulls, 0) : 0;
 }
 
+/** What follows from the rest. */
+type Read = 'strips' | 'treated' | 'late' | 'places' | 'corners' | 'glued' | 'peeled';
+
 /** What the generator knows of one zone. */
 function situationOf(
   piece: Piece,
@@ -115,7 +118,7 @@ function situationOf(
   const mustStrip =
     film.length > 0 && (row.strips === 'always' || (row.strips === 'worn' && (look === 'toned' ? failing : worn)));
   const tests = piece.tests[zone.id];
-  const base: Omit<Situation, 'strips' | 'treated' | 'late' | 'places' | 'corners' | 'glued'> = {
+  const base: Omit<Situation, Read> = {
     zoneId: zone.id,
     areaM2: zone.areaM2,
     apart,
@@ -158,7 +161,7 @@ function situationOf(
     neighbours,
   };
   const [way] = takeOffOf(
-    { ...base, strips: false, treated: [], late: [], places: () => 0, corners: 0, glued: false },
+    { ...base, strips: false, treated: [], late: [], places: () => 0, corners: 0, glued: false, peeled: null },
     house,
   );
   const strips = way !== null && way !== 'scuff';
@@ -194,8 +197,9 @@ function situationOf(
   };
   const places = (kind: StepKindId) =>
     (more[kind] ?? 0) + treated.filter((t) => t.treatment.steps.includes(kind)).reduce((n, t) => n + t.damage.count, 0);
-  return {
+  const own: Situation = {
     ...base,
+    peeled: null,
     strips,
     treated,
     late,
@@ -205,7 +209,52 @@ function situationOf(
       .reduce((n, t) => n + t.damage.count, 0),
     glued: treated.some((t) => gluedDamage.includes(t.damage.kind)),
   };
+  const peels = new Set(treated.filter((t) => t.treatment.steps.includes('peel')).map((t) => t.damage));
+  const lifted = zone.faces.filter((f) => [...peels].some((d) => facesWith(d, zone.faces).includes(f)));
+  if (lifted.length === 0 || lifted.length === zone.faces.length) return own;
+  const onFaces = (faces: Face[], damage: Damage[]): OnFaces => ({
+    faceIds: faces.map((f) => f.id),
+    names: faces.map((f) => f.name),
+    situation: situationOf(
+      { ...piece, damage },
+      { id: zone.id, faces, areaM2: faces.reduce((sum, f) => sum + f.areaM2, 0) },
+      house,
+      settings,
+      neighbours,
+      apart,
+      inParts,
+    ),
+  });
+  const ground = onFaces(lifted, [...peels]);
+  const wood = ground.situation.surfaces.map((x) => ({ ...x, ...bareGround }));
+  return {
+    ...own,
+    peeled: {
+      rest: onFaces(
+        zone.faces.filter((f) => !lifted.includes(f)),
+        piece.damage.filter((d) => !peels.has(d)),
+      ),
+      // Its film has come off with the veneer.
+      ground: {
+        ...ground,
+        situation: {
+          ...ground.situation,
+          surfaces: wood,
+          hasFinish: false,
+          hasFilm: false,
+          strips: false,
+          veneer: null,
+        },
+      },
+    },
+  };
 }
+
+/** What lies under veneer that was peeled off. */
+const bareGround: Surface = {
+  material: { kind: 'solid', speciesId: 'unknown', veneerThicknessMm: null },
+  oldFinish: { kind: 'none', condition: 'sound' },
+};
 
 /** What the generator knows of every zone. */
 export function situationsOf(

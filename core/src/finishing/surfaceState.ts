@@ -12,7 +12,7 @@ import type {
 } from '../workshop';
 import { canHave, closesDamage, gluedDamage } from './damageTable';
 import { removedUm } from './grits';
-import { foundOnTheWay } from './lateDamage';
+import { facesWith, foundOnTheWay } from './lateDamage';
 import { type Effect, stepKind } from './stepKinds';
 import { leavesWet, waitBetween } from './waitBetween';
 
@@ -92,12 +92,20 @@ const oldLayers = (surface: Surface): Layer[] =>
 export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string, SurfaceState> {
   const shared = new Map<Surface, Map<string, SurfaceState>>();
   const states = new Map<string, SurfaceState>();
+  const damaged = piece.damage
+    .filter((d) => !foundOnTheWay(piece, d))
+    .map(({ kind, zoneId, faceId }) => {
+      const own = faces.filter((f) => zoneOfFace(piece, f) === zoneId);
+      return { kind, zoneId, on: new Set(facesWith({ faceId }, own)) };
+    });
   for (const face of faces) {
     const zone = zoneOfFace(piece, face);
     const surface = surfaceOf(piece, face);
     const byZone = shared.get(surface) ?? new Map<string, SurfaceState>();
     shared.set(surface, byZone);
-    let state = byZone.get(zone);
+    const here = damaged.filter((d) => d.zoneId === zone && d.on.has(face));
+    const key = here.length === 0 ? zone : `${zone} ${here.map((d) => damaged.indexOf(d)).join(' ')}`;
+    let state = byZone.get(key);
     if (!state) {
       const { kind, speciesId, veneerThicknessMm } = surface.material;
       state = {
@@ -107,9 +115,7 @@ export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string,
         residue: surface.oldFinish.kind === 'wax' ? 'wax' : 'none',
         wet: false,
         dusty: false,
-        openDamage: piece.damage
-          .filter((d) => d.zoneId === zone && canHave(d.kind, kind) && !foundOnTheWay(piece, d))
-          .map((d) => d.kind),
+        openDamage: here.filter((d) => canHave(d.kind, kind)).map((d) => d.kind),
         fills: 0,
         fillKind: null,
         rawFill: false,
@@ -122,7 +128,7 @@ export function statesAsFound(piece: Piece, faces: readonly Face[]): Map<string,
         lastStepId: null,
         drying: [],
       };
-      byZone.set(zone, state);
+      byZone.set(key, state);
     }
     states.set(face.id, state);
   }

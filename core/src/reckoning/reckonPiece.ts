@@ -6,6 +6,7 @@ import {
   cautionsOf,
   checkPlan,
   type Finding,
+  facesOfStep,
   type House,
   handOverWords,
   handsOnMinutes,
@@ -63,8 +64,7 @@ function thirstyFrac(at: StepStates): number {
 }
 
 /** The face that stands for the colour of a zone: its largest. */
-const largestFace = (zone: Zone): number =>
-  zone.faces.reduce((best, f, i) => (f.areaM2 > zone.faces[best]!.areaM2 ? i : best), 0);
+const largestFace = (zone: Zone): string => zone.faces.reduce((best, f) => (f.areaM2 > best.areaM2 ? f : best)).id;
 
 const statusOf = (entry: LogEntry | undefined): ReckonedStep['status'] =>
   entry?.doneAt ? 'done' : entry?.startedAt ? 'running' : 'planned';
@@ -140,7 +140,11 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const zones = zonesOf(piece, faces);
   const plan = planOf(piece, input);
   const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
-  const areaOf = (step: Step) => (zoneById.get(step.zoneId)?.areaM2 ?? 0) * step.areaFrac;
+  const areaOf = (step: Step) =>
+    step.areaFrac *
+    (step.faceIds === null
+      ? (zoneById.get(step.zoneId)?.areaM2 ?? 0)
+      : facesOfStep(step, zones).reduce((sum, f) => sum + f.areaM2, 0));
   const house = houseOf(settings, piece);
   const { wear } = piece;
   const runs = new Map<readonly Step[], StepStates[]>();
@@ -181,9 +185,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   }
   const asFound = statesAsFound(piece, faces);
   const largest = new Map(zones.map((z) => [z.id, largestFace(z)]));
-  const colours = new Map(
-    zones.map((z) => [z.id, bandColour(asFound.get(z.faces[largest.get(z.id)!]!.id)!, products)]),
-  );
+  const colours = new Map(zones.map((z) => [z.id, bandColour(asFound.get(largest.get(z.id)!)!, products)]));
   const found = zones.map((z) => ({
     id: z.id,
     look: lookOf(piece, z.id),
@@ -195,7 +197,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const worked = run.map((at): ReckonedStep => {
     const { step } = at;
     const zone = zoneById.get(step.zoneId);
-    if (zone) colours.set(zone.id, bandColour(at.after[largest.get(zone.id)!]!, products));
+    const shown = zone ? at.faces.findIndex((f) => f.id === largest.get(zone.id)) : -1;
+    if (zone && shown >= 0) colours.set(zone.id, bandColour(at.after[shown]!, products));
     const product = step.productId ? products[step.productId] : undefined;
     const setsUp = !goingOn.has(step.id);
     const minutes = handsOnMinutes(step, areaOf(step), setsUp);

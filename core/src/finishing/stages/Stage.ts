@@ -20,7 +20,8 @@ export const ridgeGrit = 1000;
 
 /** Whether the abrasives of this zone meet bare wood or board: nothing on it, or wax only, or what was on it comes off. */
 export const isBare = (s: Situation): boolean =>
-  s.wood && (s.strips || !s.surfaces.some((x) => x.oldFinish.kind !== 'none' && x.oldFinish.kind !== 'wax'));
+  s.wood &&
+  (s.strips || s.peeled !== null || !s.surfaces.some((x) => x.oldFinish.kind !== 'none' && x.oldFinish.kind !== 'wax'));
 
 /** Something that has to be ordered: stands at the very beginning, and only the step that needs it waits for it. */
 export const order = (chain: ZoneChain, what: string) =>

@@ -134,7 +134,8 @@ export function exposuresOf({ piece, zones, run, house }: ExposureInput): Map<st
         const now = states.get(zone.id)!;
         const told = standingOf(lookOf(piece, zone.id), now, all.slice(0, n), all.slice(n));
         // Beside an old film that is still to be worked over one strips as beside one that stays.
-        const standing = sends.spread === 'creep' && told !== 'renewed' && !all.slice(0, n).some(lays) ? 'kept' : told;
+        const asItWas = !all.slice(0, n).some(lays) && now.some((x) => x.layers.length > 0);
+        const standing = sends.spread === 'creep' && told !== 'renewed' && asItWas ? 'kept' : told;
         // The same out of the same can is no stain on what has just had it, or is about to.
         const alike = all.some((s) => lays(s) && s.productId === step.productId);
         if (!bad.includes(standing) || (alike && standing !== 'kept')) return [];

@@ -168,6 +168,35 @@ test('a look carries more, a step of one’s own stays, and a step is dragged to
   await expect(page.getByText(/Top: wash down and degrease, before carcass: wash down and degrease/)).toBeVisible();
 });
 
+test('a colour chosen on one zone holds on all that are seen with it, until it is for that zone alone', async ({
+  page,
+}) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await veneeredTable(page);
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  for (const zone of ['carcass', 'legs'])
+    await page.getByLabel(`Look of the ${zone}`).selectOption({ label: 'painted' });
+  const inspector = page.getByRole('region', { name: 'Step', exact: true });
+  const lookAt = (zone: string) =>
+    page
+      .getByRole('list', { name: `${zone}: step stick` })
+      .getByRole('button', { name: /^paint 1/ })
+      .click();
+  const product = inspector.getByLabel('Product');
+  await lookAt('Carcass');
+  await product.selectOption({ label: 'Chalky mineral paint, matt' });
+  await expect(inspector.getByRole('checkbox', { name: 'The same on the legs' })).toBeChecked();
+  await lookAt('Legs');
+  await expect(product.locator('option:checked')).toHaveText('Chalky mineral paint, matt');
+  await expect(inspector).toContainText('As on the carcass: they are seen together.');
+  await lookAt('Carcass');
+  await inspector.getByRole('checkbox', { name: 'The same on the legs' }).uncheck();
+  await expect(inspector).toContainText('It was chosen for this zone: another product than on the legs, on purpose.');
+  await lookAt('Legs');
+  await expect(product.locator('option:checked')).not.toHaveText('Chalky mineral paint, matt');
+});
+
 test('a note typed letter by letter is one change, taken back by one undo, and nothing of it is lost by a reload', async ({
   page,
 }) => {

@@ -173,6 +173,8 @@ describe('wax on a surface', () => {
     const waxed = afterStep(bare, step('wax', 'paste-wax'), products['paste-wax']);
     expect(waxed.layers.map((l) => [l.role, l.productId])).toEqual([['wax', 'paste-wax']]);
     expect(unmetNeeds(clearCoat, waxed)).toEqual(['no-wax']);
-    expect(unmetNeeds(clearCoat, afterStep(waxed, step('remove-residue', 'mineral-spirits'), undefined))).toEqual(['dry']);
+    expect(unmetNeeds(clearCoat, afterStep(waxed, step('remove-residue', 'mineral-spirits'), undefined))).toEqual([
+      'dry',
+    ]);
   });
 });

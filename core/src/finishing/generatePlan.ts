@@ -13,6 +13,7 @@ import { type Phase, zoneOrder } from './phases';
 import { planZone } from './planZone';
 import { asItStands, countedBefore } from './reworked';
 import { lookOf, type Situation } from './Situation';
+import { matchedChoices } from './seenTogether';
 import { situationsOf } from './situationsOf';
 import { workHardware } from './stages/hardware';
 import { isSprayed, soapsOnZinc, stepKind } from './stepKinds';
@@ -63,10 +64,15 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
   if (barred.length > 0) return refused(...barred);
   const house = houseOf(settings, piece);
   const ways = waysOf(settings);
+  const choices = matchedChoices(
+    piece,
+    zones.map((z) => z.id),
+    house,
+  );
   const chain = (zoneId: ZoneId | null) =>
     new ZoneChain(
       zoneId,
-      piece.choices,
+      choices,
       products,
       ways,
       settings.sprayCarriers,

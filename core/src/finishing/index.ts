@@ -29,6 +29,7 @@ export type { AirReading, Rule, RuleContext, StepTime } from './rules/Rule';
 export { checkPlan, ruleTable, silencedFindings } from './ruleTable';
 export { facesOfStep, runPlan, type StepStates } from './runPlan';
 export { lookOf, type Situation } from './Situation';
+export { isSeen, matchOf } from './seenTogether';
 export { belongsBehind, goesOn, inSittings, mayGoOn, meetsWet } from './sittings';
 export { bandEdgesM, bandShares, damageCase, situationsOf } from './situationsOf';
 export { hardwareNames } from './stages/hardware';

@@ -4,6 +4,7 @@ import { hidesUnder, outlineM } from './exposure';
 import type { House } from './houseRules';
 import { phase, zoneOrder } from './phases';
 import type { Situation } from './Situation';
+import { asOn, isSeen, matchOf, ownClear } from './seenTogether';
 import { isSprayed, stepKind } from './stepKinds';
 import type { ZoneChain } from './ZoneChain';
 
@@ -286,23 +287,32 @@ function sideBySide(all: readonly Planned[], form: FormId): void {
   }
 }
 
-/** Where a zone gets another clear than the others of its look, its first coat says why. */
-function sayOtherClear(all: readonly Planned[], house: House, choices: Piece['choices']): void {
-  const first = (p: Planned) => stepsOf(p).find((s) => s.kind === 'clear' && s.productId !== null);
+/** Where a zone gets another colour or clear than the others of its look, or the same by choice, its first such coat says why. */
+function sayWhetherAlike(
+  all: readonly Planned[],
+  house: House,
+  piece: Pick<Piece, 'choices' | 'looks' | 'wear'>,
+): void {
   for (const p of all) {
-    const own = first(p);
-    const others = all.filter((q) => q !== p && q.situation.look === p.situation.look && first(q));
-    if (!own || others.length === 0 || others.some((q) => first(q)!.productId === own.productId)) continue;
-    const { zoneId, wear } = p.situation;
-    const why = choices[`${zoneId}/clear`]?.productId
-      ? 'It was chosen for this zone'
-      : wear === 'wet'
-        ? 'It has to bear wet'
-        : zoneId === 'top' && house['top-clear'] !== 'water'
-          ? 'House rule for tops'
+    const { zoneId, look } = p.situation;
+    const told = new Set<Step['kind']>();
+    for (const own of stepsOf(p)) {
+      if (own.productId === null || !isSeen(own.kind) || told.has(own.kind)) continue;
+      told.add(own.kind);
+      const first = (q: Planned) => stepsOf(q).find((s) => s.kind === own.kind && s.productId !== null)?.productId;
+      const others = all.filter((q) => q !== p && q.situation.look === look && first(q) !== undefined);
+      const like = matchOf(piece, zoneId, own.kind, house);
+      if (like && piece.choices[`${like}/${own.kind}`]?.productId === own.productId)
+        own.reason = `${own.reason} ${asOn(like)}`;
+      if (others.length === 0 || others.some((q) => first(q) === own.productId)) continue;
+      const why = piece.choices[`${zoneId}/${own.kind}`]?.productId
+        ? 'It was chosen for this zone'
+        : own.kind === 'clear'
+          ? ownClear(piece, zoneId, house)
           : null;
-    const names = others.map((q) => zoneNames[q.situation.zoneId].toLowerCase()).join(', ');
-    if (why) own.reason = `${own.reason} ${why}: another clear than on the ${names}, on purpose.`;
+      const names = others.map((q) => zoneNames[q.situation.zoneId].toLowerCase()).join(', ');
+      if (why) own.reason = `${own.reason} ${why}: another product than on the ${names}, on purpose.`;
+    }
   }
 }
 
@@ -310,11 +320,12 @@ function sayOtherClear(all: readonly Planned[], house: House, choices: Piece['ch
 export function addNeighbourSteps(
   all: readonly Planned[],
   house: House,
-  { form, edits, choices }: Pick<Piece, 'form' | 'edits' | 'choices'>,
+  piece: Pick<Piece, 'form' | 'edits' | 'choices' | 'looks' | 'wear'>,
 ): void {
+  const { form, edits } = piece;
   oneSample(all);
   sideBySide(all, form);
-  sayOtherClear(all, house, choices);
+  sayWhetherAlike(all, house, piece);
   dustBeforeFilm(all);
   for (const p of all) if (p.situation.look === 'leave') coverKept(p, all);
   // Whatever shows its ground to the last: wood under clear, and leather.

@@ -368,6 +368,8 @@ const choices = z.record(
     method: z.enum(methods).nullable(),
     /** Batches to mix for one coat; null: as many as can be placed in their working time. */
     batches: z.int().min(1).max(99).nullable().optional(),
+    /** The product holds for all zones of its look that have none of their own; left out: for this zone. */
+    forLook: z.boolean().optional(),
   }),
 );
 

@@ -1,7 +1,20 @@
-import { cautionDefers, doWhat, methodNames, stepKind, whereOf } from '@cosmesis/core/finishing';
+import {
+  cautionDefers,
+  doWhat,
+  houseOf,
+  isSeen,
+  lookOf,
+  matchOf,
+  methodNames,
+  stepKind,
+  whereOf,
+} from '@cosmesis/core/finishing';
+import { zoneNames } from '@cosmesis/core/piece';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import { formatVolume } from '@cosmesis/core/units';
 import type { Method, Piece, Step, StepKindId, ZoneId } from '@cosmesis/core/workshop';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { theStore } from '../../../store/theStore';
@@ -33,10 +46,17 @@ interface ChoicesProps extends Pick<Step, 'kind' | 'zoneId' | 'productId' | 'met
   pieceId: string;
   /** The product was chosen by the user. */
   chosen: boolean;
+  /** It holds for the other zones of the look too. */
+  forLook: boolean;
+  /** Zones of the same look that get such a coat too: what they are called. */
+  others: string;
+  /** The zone whose choice holds here. */
+  like: ZoneId | null;
 }
 
 /** The values of a step that can be chosen: product, method, coats. Drawn again only where one of them is another. */
-const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method, of, chosen }: ChoicesProps) {
+const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method, of, ...matching }: ChoicesProps) {
+  const { chosen, forLook, others, like } = matching;
   const { products } = useParts('products');
   const edit = useEditPiece(pieceId);
   const usable = Object.values(products).filter((p) => stepKind(kind).uses.includes(p.kind));
@@ -47,6 +67,14 @@ const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method
       const choice = draft.choices[key] ?? { productId: null, coats: null, method: null };
       draft.choices[key] = { ...choice, ...change };
     });
+  const forAll = (draft: Piece, all: boolean) => {
+    const look = lookOf(draft, zoneId!);
+    for (const [other, choice] of Object.entries(draft.choices))
+      if (other !== key && choice.forLook && other.endsWith(`/${kind}`) && lookOf(draft, zoneOf(other)) === look)
+        Object.assign(choice, { productId: null, forLook: false });
+    const own = draft.choices[key] ?? { coats: null, method: null, productId };
+    draft.choices[key] = { ...own, productId: own.productId ?? productId, forLook: all };
+  };
   if (usable.length === 0) return null;
   return (
     <div className="stack" style={{ gap: 16, paddingTop: 6 }}>
@@ -54,9 +82,26 @@ const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method
         label="Product"
         value={productId ?? ''}
         options={usable.map((p) => ({ value: p.id, name: p.name }))}
-        onPick={(picked) => set('Product', { productId: picked, method: null })}
-        help={chosen ? 'Chosen by you' : ' '}
+        onPick={(picked) =>
+          edit('Product', (draft) => {
+            const was = draft.choices[key];
+            draft.choices[key] = { coats: null, ...was, productId: picked, method: null };
+            if (others && !was?.productId) forAll(draft, true);
+          })
+        }
+        help={chosen ? 'Chosen by you' : like ? `As on the ${zoneNames[like].toLowerCase()}` : ' '}
       />
+      {others && chosen && (
+        <FormControlLabel
+          control={
+            <Checkbox
+              checked={forLook}
+              onChange={(e) => edit('Where it holds', (draft) => forAll(draft, e.target.checked))}
+            />
+          }
+          label={`The same on ${others}`}
+        />
+      )}
       <div className="row" style={{ flexWrap: 'nowrap' }}>
         {product && product.methods.length > 1 && (
           <Select
@@ -122,8 +167,28 @@ function Found({ piece, zoneId }: { piece: Piece; zoneId: ZoneId }) {
   );
 }
 
+const zoneOf = (key: string): ZoneId => key.split('/')[0] as ZoneId;
+
+/** Names of the other zones of a look that get the same kind of coat and are seen with one: "the carcass and the legs". */
+function seenWith(piece: Piece, zoneId: ZoneId, kind: StepKindId, steps: readonly ReckonedStep[]): string {
+  if (!isSeen(kind) || zoneId === 'interior' || zoneId === 'hardware') return '';
+  const zones = new Set(steps.flatMap(({ step }) => (step.kind === kind && step.zoneId ? step.zoneId : [])));
+  const names = [...zones]
+    .filter((z) => z !== zoneId && z !== 'hardware' && lookOf(piece, z) === lookOf(piece, zoneId))
+    .map((z) => `the ${zoneNames[z].toLowerCase()}`);
+  const last = names.pop();
+  return last === undefined ? '' : names.length > 0 ? `${names.join(', ')} and ${last}` : last;
+}
+
+interface InspectorProps {
+  piece: Piece;
+  reckoned: ReckonedStep;
+  /** All steps of the plan. */
+  steps: readonly ReckonedStep[];
+}
+
 /** One step: what to do, why, how much, when, and what can be chosen. */
-export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: ReckonedStep }) {
+export function Inspector({ piece, reckoned, steps }: InspectorProps) {
   const settings = useSettings();
   const edit = useEditPiece(piece.id);
   const nowMin = useNowMin();
@@ -174,6 +239,9 @@ export function Inspector({ piece, reckoned }: { piece: Piece; reckoned: Reckone
           method={step.method}
           of={step.of}
           chosen={Boolean(piece.choices[`${step.zoneId}/${step.kind}`]?.productId)}
+          forLook={piece.choices[`${step.zoneId}/${step.kind}`]?.forLook === true}
+          others={step.zoneId ? seenWith(piece, step.zoneId, step.kind, steps) : ''}
+          like={step.zoneId ? matchOf(piece, step.zoneId, step.kind, houseOf(settings, piece)) : null}
         />
       ) : (
         <p className="quiet">Logged, and kept as it was.</p>

@@ -148,7 +148,7 @@ export default function Plan() {
       <PlanBody piece={widePiece} result={wideResult} selectedId={selectedId} onSelect={setPicked} />
       <aside className="stack" aria-label="The step looked at">
         {selected ? (
-          <Inspector key={selected.step.id} piece={piece} reckoned={selected} />
+          <Inspector key={selected.step.id} piece={piece} reckoned={selected} steps={reckoning?.steps ?? []} />
         ) : (
           reckoning && <p className="quiet">Choose a look for a zone: its steps appear as bands of a stick.</p>
         )}

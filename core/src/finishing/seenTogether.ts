@@ -1,0 +1,71 @@
+import { zoneNames } from '../piece';
+import type { Piece, StepKindId, ZoneId } from '../workshop';
+import type { House } from './houseRules';
+import { zoneOrder } from './phases';
+import { lookOf } from './Situation';
+
+/** Steps whose product is seen in the end: colour, and the film or wax over it. */
+const seen: ReadonlySet<StepKindId> = new Set([
+  'stain',
+  'dye',
+  'glaze',
+  'colour-wash',
+  'tone',
+  'paint',
+  'metallic',
+  'clear',
+  'wax',
+  'dark-wax',
+  'recolour-leather',
+]);
+
+/** Whether zones of one look have to match in what a kind of step lays. */
+export const isSeen = (kind: StepKindId): boolean => seen.has(kind);
+
+/** Zones that are looked at together with the outside of the piece: the inside takes after it, and not the other way round. */
+const isOutside = (zoneId: ZoneId): boolean => zoneId !== 'interior' && zoneId !== 'hardware';
+
+type Matching = Pick<Piece, 'choices' | 'looks' | 'wear'>;
+
+/** Why a zone gets its own clear whatever the others of its look have; null: it gets theirs. */
+export const ownClear = ({ wear }: Pick<Piece, 'wear'>, zoneId: ZoneId, house: House): string | null =>
+  wear[zoneId] === 'wet'
+    ? 'It has to bear wet'
+    : zoneId === 'top' && house['top-clear'] !== 'water'
+      ? 'House rule for tops'
+      : null;
+
+/**
+ * The zone whose choice of product holds for a zone that has none of its own: the first of its look on which one was made for all
+ * of them; null: none.
+ */
+export function matchOf(piece: Matching, zoneId: ZoneId, kind: StepKindId, house: House): ZoneId | null {
+  const look = lookOf(piece, zoneId);
+  if (!isSeen(kind) || look === 'leave' || zoneId === 'hardware') return null;
+  if (piece.choices[`${zoneId}/${kind}`]?.productId || (kind === 'clear' && ownClear(piece, zoneId, house)))
+    return null;
+  return (
+    zoneOrder.find((other) => {
+      const choice = piece.choices[`${other}/${kind}`];
+      return (
+        other !== zoneId && isOutside(other) && lookOf(piece, other) === look && choice?.productId && choice.forLook
+      );
+    }) ?? null
+  );
+}
+
+/** What was chosen for every kind of step of every zone: its own, or what was chosen for all zones of its look. */
+export function matchedChoices(piece: Matching, zones: readonly ZoneId[], house: House): Piece['choices'] {
+  const matched: Piece['choices'] = { ...piece.choices };
+  for (const zoneId of zones)
+    for (const kind of seen) {
+      const like = matchOf(piece, zoneId, kind, house);
+      if (!like) continue;
+      const { productId } = piece.choices[`${like}/${kind}`]!;
+      matched[`${zoneId}/${kind}`] = { coats: null, method: null, ...matched[`${zoneId}/${kind}`], productId };
+    }
+  return matched;
+}
+
+/** The same product on every zone of a look that is seen with one, and how that is said. */
+export const asOn = (zoneId: ZoneId): string => `As on the ${zoneNames[zoneId].toLowerCase()}: they are seen together.`;

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { goesOn, houseRuleTable, inSittings, planOf } from '../finishing';
 import { doneEntry } from '../finishing/fixtures/logEntry';
@@ -168,6 +169,31 @@ describe('steps of a plan in sittings', () => {
     const alone = (all: typeof sittings) => all.flatMap((s) => s.steps).find((x) => x.step.id === one)!.handsOnMin;
     expect(alone(split)).toBeGreaterThan(alone(sittings));
     expect(sittingsOf(reckon({ ...piece, edits: { ...piece.edits, apart: [] } }).steps).length).toBe(sittings.length);
+  });
+
+  it('whatever is split off, the same lies on the piece, and every sitting fills its tool once', () => {
+    const lossOf = (s: ReckonedStep) =>
+      s.working?.inputs.find((i) => i.name.startsWith('left in the tool'))?.value ?? 0;
+    const laid = (steps: readonly ReckonedStep[]) =>
+      new Map(steps.filter((s) => s.productL).map((s) => [s.step.id, s.productL!.likely - lossOf(s)]));
+    const alike = (a: ReturnType<typeof laid>, b: ReturnType<typeof laid>) => {
+      expect([...b.keys()].sort()).toEqual([...a.keys()].sort());
+      for (const [id, litres] of a) expect(b.get(id), id).toBeCloseTo(litres, 9);
+    };
+    const anyPiece = fc.constantFrom(...pieces.flatMap(([, ...both]) => both));
+    fc.assert(
+      fc.property(anyPiece, fc.array(fc.nat(200), { maxLength: 12 }), (piece, picks) => {
+        const whole = reckon(piece).steps;
+        const apart = [...new Set(picks.map((i) => whole[i % whole.length]!.step.id))];
+        const split = reckon({ ...piece, edits: { ...piece.edits, apart } }).steps;
+        alike(laid(whole), laid(split));
+        for (const { steps } of sittingsOf(split)) {
+          const filled = steps.filter((s) => lossOf(s) > 0);
+          expect(new Set(filled.map((s) => s.step.productId)).size).toBe(filled.length);
+        }
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('another product, another way of laying it on and a coat over the one just laid are other sittings', () => {

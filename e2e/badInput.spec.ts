@@ -143,7 +143,7 @@ test('a browser that empties its store loses nothing, and says so; one that lose
   const chest = page.getByLabel('Name', { exact: true });
   await chest.fill('Left-luggage chest');
   await chest.blur();
-  await expect(page.getByText('Not saved yet')).toBeHidden();
+  await expect(page.getByText('Not saved yet')).toHaveCount(0);
   const lose = async (all: boolean) => {
     await page.goto('/api/health');
     await page.evaluate(async (copyToo) => {

@@ -157,13 +157,20 @@ test('a look carries more, a step of one’s own stays, and a step is dragged to
   const grip = (name: string) => page.getByRole('button', { name: `Drag: ${name}` });
   await expect(grip('Top, Wash down and degrease')).toBeVisible();
   await grip('Carcass, Wash down and degrease').scrollIntoViewIfNeeded();
-  const from = await grip('Top, Wash down and degrease').boundingBox();
-  const to = await grip('Carcass, Wash down and degrease').boundingBox();
-  if (!from || !to) throw new Error('both grips are drawn');
+  const placeOf = async (name: string) => {
+    const box = await grip(name).boundingBox();
+    if (!box) throw new Error(`${name} is drawn`);
+    return box;
+  };
+  const from = await placeOf('Top, Wash down and degrease');
   await page.mouse.move(from.x + 10, from.y + 20);
   await page.mouse.down();
-  await page.mouse.move(from.x + 10, (from.y + to.y) / 2, { steps: 8 });
+  await page.mouse.move(from.x + 10, from.y + 40, { steps: 4 });
+  // What is told to who cannot see it says that it is held, and over what.
+  await expect(page.getByText(/draggable item top\/degrease\/1/i)).toBeAttached();
+  const to = await placeOf('Carcass, Wash down and degrease');
   await page.mouse.move(to.x + 10, to.y + 10, { steps: 8 });
+  await expect(page.getByText(/over droppable area carcass\/degrease\/1/)).toBeAttached();
   await page.mouse.up();
   await expect(page.getByText(/Top: wash down and degrease, before carcass: wash down and degrease/)).toBeVisible();
 });
@@ -209,7 +216,7 @@ test('a note typed letter by letter is one change, taken back by one undo, and n
   await typing;
   await page.reload();
   await expect(note).toHaveValue(`Lighter than the sample, two coats on${before}`);
-  await expect(page.getByText('Not saved yet')).toBeHidden();
+  await expect(page.getByText('Not saved yet')).toHaveCount(0);
   await page.getByRole('heading', { level: 1 }).click();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Undone: note.')).toBeVisible();

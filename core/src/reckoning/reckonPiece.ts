@@ -153,11 +153,19 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     runs.set(steps, run);
     return run;
   };
+  const settingUp = new Map<Step, number>();
+  const goingOnWith = new Map<Step, number>();
+  const handsOn = (step: Step, setsUp: boolean): number => {
+    const known = setsUp ? settingUp : goingOnWith;
+    const minutes = known.get(step) ?? handsOnMinutes(step, areaOf(step), setsUp);
+    known.set(step, minutes);
+    return minutes;
+  };
   const scheduled = scheduleSteps({
     steps: plan.steps,
     lagsOf: (steps) => lagsOf({ run: runOf(steps), products, house, wear }),
     products,
-    handsOnMin: (step, setsUp) => handsOnMinutes(step, areaOf(step), setsUp),
+    handsOnMin: handsOn,
     log: piece.log,
     nowMin,
     startMin: piece.startAt ? minuteOf(piece.startAt) : null,
@@ -172,7 +180,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const cures = new Set(scheduled.steps.filter((s) => s.kind === 'cure').map((s) => s.id));
   const goingOn = goingOnIn(
     scheduled.steps
-      .filter((s) => handsOnMinutes(s, areaOf(s)) > 0)
+      .filter((s) => handsOn(s, true) > 0)
       .map((step) => ({ step, status: statusOf(logged.get(step.id)), ...placed.get(step.id)! })),
   );
   const readyMin = new Map<string, number>();
@@ -201,7 +209,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     if (zone && shown >= 0) colours.set(zone.id, bandColour(at.after[shown]!, products));
     const product = step.productId ? products[step.productId] : undefined;
     const setsUp = !goingOn.has(step.id);
-    const minutes = handsOnMinutes(step, areaOf(step), setsUp);
+    const minutes = handsOn(step, setsUp);
     const volume = product ? stepVolume(step, product, areaOf(step), thirstyFrac(at), setsUp) : undefined;
     const lags = scheduled.lags.get(step.id) ?? [];
     const waitsFor = lags.flatMap(({ beforeId, wait, minMin, maxMin }) => {

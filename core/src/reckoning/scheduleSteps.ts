@@ -160,8 +160,10 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const over = waitsOver(times, lags, byStep);
   /** The scuff and dust removal that a coat needs when the window of the one before it has closed. */
   const late = new Map<string, [Step, Step]>();
-  /** The plan with what was put in so far, and what its steps wait for. */
-  let now: { steps: readonly Step[]; lags: ReadonlyMap<string, LagOnSurface[]> } = { steps, lags };
+  /** The plan with what was put in so far. */
+  const withLate = () => steps.flatMap((s) => [...(late.get(s.id) ?? []), s]);
+  /** What its steps wait for. */
+  const lagsNow = new Map(lags);
   const sittings = inSittings(steps, lags);
   const followedMin = followedMinIn(sittings, times.handsOnMin, lags);
   const known = new Map(steps.map((s) => [s.id, s]));
@@ -187,15 +189,17 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
         const before = byId.get(beforeId);
         if (!before || late.has(step.id) || byId.has(`${step.id}/scuff`)) return null;
         // A scuff that was put in for an earlier coat has opened this one too.
-        const open = now.lags.get(step.id)?.find((l) => l.beforeId === beforeId);
+        const open = lagsNow.get(step.id)?.find((l) => l.beforeId === beforeId);
         if (open?.maxMin === null) return null;
         const product = before.productId ? products[before.productId] : undefined;
         const first = [lateScuff(step, product?.name ?? 'the coat before'), dustAfter(step)] as [Step, Step];
         late.set(step.id, first);
         for (const s of first) known.set(s.id, s);
-        const all = steps.flatMap((s) => [...(late.get(s.id) ?? []), s]);
-        now = { steps: all, lags: times.lagsOf(all) };
-        const own = (s: Step) => now.lags.get(s.id) ?? [];
+        // What a step of a zone waits for lies on the faces of that zone, which only its own steps and those of the piece change.
+        const here = withLate().filter((s) => s.zoneId === step.zoneId || s.zoneId === null);
+        const inZone = times.lagsOf(here);
+        for (const s of here) if (s.zoneId !== null) lagsNow.set(s.id, inZone.get(s.id) ?? []);
+        const own = (s: Step) => lagsNow.get(s.id) ?? [];
         return { first: first.map((s) => activityOf(s, own(s))), lags: own(step) };
       },
     };
@@ -213,5 +217,6 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   if (late.size === 0) return { steps, inserted: new Map(), answer, over: isOver, lags };
   const inserted = new Map<string, number>();
   for (const { id, closedAtMin } of answer.missed) for (const s of late.get(id) ?? []) inserted.set(s.id, closedAtMin);
-  return { ...now, inserted, answer, over: isOver };
+  const all = withLate();
+  return { steps: all, lags: times.lagsOf(all), inserted, answer, over: isOver };
 }

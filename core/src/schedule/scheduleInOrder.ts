@@ -2,7 +2,7 @@ import type { Activity, Lag, Placed, ScheduleAnswer, ScheduleProblem, SharedAir 
 import type { WorkCalendar } from './WorkCalendar';
 
 /** The lags of an activity whose first ends are known, with those ends. */
-const knownLags = (activity: Activity, placed: ReadonlyMap<string, Placed>): { lag: Lag; end: number }[] =>
+const knownLags = (activity: Activity, placed: Pick<ReadonlyMap<string, Placed>, 'get'>): { lag: Lag; end: number }[] =>
   activity.lags.flatMap((lag) => {
     const before = placed.get(lag.beforeId);
     return before ? [{ lag, end: before.endMin }] : [];
@@ -79,7 +79,7 @@ function airAllowsFrom(
 interface Layout {
   calendar: WorkCalendar;
   elsewhere: NonNullable<ScheduleProblem['openElsewhere']>;
-  placed: Map<string, Placed>;
+  placed: Pick<ReadonlyMap<string, Placed>, 'get'>;
   /** Where the hands are taken, in order of their start. */
   busy: Placed[];
   /** What shares the air. */
@@ -133,7 +133,7 @@ function inHandAfter(layout: Layout, activity: Activity, at: Placed): Layout['in
 const withOne = (layout: Layout, activity: Activity, at: Placed): Layout => ({
   ...layout,
   inHand: inHandAfter(layout, activity, at),
-  placed: new Map(layout.placed).set(activity.id, at),
+  placed: { get: (id) => (id === activity.id ? at : layout.placed.get(id)) },
   busy: activity.handsOnMin > 0 ? [...layout.busy, at].sort((a, b) => a.startMin - b.startMin) : layout.busy,
   others: activity.air ? [...layout.others, { air: activity.air, at }] : layout.others,
 });
@@ -178,6 +178,7 @@ function passedWindow(
 
 /** Lays activities out one after the other; see scheduleInOrder. */
 class Serial {
+  private readonly placed = new Map<string, Placed>();
   private readonly layout: Layout;
   private readonly waiting = new Map<string, Waiting>();
   private readonly followers = new Map<string, Waiting[]>();
@@ -189,12 +190,12 @@ class Serial {
   constructor(problem: ScheduleProblem, calendar: WorkCalendar) {
     const { activities, nowMin, openElsewhere = [] } = problem;
     this.floorMin = nowMin;
-    this.layout = { calendar, elsewhere: openElsewhere, placed: new Map(), busy: [], others: [], inHand: null };
+    this.layout = { calendar, elsewhere: openElsewhere, placed: this.placed, busy: [], others: [], inHand: null };
     for (const a of activities) {
       this.order.push(a.id);
       if (!a.fixed) continue;
       const at = { id: a.id, ...a.fixed };
-      this.layout.placed.set(a.id, at);
+      this.placed.set(a.id, at);
       // A step that is running now keeps the hands until its end.
       if (at.endMin > nowMin && at.endMin > at.startMin) this.layout.busy.push(at);
       if (a.air) this.layout.others.push({ air: a.air, at });
@@ -332,7 +333,7 @@ class Serial {
     const { activity } = w;
     const { layout } = this;
     layout.inHand = inHandAfter(layout, activity, at);
-    layout.placed.set(activity.id, at);
+    this.placed.set(activity.id, at);
     if (activity.air) layout.others.push({ air: activity.air, at });
     this.waiting.delete(activity.id);
     this.ready = this.ready.filter((r) => r !== w);

@@ -136,8 +136,14 @@ export const offending =
     return found;
   };
 
+const places = new WeakMap<readonly StepStates[], Map<Step, number>>();
+
 /** Place of a step in the plan. */
-export const indexOf = (context: RuleContext, step: Step): number => context.run.findIndex((at) => at.step === step);
+export function indexOf({ run }: RuleContext, step: Step): number {
+  const known = places.get(run) ?? new Map(run.map((at, i) => [at.step, i]));
+  places.set(run, known);
+  return known.get(step) ?? -1;
+}
 
 /** What single steps give, in the order of the plan: a plain loop, because every rule goes through every step. */
 export function eachStep<T = Offence>(
@@ -163,12 +169,18 @@ export function apartIn({ run, piece, house, zones }: RuleContext): ReadonlySet<
   return known;
 }
 
+const borders = new WeakMap<readonly StepStates[], Map<string, boolean>>();
+
 /** Whether two zones meet along an edge where they stay together while they are worked. */
-export const meet = (context: RuleContext, a: ZoneId, b: ZoneId): boolean =>
-  a !== b &&
-  !apartIn(context).has(a) &&
-  !apartIn(context).has(b) &&
-  borderM(facesOf(context, a), facesOf(context, b)) > 0;
+export function meet(context: RuleContext, a: ZoneId, b: ZoneId): boolean {
+  if (a === b || apartIn(context).has(a) || apartIn(context).has(b)) return false;
+  const known = borders.get(context.run) ?? new Map<string, boolean>();
+  borders.set(context.run, known);
+  const key = [a, b].sort().join();
+  const meets = known.get(key) ?? borderM(facesOf(context, a), facesOf(context, b)) > 0;
+  known.set(key, meets);
+  return meets;
+}
 
 /** Product of a step. */
 export const productOf = (context: RuleContext, step: Step): Product | undefined =>

@@ -3,6 +3,7 @@ import type { Piece } from '@cosmesis/core/workshop';
 import { current } from 'immer';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { Keys } from '../../../ui/Keys';
+import { foundNow } from './DamageFields';
 
 /** One word for the state of the whole piece: it fills in typical defects, to be refined later. */
 export function QuickFields({ piece }: { piece: Piece }) {
@@ -10,6 +11,8 @@ export function QuickFields({ piece }: { piece: Piece }) {
   const value = badnessOf(piece);
   const level = badnessTable.find((b) => b.id === value);
   const guessed = piece.damage.filter(isQuick).length;
+  if (foundNow(piece) !== null)
+    return <p className="quiet">Work has begun: what turns up now is noted under Damage, where it is.</p>;
   return (
     <div className="stack">
       <Keys<Badness>

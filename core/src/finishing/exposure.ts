@@ -1,4 +1,4 @@
-import { borderM, type Zone } from '../piece';
+import { borderOf, type Zone } from '../piece';
 import type { LookKind, Piece, ProductKind, Step, StepKindId, ZoneId } from '../workshop';
 import type { House } from './houseRules';
 import { partsOffIn } from './members';
@@ -110,13 +110,6 @@ export function exposuresOf({ piece, zones, run, house }: ExposureInput): Map<st
   const stepsIn = new Map(zones.map((z) => [z.id, run.filter((at) => at.step.zoneId === z.id).map((at) => at.step)]));
   const done = new Map<ZoneId, number>();
   const parts = partsOffIn(piece, zones, house);
-  const borders = new Map<string, number>();
-  const meet = (a: Zone, b: Zone): boolean => {
-    const key = [a.id, b.id].sort().join();
-    const known = borders.get(key) ?? borderM(a.faces, b.faces);
-    borders.set(key, known);
-    return known > 0;
-  };
   const zoneById = new Map(zones.map((z) => [z.id, z]));
   for (const { step, distinct } of run) {
     parts.take(step);
@@ -128,7 +121,7 @@ export function exposuresOf({ piece, zones, run, house }: ExposureInput): Map<st
       const bad = hurts[sends.spread][sends.sent] ?? [];
       const exposed = zones.flatMap((zone): Exposure[] => {
         if (zone === own || apart.has(zone.id)) return [];
-        if (sends.spread !== 'mist' && !meet(own, zone)) return [];
+        if (sends.spread !== 'mist' && borderOf(own, zone) === 0) return [];
         const all = stepsIn.get(zone.id)!;
         const n = done.get(zone.id) ?? 0;
         const now = states.get(zone.id)!;

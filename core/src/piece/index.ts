@@ -9,4 +9,4 @@ export { newDamage, newPiece } from './newPiece';
 export type { Shape } from './Shape';
 export { shapeOf, shapeToDraw } from './shapeOf';
 export { type Species, speciesById, speciesTable } from './species';
-export { borderM, surfaceOf, surfaceOfZone, type Zone, zoneOfFace, zonesOf } from './zonesOf';
+export { borderM, borderOf, surfaceOf, surfaceOfZone, type Zone, zoneOfFace, zonesOf } from './zonesOf';

@@ -124,3 +124,14 @@ export function borderM(one: readonly Face[], other: readonly Face[]): number {
   }
   return total;
 }
+
+const borders = new WeakMap<Zone, WeakMap<Zone, number>>();
+
+/** Length of the border between two zones, m, measured once for each pair. */
+export function borderOf(a: Zone, b: Zone): number {
+  const known = borders.get(a) ?? new WeakMap<Zone, number>();
+  borders.set(a, known);
+  const lineM = known.get(b) ?? borderM(a.faces, b.faces);
+  known.set(b, lineM);
+  return lineM;
+}

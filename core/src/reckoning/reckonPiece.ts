@@ -11,6 +11,8 @@ import {
   handOverWords,
   handsOnMinutes,
   houseOf,
+  inSittings,
+  type LagOnSurface,
   lagsOf,
   lookOf,
   nothingAround,
@@ -23,7 +25,7 @@ import {
   statesAsFound,
   stepKind,
 } from '../finishing';
-import { buildFaces, shapeOf, type Zone, zonesOf } from '../piece';
+import { buildFaces, type Face, type Shape, shapeOf, type Zone, zonesOf } from '../piece';
 import { keptWorkCalendar } from '../schedule';
 import type { Result } from '../units';
 import { good, minuteOf, refused } from '../units';
@@ -51,6 +53,31 @@ export interface ReckonInput {
   air?: AirReading | null;
   /** What the rest of the workshop means for it; left out: nothing. */
   around?: Around;
+}
+
+/** A plan on its surfaces. */
+interface LaidOut {
+  faces: Face[];
+  zones: Zone[];
+  run: StepStates[];
+  lags: Map<string, LagOnSurface[]>;
+  sittings: Step[][];
+}
+
+/** A plan is made once for as long as nothing it reads changes; so is what follows from it alone. */
+const plansLaidOut = new WeakMap<readonly Step[], LaidOut>();
+
+function laidOut(steps: readonly Step[], shape: Shape, { piece, products, settings }: ReckonInput): LaidOut {
+  const known = plansLaidOut.get(steps);
+  if (known) return known;
+  const faces = buildFaces(shape);
+  const zones = zonesOf(piece, faces);
+  const house = houseOf(settings, piece);
+  const run = runPlan(piece, zones, steps, products, house);
+  const lags = lagsOf({ run, products, house, wear: piece.wear });
+  const made = { faces, zones, run, lags, sittings: inSittings(steps, lags) };
+  plansLaidOut.set(steps, made);
+  return made;
 }
 
 /** Share of a step's area that is bare softwood or board and drinks its first coat. */
@@ -136,9 +163,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const { piece, products, settings, nowMin } = input;
   const shape = shapeOf(piece);
   if (!shape.ok) return refused(...shape.issues);
-  const faces = buildFaces(shape.value);
-  const zones = zonesOf(piece, faces);
   const plan = planOf(piece, input);
+  const { faces, zones, run: runOfPlan, lags: lagsOfPlan, sittings } = laidOut(plan.steps, shape.value, input);
   const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
   const areaOf = (step: Step) =>
     step.areaFrac *
@@ -147,7 +173,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       : facesOfStep(step, zones).reduce((sum, f) => sum + f.areaM2, 0));
   const house = houseOf(settings, piece);
   const { wear } = piece;
-  const runs = new Map<readonly Step[], StepStates[]>();
+  const runs = new Map<readonly Step[], StepStates[]>([[plan.steps, runOfPlan]]);
   const runOf = (steps: readonly Step[]): StepStates[] => {
     const run = runs.get(steps) ?? runPlan(piece, zones, steps, products, house);
     runs.set(steps, run);
@@ -163,6 +189,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   };
   const scheduled = scheduleSteps({
     steps: plan.steps,
+    lags: lagsOfPlan,
+    sittings,
     lagsOf: (steps) => lagsOf({ run: runOf(steps), products, house, wear }),
     products,
     handsOnMin: handsOn,

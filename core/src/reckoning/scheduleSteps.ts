@@ -1,7 +1,6 @@
 import {
   dustAfter,
   goesOn,
-  inSittings,
   isSprayed,
   type LagOnSurface,
   lateScuff,
@@ -17,6 +16,10 @@ import type { LogEntry, Product, Step } from '../workshop';
 /** What the steps of a plan need to be laid out in time. */
 export interface StepTimes {
   steps: readonly Step[];
+  /** What each of them waits for. */
+  lags: ReadonlyMap<string, LagOnSurface[]>;
+  /** Those that are done at one go. */
+  sittings: readonly (readonly Step[])[];
   /** What each of some steps waits for, in the order in which they are worked. */
   lagsOf: (steps: readonly Step[]) => Map<string, LagOnSurface[]>;
   products: Readonly<Record<string, Product>>;
@@ -151,8 +154,7 @@ function airOf(step: Step, { products, dustElsewhere }: StepTimes): { air?: Shar
  * most one for each coat.
  */
 export function scheduleSteps(times: StepTimes): ScheduledSteps {
-  const { steps, products, log } = times;
-  const lags = times.lagsOf(steps);
+  const { steps, products, log, lags, sittings } = times;
   const byId = new Map(steps.map((s) => [s.id, s]));
   const byStep = new Map(log.map((entry) => [entry.step.id, entry]));
   const begun = log.some((entry) => entry.startedAt !== null || entry.doneAt !== null);
@@ -164,7 +166,6 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const withLate = () => steps.flatMap((s) => [...(late.get(s.id) ?? []), s]);
   /** What its steps wait for. */
   const lagsNow = new Map(lags);
-  const sittings = inSittings(steps, lags);
   const followedMin = followedMinIn(sittings, times.handsOnMin, lags);
   const known = new Map(steps.map((s) => [s.id, s]));
   const activityOf = (step: Step, own: readonly LagOnSurface[]): Activity => {

@@ -1,20 +1,28 @@
-import type { Activity, Lag, Placed, ScheduleAnswer, ScheduleProblem, SharedAir } from './ScheduleProblem';
+import type { Activity, Placed, ScheduleAnswer, ScheduleProblem, SharedAir } from './ScheduleProblem';
 import type { WorkCalendar } from './WorkCalendar';
 
-/** The lags of an activity whose first ends are known, with those ends. */
-const knownLags = (activity: Activity, placed: Pick<ReadonlyMap<string, Placed>, 'get'>): { lag: Lag; end: number }[] =>
-  activity.lags.flatMap((lag) => {
-    const before = placed.get(lag.beforeId);
-    return before ? [{ lag, end: before.endMin }] : [];
-  });
+/** A barred interval of a lag, from the known end of what is waited for. */
+interface Barred {
+  fromMin: number;
+  toMin: number;
+}
+
+/** From when an activity may start by what it waits for, as far as that is laid out, and the intervals barred to it. */
+function opens(activity: Activity, fromMin: number, placed: Layout['placed']): { fromMin: number; barred: Barred[] } {
+  let from = fromMin;
+  const barred: Barred[] = [];
+  for (const { beforeId, minMin, blocked } of activity.lags) {
+    const end = placed.get(beforeId)?.endMin;
+    if (end === undefined) continue;
+    if (end + minMin > from) from = end + minMin;
+    if (blocked) barred.push({ fromMin: end + blocked.from, toMin: end + blocked.to });
+  }
+  return { fromMin: from, barred };
+}
 
 /** End of a barred interval that a start falls into, or undefined. */
-function barredUntil(startMin: number, lags: readonly { lag: Lag; end: number }[]): number | undefined {
-  const hit = lags.find(
-    ({ lag, end }) => lag.blocked && startMin > end + lag.blocked.from && startMin < end + lag.blocked.to,
-  );
-  return hit && hit.end + hit.lag.blocked!.to;
-}
+const barredUntil = (startMin: number, barred: readonly Barred[]): number | undefined =>
+  barred.find((b) => startMin > b.fromMin && startMin < b.toMin)?.toMin;
 
 /** What takes no longer is begun only where it can be finished before the break, minutes (common practice, no source). */
 const shortMin = 60;
@@ -89,7 +97,7 @@ interface Layout {
 }
 
 /** Whether an activity has come where it can go on with what is in hand, and then its place right behind it. */
-function goingOn(activity: Activity, from: number, lags: readonly { lag: Lag; end: number }[], layout: Layout) {
+function goingOn(activity: Activity, from: number, barred: readonly Barred[], layout: Layout) {
   const { inHand } = layout;
   if (!inHand || from > inHand.endMin) return undefined;
   const handsOnMin = activity.goingOnMin?.(inHand.ids) ?? null;
@@ -99,19 +107,19 @@ function goingOn(activity: Activity, from: number, lags: readonly { lag: Lag; en
   const free = busy.every((b) => b.endMin <= hereMin || b.startMin >= hereMin + handsOnMin);
   if (activity.pastHours && free) return { id: activity.id, startMin: hereMin, endMin: hereMin + handsOnMin };
   const at = pastOtherWork({ ...activity, handsOnMin }, hereMin, busy, calendar);
-  if (at.startMin !== inHand.endMin || barredUntil(at.startMin, lags) !== undefined) return undefined;
+  if (at.startMin !== inHand.endMin || barredUntil(at.startMin, barred) !== undefined) return undefined;
   return airAllowsFrom(activity, at, layout.others, layout.elsewhere) === undefined ? at : undefined;
 }
 
 /** The first place that lags, hands and working hours allow. Each barred interval moves it forward, so this ends. */
 function place(activity: Activity, fromMin: number, layout: Layout): Placed {
-  const lags = knownLags(activity, layout.placed);
-  let from = Math.max(fromMin, ...lags.map(({ lag, end }) => end + lag.minMin));
-  const goesOn = goingOn(activity, from, lags, layout);
+  const { fromMin: opensMin, barred } = opens(activity, fromMin, layout.placed);
+  let from = opensMin;
+  const goesOn = goingOn(activity, from, barred, layout);
   if (goesOn) return goesOn;
   for (;;) {
     const at = pastOtherWork(activity, from, layout.busy, layout.calendar);
-    const until = barredUntil(at.startMin, lags) ?? airAllowsFrom(activity, at, layout.others, layout.elsewhere);
+    const until = barredUntil(at.startMin, barred) ?? airAllowsFrom(activity, at, layout.others, layout.elsewhere);
     // What could go on with what is in hand, but for the air, begins anew a minute later.
     if (until === undefined && !joins(activity, at, layout)) return at;
     from = until ?? at.startMin + 1;
@@ -214,8 +222,7 @@ class Serial {
 
   answer(): ScheduleAnswer {
     while (this.waiting.size > 0) {
-      const next = this.next();
-      const at = place(next.activity, next.notBefore, this.layout);
+      const { next, at } = this.next();
       const passed = next.late ? undefined : passedWindow(next.activity, at.startMin, this.layout);
       if (passed) {
         this.missed.push({ id: next.activity.id, ...passed });
@@ -249,7 +256,7 @@ class Serial {
   }
 
   /** What is laid out next: what can start first, unless a window would be let pass for work that can wait. */
-  private next(): Waiting {
+  private next(): { next: Waiting; at: Placed } {
     // A circle of waits cannot come from the generator; from an edited file the order given breaks it.
     if (this.ready.length === 0) {
       const first = [...this.waiting.values()].reduce((a, b) => (b.rank < a.rank ? b : a));
@@ -280,7 +287,7 @@ class Serial {
       this.floorMin = Math.max(this.floorMin, at.startMin);
       layout.busy = layout.busy.filter((b) => b.endMin > this.floorMin);
       layout.others = layout.others.filter((o) => o.at.endMin + o.air.openMin > this.floorMin);
-      return this.dueFirst(first, at) ?? first;
+      return this.dueFirst(first, at) ?? { next: first, at };
     }
   }
 
@@ -300,18 +307,19 @@ class Serial {
   }
 
   /** What has to go before an activity because its window would pass meanwhile, though the activity can wait. */
-  private dueFirst(first: Waiting, at: Placed): Waiting | undefined {
+  private dueFirst(first: Waiting, at: Placed): { next: Waiting; at: Placed } | undefined {
     const due = this.ready
       .filter((w) => w !== first && w.dueMin < Number.POSITIVE_INFINITY && !w.late && w.dueMin < first.dueMin)
       .sort((a, b) => a.dueMin - b.dueMin || a.rank - b.rank);
     if (due.length === 0) return undefined;
     const after = withOne(this.layout, first.activity, at);
-    return due.find((w) => {
+    for (const w of due) {
       const own = place(w.activity, w.notBefore, this.layout);
-      if (own.startMin > w.dueMin || place(w.activity, w.notBefore, after).startMin <= w.dueMin) return false;
+      if (own.startMin > w.dueMin || place(w.activity, w.notBefore, after).startMin <= w.dueMin) continue;
       const then = place(first.activity, first.notBefore, withOne(this.layout, w.activity, own));
-      return then.startMin <= first.dueMin;
-    });
+      if (then.startMin <= first.dueMin) return { next: w, at: own };
+    }
+    return undefined;
   }
 
   /** Puts what a passed window asks for before its activity. */

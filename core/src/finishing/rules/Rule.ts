@@ -1,4 +1,4 @@
-import { borderM, type Face, type Zone, zoneNames } from '../../piece';
+import { borderOf, type Face, type Zone, zoneNames } from '../../piece';
 import type { HouseRuleId, Piece, Product, Settings, Step, ZoneId } from '../../workshop';
 import type { Around } from '../Around';
 import { type Exposure, exposuresOf } from '../exposure';
@@ -169,17 +169,11 @@ export function apartIn({ run, piece, house, zones }: RuleContext): ReadonlySet<
   return known;
 }
 
-const borders = new WeakMap<readonly StepStates[], Map<string, boolean>>();
-
 /** Whether two zones meet along an edge where they stay together while they are worked. */
 export function meet(context: RuleContext, a: ZoneId, b: ZoneId): boolean {
   if (a === b || apartIn(context).has(a) || apartIn(context).has(b)) return false;
-  const known = borders.get(context.run) ?? new Map<string, boolean>();
-  borders.set(context.run, known);
-  const key = [a, b].sort().join();
-  const meets = known.get(key) ?? borderM(facesOf(context, a), facesOf(context, b)) > 0;
-  known.set(key, meets);
-  return meets;
+  const [one, other] = [a, b].map((id) => context.zones.find((z) => z.id === id));
+  return one !== undefined && other !== undefined && borderOf(one, other) > 0;
 }
 
 /** Product of a step. */
@@ -195,11 +189,11 @@ export const lightness = (colour: string): number => {
   return 0.299 * r + 0.587 * g + 0.114 * b;
 };
 
-const exposed = new WeakMap<readonly StepStates[], Map<string, Exposure[]>>();
+const exposed = new WeakMap<RuleContext['times'], Map<string, Exposure[]>>();
 
 /** What each step can reach and hurt, by the hours at which the steps are worked. */
 export function exposuresIn(context: RuleContext): ReadonlyMap<string, readonly Exposure[]> {
-  const known = exposed.get(context.run);
+  const known = exposed.get(context.times);
   if (known) return known;
   const start = (at: StepStates) => context.times.get(at.step.id)?.startMin ?? 0;
   const run = context.run
@@ -207,7 +201,7 @@ export function exposuresIn(context: RuleContext): ReadonlyMap<string, readonly 
     .sort((a, b) => start(a.at) - start(b.at) || a.i - b.i)
     .map(({ at }) => at);
   const found = exposuresOf({ ...context, run });
-  exposed.set(context.run, found);
+  exposed.set(context.times, found);
   return found;
 }
 

@@ -65,6 +65,17 @@ function partsOn(part: 'hardware' | 'door') {
   };
 }
 
+/** What is laid or fitted of these comes by post. */
+const takesDays: ReadonlySet<StepKindId> = new Set([
+  'paper',
+  'leaf',
+  'foil',
+  'transfer',
+  're-veneer',
+  're-cane',
+  'line',
+]);
+
 /** Rules of order. Common practice, no source, where no other tag stands. */
 export const orderRules: readonly Rule[] = [
   {
@@ -446,19 +457,18 @@ export const orderRules: readonly Rule[] = [
         const beside = exposuresIn(context)
           .get(step.id)
           ?.find((e) => e.spread === 'creep' && !e.covered && e.standing !== 'kept');
+        if (!beside) return [];
         const pins = context.piece.edits.pins.filter((p) => p.afterId.startsWith(`${step.zoneId}/`));
-        return beside
-          ? [
-              {
-                step,
-                sentence: `${where(step)}: ${name(step)} comes after the ${zoneNames[beside.zoneId].toLowerCase()} beside it has had its coats.`,
-                fixes:
-                  pins.length > 0
-                    ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
-                    : takeOut(step),
-              },
-            ]
-          : [];
+        return [
+          {
+            step,
+            sentence: `${where(step)}: ${name(step)} comes after the ${zoneNames[beside.zoneId].toLowerCase()} beside it has had its coats.`,
+            fixes:
+              pins.length > 0
+                ? [{ name: 'Release your order', edits: pins.map((p) => ({ do: 'unpin' as const, ...p })) }]
+                : takeOut(step),
+          },
+        ];
       }),
   },
   {
@@ -491,12 +501,9 @@ export const orderRules: readonly Rule[] = [
     remedies: ['Order it now', 'Take another'],
     check: (context) =>
       eachStep(context, ({ step }) => {
-        const needs =
-          ['paper', 'leaf', 'foil', 'transfer', 're-veneer', 're-cane', 'line'].includes(step.kind) &&
-          // Who puts a step in has what it takes at hand.
-          ownExtraId(step.id) === null;
-        const ordered = context.run.some((at) => at.step.kind === 'obtain' && step.after.includes(at.step.id));
-        if (!needs || ordered) return [];
+        // Who puts a step in has what it takes at hand.
+        if (!takesDays.has(step.kind) || ownExtraId(step.id) !== null) return [];
+        if (context.run.some((at) => at.step.kind === 'obtain' && step.after.includes(at.step.id))) return [];
         const left = context.piece.edits.dropped.filter((id) => id.startsWith(`${step.zoneId}/obtain/`));
         return [
           {

@@ -226,15 +226,22 @@ export interface MemberOfPiece {
   decided: boolean;
 }
 
+const known = new WeakMap<readonly Zone[], { piece: OfPiece; schools: string; members: MemberOfPiece[] }>();
+
 /** The members that a piece has, in the order in which they come off. */
-export function membersOf(piece: OfPiece, house: House, zones: readonly Zone[]): MemberOfPiece[] {
-  return memberTable
+export function membersOf(piece: OfPiece, house: House, zones: readonly Zone[]): readonly MemberOfPiece[] {
+  const schools = `${house.drawers} ${house['hardware-doors']}`;
+  const last = known.get(zones);
+  if (last?.piece === piece && last.schools === schools) return last.members;
+  const members = memberTable
     .filter((m) => countOf(m, piece, zones) > 0)
     .map((member) => {
       const choice = piece.decisions[memberKey(member.id)]?.choice;
       const decided = choice === 'on' || (choice === 'off' && member.off.barred(piece) === null);
       return { member, decided, off: decided ? choice === 'off' : member.usual(house) };
     });
+  known.set(zones, { piece, schools, members });
+  return members;
 }
 
 /** Members that come off for the work on a piece: those that are in the way of a zone that is worked. */

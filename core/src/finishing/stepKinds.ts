@@ -794,10 +794,13 @@ export const stepKindTable = [
   kind('close', 'hand-over', 'Hand it over with its care card', 'hand over', { fixed: 15 }),
 ] as const satisfies readonly StepKind[];
 
-const byId = new Map<StepKindId, StepKind>(stepKindTable.map((k) => [k.id, k]));
+const byId = Object.fromEntries(stepKindTable.map((k): [StepKindId, StepKind] => [k.id, k])) as Record<
+  StepKindId,
+  StepKind
+>;
 
 /** The row of a step kind. */
-export const stepKind = (id: StepKindId): StepKind => byId.get(id)!;
+export const stepKind = (id: StepKindId): StepKind => byId[id];
 
 /** Minutes per m² and set-up with clean-up by method (from memory). */
 export const methodMinutes: Readonly<Record<Method, { perM2: number; setUp: number }>> = {

@@ -1,4 +1,4 @@
-import type { Issue } from '../units';
+import type { Issue, Range } from '../units';
 import type { ReckonedStep, Reckoning } from './Reckoning';
 
 /** The first figure of an answer that is no number, as words on the way to it; undefined: all are finite. */
@@ -18,9 +18,14 @@ const refusal = (path: string, of: string, remedy: string): Issue => ({
   message: `No figure comes out for ${of}: check ${remedy}.`,
 });
 
+const sumOf = (range: Range | null): number => (range ? range.low + range.likely + range.high : 0);
+
 /** Refuses steps that hold a figure which is no number: better none than one that looks like a good one. */
 export function stepNotFinite(steps: readonly ReckonedStep[]): Issue | undefined {
   for (const { step, areaM2, handsOnMin, startMin, endMin, readyMin, productL, thinnerL } of steps) {
+    // No number at all makes their sum one.
+    const sum = areaM2 + handsOnMin + startMin + endMin + readyMin + sumOf(productL) + sumOf(thinnerL);
+    if (Number.isFinite(sum)) continue;
     const found = firstNotFinite({ areaM2, handsOnMin, startMin, endMin, readyMin, productL, thinnerL }, '');
     if (found !== undefined)
       return refusal(

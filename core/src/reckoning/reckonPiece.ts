@@ -173,12 +173,6 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       : facesOfStep(step, zones).reduce((sum, f) => sum + f.areaM2, 0));
   const house = houseOf(settings, piece);
   const { wear } = piece;
-  const runs = new Map<readonly Step[], StepStates[]>([[plan.steps, runOfPlan]]);
-  const runOf = (steps: readonly Step[]): StepStates[] => {
-    const run = runs.get(steps) ?? runPlan(piece, zones, steps, products, house);
-    runs.set(steps, run);
-    return run;
-  };
   const settingUp = new Map<Step, number>();
   const goingOnWith = new Map<Step, number>();
   const handsOn = (step: Step, setsUp: boolean): number => {
@@ -191,7 +185,10 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     steps: plan.steps,
     lags: lagsOfPlan,
     sittings,
-    lagsOf: (steps) => lagsOf({ run: runOf(steps), products, house, wear }),
+    lagsIn: (zoneId, steps) => {
+      const own = zones.filter((z) => z.id === zoneId);
+      return lagsOf({ run: runPlan(piece, own, steps, products, house), products, house, wear });
+    },
     products,
     handsOnMin: handsOn,
     log: piece.log,
@@ -201,7 +198,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     dustElsewhere: piece.decisions['piece/dust']?.choice === 'other-space',
     openElsewhere: input.around?.wet ?? [],
   });
-  const run = runOf(scheduled.steps);
+  const run = scheduled.steps === plan.steps ? runOfPlan : runPlan(piece, zones, scheduled.steps, products, house);
   const byId = new Map(scheduled.steps.map((s) => [s.id, s]));
   const placed = new Map(scheduled.answer.placed.map((p) => [p.id, p]));
   const logged = new Map(piece.log.map((entry) => [entry.step.id, entry]));

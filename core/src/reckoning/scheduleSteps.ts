@@ -20,8 +20,8 @@ export interface StepTimes {
   lags: ReadonlyMap<string, LagOnSurface[]>;
   /** Those that are done at one go. */
   sittings: readonly (readonly Step[])[];
-  /** What each of some steps waits for, in the order in which they are worked. */
-  lagsOf: (steps: readonly Step[]) => Map<string, LagOnSurface[]>;
+  /** What the steps of a zone wait for, out of it and those of the whole piece, in the order in which they are worked. */
+  lagsIn: (zoneId: Step['zoneId'], steps: readonly Step[]) => Map<string, LagOnSurface[]>;
   products: Readonly<Record<string, Product>>;
   /** Hands-on minutes; without setting up where it goes on with a sitting. */
   handsOnMin: (step: Step, setsUp: boolean) => number;
@@ -198,7 +198,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
         for (const s of first) known.set(s.id, s);
         // What a step of a zone waits for lies on the faces of that zone, which only its own steps and those of the piece change.
         const here = withLate().filter((s) => s.zoneId === step.zoneId || s.zoneId === null);
-        const inZone = times.lagsOf(here);
+        const inZone = times.lagsIn(step.zoneId, here);
         for (const s of here) if (s.zoneId !== null) lagsNow.set(s.id, inZone.get(s.id) ?? []);
         const own = (s: Step) => lagsNow.get(s.id) ?? [];
         return { first: first.map((s) => activityOf(s, own(s))), lags: own(step) };
@@ -219,5 +219,5 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const inserted = new Map<string, number>();
   for (const { id, closedAtMin } of answer.missed) for (const s of late.get(id) ?? []) inserted.set(s.id, closedAtMin);
   const all = withLate();
-  return { steps: all, lags: times.lagsOf(all), inserted, answer, over: isOver };
+  return { steps: all, lags: lagsNow, inserted, answer, over: isOver };
 }

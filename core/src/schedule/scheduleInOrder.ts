@@ -163,11 +163,19 @@ interface Waiting {
   heldBack: boolean;
 }
 
-/** Which of two stands before the other: what can start first; of those, what goes on with what is in hand; then by rank. */
-function sooner(a: Waiting, b: Waiting, goesOn: (w: Waiting) => boolean): boolean {
-  if (a.notBefore !== b.notBefore) return a.notBefore < b.notBefore;
-  const [own, other] = [goesOn(a), goesOn(b)];
-  return own === other ? a.rank < b.rank : own;
+/** What stands before all others: what can start first; of those, what goes on with what is in hand; then by rank. */
+function firstOf(ready: readonly Waiting[], goesOn: (w: Waiting) => boolean): Waiting {
+  let first = ready[0]!;
+  let ties: Waiting[] = [];
+  for (const w of ready) {
+    if (w.notBefore < first.notBefore) {
+      first = w;
+      ties = [];
+    } else if (w !== first && w.notBefore === first.notBefore) ties.push(w);
+  }
+  if (ties.length === 0) return first;
+  const byRank = [first, ...ties].sort((x, y) => x.rank - y.rank);
+  return byRank.find(goesOn) ?? byRank[0]!;
 }
 
 /** The first window that a start at this minute would come too late for. */
@@ -263,16 +271,12 @@ class Serial {
       this.ready.push(first);
     }
     const { layout } = this;
-    const known = new Map<Waiting, boolean>();
-    const goesOn = (w: Waiting): boolean => {
+    const goesOn = ({ activity, notBefore }: Waiting): boolean => {
       const { inHand } = layout;
-      if (!inHand || w.notBefore > inHand.endMin) return false;
-      const is = known.get(w) ?? (w.activity.goingOnMin?.(inHand.ids) ?? null) !== null;
-      known.set(w, is);
-      return is;
+      return inHand !== null && notBefore <= inHand.endMin && (activity.goingOnMin?.(inHand.ids) ?? null) !== null;
     };
     for (;;) {
-      const first = this.ready.reduce((a, b) => (sooner(b, a, goesOn) ? b : a));
+      const first = firstOf(this.ready, goesOn);
       const at = place(first.activity, Math.max(first.notBefore, this.floorMin), layout);
       if (at.startMin > first.notBefore) {
         first.notBefore = at.startMin;

@@ -19,7 +19,7 @@ const isGel = ({ products }: RuleContext, productId: string | null): boolean =>
   productId !== null && products[productId]?.traits.includes('gel') === true;
 
 /** Each coat with the film it comes on, what that one asks for, and the minutes from its end. */
-const coatPairs = ({ run, lags, times, products }: RuleContext) => {
+function pairsOf({ run, lags, times, products }: RuleContext) {
   const byId = new Map(run.map(({ step }) => [step.id, step]));
   return run.flatMap(({ step }) => {
     if (!isFilm(step)) return [];
@@ -31,7 +31,15 @@ const coatPairs = ({ run, lags, times, products }: RuleContext) => {
       return [{ before, step, product, lag, gapMin: to.startMin - from.endMin, logged: to.logged }];
     });
   });
-};
+}
+
+const pairsIn = new WeakMap<RuleContext, ReturnType<typeof pairsOf>>();
+
+function coatPairs(context: RuleContext): ReturnType<typeof pairsOf> {
+  const pairs = pairsIn.get(context) ?? pairsOf(context);
+  pairsIn.set(context, pairs);
+  return pairs;
+}
 
 /** Coats that come before the one under them allows it; stains and films are two rules. */
 const tooEarly =

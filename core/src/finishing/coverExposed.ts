@@ -45,8 +45,8 @@ function coverOnce(steps: readonly Step[], zoneId: ZoneId, exposed: ReadonlyMap<
       ...details,
     };
   };
-  // What is bare is covered with film that is held beside it: tape lifts its grain.
-  const bare = exposed.get(during[0]!.id)!.standing === 'bare';
+  // What is bare is covered with film that is held beside it: tape lifts its grain, and stain that is not sealed.
+  const bare = exposed.get(during[0]!.id)!.raw;
   const mist = during.some((s) => exposed.get(s.id)!.spread === 'mist');
   const reason = mist
     ? 'Mist falls on all that is in the room: covered while it flies.'

@@ -128,6 +128,17 @@ describe('what a neighbour suffers', () => {
     expect([top(2), top(4)]).toEqual([[true], [false]]);
   });
 
+  it('is told whether it bears tape: bare wood and stain that is not sealed do not', () => {
+    const raw = (...before: Line[]) =>
+      exposed(piece('table', 'stained-clear'), [
+        ...before,
+        ['carcass', 'paint', 'enamel', 'hvlp'],
+        ['top', 'clear', 'waterborne-satin-clear', 'brush'],
+      ])(before.length).find((e) => e.zoneId === 'top')!.raw;
+    const stain: Line = ['top', 'stain', 'oil-stain', 'wipe'];
+    expect([raw(), raw(stain), raw(stain, ['top', 'seal', 'shellac-sealer', 'brush'])]).toEqual([true, true, false]);
+  });
+
   it('is nothing where the same comes out of the same can, where it lies apart, or where only mist would reach it', () => {
     const same: Line[] = [
       ['top', 'paint', 'enamel', 'hvlp'],

@@ -24,6 +24,8 @@ export interface Exposure {
   sent: Sent;
   standing: Standing;
   covered: boolean;
+  /** Nothing but stain lies on it: tape would lift that, or the grain. */
+  raw: boolean;
 }
 
 /** What is sent: colour that hides or stains, clear, or what takes a film off. */
@@ -81,6 +83,8 @@ const renews = ({ kind, part }: Step): boolean =>
   hidesUnder(kind) || kind === 'sand' || part === 'covering' || stepKind(kind).gives.some((e) => renewing.has(e));
 const renewing: ReadonlySet<Effect> = new Set(['take-film', 'take-veneer', 'lay-veneer', 'take-cloth']);
 
+const isRaw = ({ layers }: SurfaceState): boolean => layers.every((l) => l.role === 'in-wood');
+
 /** How a zone stands at a time: by its look, what lies on it, and what is still to come. */
 function standingOf(
   look: LookKind,
@@ -133,7 +137,14 @@ export function exposuresOf({ piece, zones, run, house }: ExposureInput): Map<st
         const alike = all.some((s) => lays(s) && s.productId === step.productId);
         if (!bad.includes(standing) || (alike && standing !== 'kept')) return [];
         return [
-          { zoneId: zone.id, spread: sends.spread, sent: sends.sent, standing, covered: now.every((s) => s.covered) },
+          {
+            zoneId: zone.id,
+            spread: sends.spread,
+            sent: sends.sent,
+            standing,
+            covered: now.every((s) => s.covered),
+            raw: standing === 'bare' || (standing === 'unfinished' && now.some(isRaw)),
+          },
         ];
       });
       if (exposed.length > 0) found.set(step.id, exposed);

@@ -67,7 +67,7 @@ const reachWords = {
 function uncovered(context: RuleContext): Offence[] {
   const told = new Set<string>();
   return eachStep(context, ({ step }) =>
-    (exposuresIn(context).get(step.id) ?? []).flatMap(({ zoneId, spread, standing, covered }): Offence[] => {
+    (exposuresIn(context).get(step.id) ?? []).flatMap(({ zoneId, spread, standing, covered, raw }): Offence[] => {
       const key = `${step.zoneId} ${zoneId}`;
       if (covered || spread === 'creep' || told.has(key)) return [];
       told.add(key);
@@ -88,7 +88,7 @@ function uncovered(context: RuleContext): Offence[] {
                   name: `Cover the ${zoneNames[zoneId].toLowerCase()}`,
                   edits: [
                     put('unmask', zoneId, step.id),
-                    put(standing === 'bare' ? 'cover' : 'mask', zoneId, last?.id ?? 'piece/photograph/1', step.id),
+                    put(raw ? 'cover' : 'mask', zoneId, last?.id ?? 'piece/photograph/1', step.id),
                   ],
                 },
           ],

@@ -180,10 +180,10 @@ const expected: Readonly<Record<Name, Expected>> = {
       'fronts fill',
       'carcass block',
     ],
-    // Fronts 1.9367 m²: sanded off at 8 → 15.5; wash 8 × 1.9367 + 5 = 20.5.
-    minutes: { 'fronts/strip-abrasive/1': 16, 'fronts/colour-wash/1': 21, 'piece/fit-restraint/1': 10 },
-    // 1.9367 ÷ 14 + 0.02.
-    litres: { 'fronts/colour-wash/1': 0.1583 },
+    // Fronts 1.9367 m²: sanded off at 8 → 15.5; wash 8 × 1.9367 = 15.5, set up on the carcass.
+    minutes: { 'fronts/strip-abrasive/1': 16, 'fronts/colour-wash/1': 16, 'piece/fit-restraint/1': 10 },
+    // 1.9367 ÷ 14: the brush was filled on the carcass.
+    litres: { 'fronts/colour-wash/1': 0.1383 },
   },
   'chest painted by gun, in knotty pine, with new pulls': {
     order: [
@@ -377,10 +377,10 @@ const expected: Readonly<Record<Name, Expected>> = {
       'carcass clear 1/2',
     ],
     absent: ['carcass sand 120', 'carcass paint', 'piece warm-up', 'carcass mask'],
-    // 9 × 2.1465 + 5 = 24.3; 6 × 2.1465 + 5 = 17.9.
-    minutes: { 'carcass/metallic/1': 25, 'carcass/activate/1': 18 },
-    // 2.1465 ÷ 9 + 0.02.
-    litres: { 'carcass/patina/1': 0.2585 },
+    // 9 × 2.1465 + 5 = 24.3; 6 × 2.1465 = 12.9, set up on the legs.
+    minutes: { 'carcass/metallic/1': 25, 'carcass/activate/1': 13 },
+    // 2.1465 ÷ 9: the brush was filled on the legs.
+    litres: { 'carcass/patina/1': 0.2385 },
   },
   'blanket chest stencilled, with a transfer on its lid': {
     order: [

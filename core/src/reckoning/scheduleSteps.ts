@@ -133,6 +133,20 @@ function followedMinIn(
   return minutes;
 }
 
+/** A coat waits so long for the same coat of another zone, minutes: three days. */
+const alikeMin = 3 * 24 * 60;
+
+/** Whether a coat need be no sooner than that of another zone: the other has as many to come, out of the same can. */
+const noSooner = (own: Step, other: Step): boolean =>
+  own.zoneId !== null &&
+  other.zoneId !== null &&
+  own.kind === other.kind &&
+  stepKind(own.kind).film &&
+  own.productId !== null &&
+  own.productId === other.productId &&
+  own.areaFrac === 1 &&
+  other.of - other.ordinal >= own.of - own.ordinal;
+
 /** What a step raises, and leaves open to what others raise. */
 function airOf(step: Step, { products, dustElsewhere }: StepTimes): { air?: SharedAir } {
   const { film, abrasive } = stepKind(step.kind);
@@ -178,6 +192,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
         const behind = ids.map((id) => known.get(id)!);
         return goesOnBehind(behind, step, byStep) ? times.handsOnMin(step, setsUpBehind(behind, step)) : null;
       },
+      heldFor: (laterId) => (noSooner(step, known.get(laterId)!) ? alikeMin : 0),
       followedMin: followedMin.get(step.id) ?? 0,
       pastHours: step.kind === 'dispose',
       divisible: stepKind(step.kind).divisible,

@@ -29,6 +29,8 @@ export interface Activity {
    * order; null: it begins anew. Left out: always.
    */
   goingOnMin?: (behind: readonly string[]) => number | null;
+  /** How long it may be held back to be done right before another, by its id, minutes; left out: as anything. */
+  heldFor?: (laterId: string) => number;
   /** Hands-on minutes of what has to follow it without a break: it is begun only where all of that fits. Left out: nothing. */
   followedMin?: number;
   /** A moment's work that cannot be left until the next shift: going on, it is done though the hours are over. */

@@ -140,6 +140,24 @@ describe('scheduleInOrder', () => {
     expect(both(30, 89)).toMatchObject({ legs: '2026-11-25T09:10', sides: '2026-11-25T09:45' });
     expect(both(30, 90)).toMatchObject({ legs: '2026-11-25T09:40' });
   });
+  it('holds a coat back for days where it need be no sooner than the other, and for no longer than three', () => {
+    const goesOn = { goingOnMin: (behind: readonly string[]) => (behind.at(-1) === 'sides' ? 20 : null) };
+    const top = (laterMin: number, heldMin: number) =>
+      run(
+        '2026-11-23T08:00Z',
+        activity('stain', 5),
+        activity('sides', 25, [], { heldFor: (id) => (id === 'top' ? heldMin : 0) }),
+        activity('top', 25, [['stain', laterMin]], goesOn),
+      ).times;
+    const day = 24 * 60;
+    expect(top(2 * day, 3 * day)).toMatchObject({
+      stain: '2026-11-23T08:00',
+      sides: '2026-11-25T08:00',
+      top: '2026-11-25T08:25',
+    });
+    expect(top(2 * day, 0)).toMatchObject({ sides: '2026-11-23T08:05' });
+    expect(top(4 * day, 9 * day)).toMatchObject({ sides: '2026-11-23T08:05' });
+  });
   it('fills a wait with other work', () => {
     expect(
       run('2026-11-25T08:00Z', activity('a', 10), activity('b', 10, [['a', 60]]), activity('c', 20)).times,

@@ -29,6 +29,8 @@ const shortMin = 60;
 
 /** What can be done at the same go is waited for so long, minutes (common practice, no source). */
 const patienceMin = 30;
+/** Longer than that nothing is held back for anything, minutes: three days. */
+const longestPatienceMin = 3 * 24 * 60;
 
 /** Where hands-on work can lie from a minute on: within one shift, or, if it may be interrupted, over several. */
 function fitIntoShifts(activity: Activity, fromMin: number, calendar: WorkCalendar): Placed {
@@ -298,14 +300,15 @@ class Serial {
   /** When to begin so that what is ready a little later, and is done at the same go, follows without a break; undefined: now. */
   private startForBoth(first: Waiting, at: Placed): number | undefined {
     if (first.activity.handsOnMin === 0 || joins(first.activity, at, this.layout)) return undefined;
-    const soon = this.ready.filter((w) => w.notBefore > at.endMin && w.notBefore <= at.endMin + patienceMin);
-    for (const w of soon) {
-      if ((w.activity.goingOnMin?.([first.activity.id]) ?? null) === null) continue;
-      const startMin = w.notBefore - (at.endMin - at.startMin);
-      if (startMin > first.dueMin) continue;
-      const own = place(first.activity, startMin, this.layout);
+    const { id, heldFor } = first.activity;
+    for (const w of this.ready) {
+      if (w.notBefore <= at.endMin || w.notBefore > at.endMin + longestPatienceMin) continue;
+      const forMin = Math.max(patienceMin, heldFor?.(w.activity.id) ?? 0);
+      if (w.notBefore > at.endMin + forMin || (w.activity.goingOnMin?.([id]) ?? null) === null) continue;
+      const own = place(first.activity, w.notBefore - (at.endMin - at.startMin), this.layout);
+      if (own.startMin > first.dueMin || own.startMin <= at.startMin) continue;
       const behind = place(w.activity, w.notBefore, withOne(this.layout, first.activity, own));
-      if (own.startMin === startMin && behind.startMin === own.endMin) return startMin;
+      if (behind.startMin === own.endMin) return own.startMin;
     }
     return undefined;
   }

@@ -28,12 +28,12 @@ interface Part {
   count: number;
   /** It stays on. */
   on: boolean;
+  /** It holds the others. */
+  carries: boolean;
 }
 
 /** Parts that hang on the outside come off before what is let into it. */
 const comesEarly: ReadonlySet<PartKind> = new Set(['door', 'lid']);
-/** Parts that hold the others: off last, and together first. */
-const carries: ReadonlySet<PartKind> = new Set(['top', 'leg', 'joint', 'bolt']);
 
 const stepsOf = (chain: ZoneChain): Step[] => chain.drafts.map((d) => d.step);
 const filmsOf = (chain: ZoneChain): Step[] => stepsOf(chain).filter((s) => stepKind(s.kind).film || s.kind === 'wax');
@@ -58,10 +58,10 @@ function partsOff({ piece, planned, zones, house }: Around): Part[] {
   const members = membersOf(piece, house, zones).flatMap(({ member, off }): Part[] => {
     const part = member.part(piece);
     if (part === null || !worked.some((z) => worksFor(member, z))) return [];
-    return [{ part, count: countOf(member, piece, zones), on: !off }];
+    return [{ part, count: countOf(member, piece, zones), on: !off, carries: member.carries ?? false }];
   });
   const fixed = house['hardware-doors'] === 'left-masked';
-  const part = (kind: PartKind, count: number, on = fixed): Part => ({ part: kind, count, on });
+  const part = (kind: PartKind, count: number, on = fixed): Part => ({ part: kind, count, on, carries: false });
   // What gets a treatment of its own has to come off, whatever the house does with the rest.
   const all = [
     part('hardware', pulls, fixed && piece.hardware.treatment === 'keep'),
@@ -308,8 +308,8 @@ function putBack(around: Around, parts: readonly Part[]): void {
     });
   if (parts.length >= 3 || parts.some((p) => isGlass(p.part)))
     add('rehearse-assembly', { reason: 'One part hides the screws of the next: the order is tried dry first.' });
-  const held = parts.filter((p) => !carries.has(p.part));
-  const frame = parts.filter((p) => carries.has(p.part)).reverse();
+  const held = parts.filter((p) => !p.carries);
+  const frame = parts.filter((p) => p.carries).reverse();
   for (const { part, count } of frame) {
     add('refit-part', {
       part,

@@ -1,12 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { buildFaces, formTable, newPiece, shapeOf, zonesOf } from '../piece';
 import { typicalProducts } from '../products';
 import {
   defaultSettings,
   type FormId,
   type LookKind,
   type Method,
-  type OldFinishKind,
   type Piece,
   type Product,
   type Step,
@@ -15,6 +13,7 @@ import {
 } from '../workshop';
 import { blankStep } from './blankStep';
 import { exposuresOf, type Standing } from './exposure';
+import { typicalPiece, zonesIn } from './fixtures/typicalPiece';
 import { houseOf } from './houseRules';
 import { runPlan } from './runPlan';
 import { afterStep, statesAsFound } from './surfaceState';
@@ -22,27 +21,18 @@ import { unmetNeeds } from './unmetNeeds';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
-const at = '2026-11-25T08:00:00Z';
-
-const piece = (form: FormId, topLook: LookKind, old: OldFinishKind = 'none', change: Partial<Piece> = {}): Piece => {
-  const made = newPiece('p', 'P', form, at);
-  const surface = {
-    material: { kind: 'solid', speciesId: 'oak', veneerThicknessMm: null },
-    oldFinish: { kind: old, condition: 'sound' },
-  } as const;
-  return {
-    ...made,
-    ...formTable.find((f) => f.id === form)!.typical,
-    surfaces: { ...made.surfaces, top: surface, carcass: surface, fronts: surface },
-    looks: { top: topLook, carcass: 'painted', legs: 'painted' },
-    ...change,
-  };
-};
+const piece = (form: FormId, topLook: LookKind, change: Partial<Piece> = {}): Piece =>
+  typicalPiece(
+    form,
+    {
+      material: { kind: 'solid', speciesId: 'oak', veneerThicknessMm: null },
+      oldFinish: { kind: 'none', condition: 'sound' },
+    },
+    { looks: { top: topLook, carcass: 'painted', legs: 'painted' }, ...change },
+  );
 type Line = readonly [zoneId: ZoneId | null, kind: StepKindId, productId?: string | null, method?: Method | null];
 const exposed = (of: Piece, lines: readonly Line[]) => {
-  const shape = shapeOf(of);
-  if (!shape.ok) throw new Error('not measured');
-  const zones = zonesOf(of, buildFaces(shape.value));
+  const zones = zonesIn(of);
   const steps = lines.map(
     ([zoneId, kind, productId = null, method = null], i): Step => ({
       ...blankStep,
@@ -80,17 +70,13 @@ const stands: Readonly<Record<Standing, { look: LookKind; before: readonly Line[
   finished: { look: 'natural-clear', before: [['top', 'clear', 'waterborne-satin-clear', 'brush']], later: [] },
   painted: { look: 'painted', before: [['top', 'paint', 'paint-dark', 'brush']], later: [] },
 };
-const colour: Line = ['carcass', 'paint', 'enamel'];
-const clear: Line = ['carcass', 'clear', 'oil-brushing-clear'];
+const colour = (method: Method): Line => ['carcass', 'paint', 'enamel', method];
+const clear = (method: Method): Line => ['carcass', 'clear', 'oil-brushing-clear', method];
 const sends: readonly [what: string, line: Line, hurts: readonly Standing[]][] = [
-  [
-    'the mist of paint',
-    [...colour.slice(0, 3), 'hvlp'] as unknown as Line,
-    ['kept', 'bare', 'unfinished', 'finished', 'painted'],
-  ],
-  ['the mist of clear', [...clear.slice(0, 3), 'hvlp'] as unknown as Line, ['kept', 'finished', 'painted']],
-  ['a run of paint', [...colour.slice(0, 3), 'brush'] as unknown as Line, ['kept', 'bare', 'unfinished', 'finished']],
-  ['a run of clear', [...clear.slice(0, 3), 'brush'] as unknown as Line, ['kept']],
+  ['the mist of paint', colour('hvlp'), ['kept', 'bare', 'unfinished', 'finished', 'painted']],
+  ['the mist of clear', clear('hvlp'), ['kept', 'finished', 'painted']],
+  ['a run of paint', colour('brush'), ['kept', 'bare', 'unfinished', 'finished']],
+  ['a run of clear', clear('brush'), ['kept']],
   [
     'stripper that creeps',
     ['carcass', 'strip-chemical', 'stripper', 'brush'],
@@ -151,7 +137,7 @@ describe('what a neighbour suffers', () => {
     expect(legs('hvlp')).toContain('top');
     expect(legs('brush')).not.toContain('top');
     // A lid that is off is out of reach of the mist; hung again it is not.
-    const lid = exposed(piece('blanket-chest', 'leave', 'none', { houseRules: { 'hardware-doors': 'off-first' } }), [
+    const lid = exposed(piece('blanket-chest', 'leave', { houseRules: { 'hardware-doors': 'off-first' } }), [
       [null, 'remove-part'],
       ['carcass', 'paint', 'enamel', 'hvlp'],
       [null, 'refit-part'],
@@ -164,9 +150,7 @@ describe('what a neighbour suffers', () => {
 describe('wax on a surface', () => {
   it('is a layer that no film goes on, until it is wiped off and dry', () => {
     const of = piece('table', 'waxed');
-    const shape = shapeOf(of);
-    if (!shape.ok) throw new Error('not measured');
-    const faces = buildFaces(shape.value);
+    const faces = zonesIn(of).flatMap((z) => z.faces);
     const bare = {
       ...statesAsFound(of, faces).get(faces.find((f) => f.zoneId === 'top')!.id)!,
       soil: 'clean' as const,

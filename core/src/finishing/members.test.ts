@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { buildFaces, formTable, newDamage, newPiece, shapeOf, zonesOf } from '../piece';
+import { formTable, newDamage } from '../piece';
 import { typicalProducts } from '../products';
 import { defaultSettings, type FormId, type Piece, type Product, type Step, type Surface } from '../workshop';
+import { typicalPiece, zonesIn } from './fixtures/typicalPiece';
 import { generatePlan } from './generatePlan';
 import { houseOf } from './houseRules';
 import { type MemberId, memberKey, membersOf, memberTable, zonesApart } from './members';
@@ -16,17 +17,12 @@ const oak: Surface = {
 };
 /** A piece in two looks: its top and its seat clear, all else painted. */
 const piece = (form: FormId, change: Partial<Piece> = {}): Piece => {
-  const made = newPiece('p', 'P', form, at);
-  const { typical, seat } = formTable.find((f) => f.id === form)!;
+  const { seat } = formTable.find((f) => f.id === form)!;
   const ofSeat = seat?.material.kind === 'solid' ? 'natural-clear' : 'leave';
-  return {
-    ...made,
-    ...typical,
-    surfaces: { ...made.surfaces, top: oak, carcass: oak, fronts: oak },
-    lead: { result: 'negative', everyLayer: true, licensedWork: false },
+  return typicalPiece(form, oak, {
     looks: { top: 'natural-clear', seat: ofSeat, carcass: 'painted', fronts: 'painted', legs: 'painted' },
     ...change,
-  };
+  });
 };
 const decide = (of: Piece, choice: 'off' | 'on', ...ids: MemberId[]): Piece => ({
   ...of,
@@ -37,13 +33,8 @@ const plan = (of: Piece): Step[] => {
   if (!r.ok) throw new Error(r.issues.map((i) => i.message).join());
   return r.value;
 };
-const zones = (of: Piece) => {
-  const shape = shapeOf(of);
-  if (!shape.ok) throw new Error('not measured');
-  return zonesOf(of, buildFaces(shape.value));
-};
 const members = (of: Piece) =>
-  membersOf(of, houseOf(settings, of), zones(of)).map((m) => `${m.member.id} ${m.off ? 'off' : 'on'}`);
+  membersOf(of, houseOf(settings, of), zonesIn(of)).map((m) => `${m.member.id} ${m.off ? 'off' : 'on'}`);
 const moved = (steps: readonly Step[], kind: Step['kind']) =>
   steps.filter((s) => s.kind === kind).map((s) => `${s.count} ${s.part}`);
 const covers = (steps: readonly Step[], zoneId: Step['zoneId']) =>
@@ -92,7 +83,7 @@ describe('members', () => {
     expect(on.filter((s) => s.kind === 'mask' && s.zoneId === null).map((s) => s.lineM)).toEqual([2 * 0.6]);
     const house = { houseRules: { drawers: 'in' } };
     expect(
-      zonesApart(piece('chest-of-drawers', house), houseOf(settings, house), zones(piece('chest-of-drawers'))),
+      zonesApart(piece('chest-of-drawers', house), houseOf(settings, house), zonesIn(piece('chest-of-drawers'))),
     ).toEqual(new Set());
   });
 
@@ -123,7 +114,7 @@ describe('members', () => {
       looks: { 'own-1': 'painted' },
     });
     expect(moved(plan(chest), 'remove-part')).toEqual(['4 hardware']);
-    expect(zonesApart(chest, houseOf(settings, chest), zones(chest)).has('own-1')).toBe(true);
+    expect(zonesApart(chest, houseOf(settings, chest), zonesIn(chest)).has('own-1')).toBe(true);
   });
 
   it('all go on again, and what lies apart is never taped off from the rest, whatever comes off', () => {
@@ -141,7 +132,7 @@ describe('members', () => {
           const one = decide(made, 'off', ...ids);
           const steps = plan(one);
           expect(moved(steps, 'refit-part').sort()).toEqual(moved(steps, 'remove-part').sort());
-          for (const zoneId of zonesApart(one, houseOf(settings, one), zones(one)))
+          for (const zoneId of zonesApart(one, houseOf(settings, one), zonesIn(one)))
             expect(covers(steps, zoneId).map((s) => s.id)).toEqual([]);
         },
       ),

@@ -22,6 +22,8 @@ export interface Member {
   /** Whether a piece of this make has it at all; left out: where it has such faces. */
   found?: (piece: OfPiece) => boolean;
   has: (face: Face) => boolean;
+  /** It holds the others: off last, and together first. */
+  carries?: true;
   /** It comes off only where one of these is worked. */
   worked: readonly ZoneId[];
   usual: (house: House) => boolean;
@@ -41,7 +43,7 @@ const jointsOf = ({ form }: OfPiece): number =>
 /** Damage that the joints of a frame have; it is put right as it goes together again. */
 export const frameDamage: readonly DamageKind[] = ['open-joint', 'wobbly-leg'];
 
-const never = () => null;
+const none = () => null;
 const notLeft = (house: House): boolean => house['hardware-doors'] !== 'left-masked';
 const screwed: readonly Piece['legs'][] = ['square', 'tapered', 'turned', 'cabriole'];
 
@@ -51,7 +53,7 @@ export const memberTable: readonly Member[] = [
     id: 'drawers',
     name: 'Drawers',
     zoneId: 'fronts',
-    part: never,
+    part: none,
     has: startsWith(/^drawer-\d+\//),
     worked: [],
     usual: (house) => house.drawers !== 'in',
@@ -60,7 +62,7 @@ export const memberTable: readonly Member[] = [
       name: 'Out, worked beside it',
       speaksFor: 'Edges are reached, fronts lie flat, and nothing has to be masked between fronts and carcass.',
       speaksAgainst: 'Gaps line up only with them in; the openings have to be covered from mist.',
-      barred: never,
+      barred: none,
     },
     on: {
       name: 'In their places',
@@ -81,7 +83,7 @@ export const memberTable: readonly Member[] = [
       name: 'Off their hinges',
       speaksFor: 'Edges and hinge sides are reached, and they dry lying flat.',
       speaksAgainst: 'Hanging them again takes longer than taking them off; old screws may break.',
-      barred: never,
+      barred: none,
     },
     on: {
       name: 'Left hanging, masked',
@@ -103,7 +105,7 @@ export const memberTable: readonly Member[] = [
       name: 'Off its hinges',
       speaksFor: 'Its edges and its inside are reached, and it dries lying flat.',
       speaksAgainst: 'Hanging it again takes longer than taking it off; old screws may break.',
-      barred: never,
+      barred: none,
     },
     on: {
       name: 'Left on, masked',
@@ -126,7 +128,7 @@ export const memberTable: readonly Member[] = [
       name: 'Off the frame',
       speaksFor: 'Pad and cover stay clean, and the rails are reached to their edges.',
       speaksAgainst: 'Screws or staples have to be drawn.',
-      barred: never,
+      barred: none,
     },
     on: {
       name: 'Left on, covered',
@@ -141,6 +143,7 @@ export const memberTable: readonly Member[] = [
     part: () => 'top',
     found: (p) => formById(p.form).family === 'table',
     has: startsWith(/^top\//),
+    carries: true,
     worked: ['top', 'carcass', 'legs'],
     usual: () => false,
     why: 'It stays on unless it is known to be screwed or buttoned on.',
@@ -148,7 +151,7 @@ export const memberTable: readonly Member[] = [
       name: 'Off the frame',
       speaksFor: 'Base and top are worked side by side, and nothing is masked between them.',
       speaksAgainst: 'Only where it is screwed or buttoned on from below; a glued one stays.',
-      barred: never,
+      barred: none,
     },
     on: {
       name: 'Left on',
@@ -163,6 +166,7 @@ export const memberTable: readonly Member[] = [
     part: () => 'leg',
     found: (p) => ['table', 'drawers', 'doors'].includes(formById(p.form).family) && screwed.includes(p.legs),
     has: startsWith(/^leg-/),
+    carries: true,
     worked: ['legs', 'carcass'],
     usual: () => false,
     why: 'They stay on unless they are known to be screwed or bolted on.',
@@ -170,7 +174,7 @@ export const memberTable: readonly Member[] = [
       name: 'Off, worked by themselves',
       speaksFor: 'They dry side by side, every side in reach; the piece need not be turned for them.',
       speaksAgainst: 'Only where they are screwed or bolted on; the piece stands on blocks meanwhile.',
-      barred: never,
+      barred: none,
     },
     on: {
       name: 'Left on',
@@ -186,6 +190,7 @@ export const memberTable: readonly Member[] = [
     found: (p) => jointsOf(p) > 0,
     count: jointsOf,
     has: () => true,
+    carries: true,
     worked: ['carcass', 'legs', 'seat'],
     usual: () => false,
     why: 'It is glued first and worked as it stands: films keep glue out of the joints.',

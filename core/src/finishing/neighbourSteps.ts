@@ -291,7 +291,7 @@ function sideBySide(all: readonly Planned[], form: FormId): void {
 function sayWhetherAlike(
   all: readonly Planned[],
   house: House,
-  piece: Pick<Piece, 'choices' | 'looks' | 'wear'>,
+  piece: Pick<Piece, 'choices' | 'looks' | 'wear' | 'log' | 'reworked'>,
 ): void {
   for (const p of all) {
     const { zoneId, look } = p.situation;
@@ -320,7 +320,7 @@ function sayWhetherAlike(
 export function addNeighbourSteps(
   all: readonly Planned[],
   house: House,
-  piece: Pick<Piece, 'form' | 'edits' | 'choices' | 'looks' | 'wear'>,
+  piece: Pick<Piece, 'form' | 'edits' | 'choices' | 'looks' | 'wear' | 'log' | 'reworked'>,
 ): void {
   const { form, edits } = piece;
   oneSample(all);

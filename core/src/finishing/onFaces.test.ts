@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { buildFaces, formTable, newDamage, newPiece, shapeOf, zonesOf } from '../piece';
+import { formTable, newDamage } from '../piece';
 import { typicalProducts } from '../products';
 import {
   type Condition,
@@ -11,6 +11,7 @@ import {
   type Surface,
   type ZoneId,
 } from '../workshop';
+import { typicalPiece, zonesIn } from './fixtures/typicalPiece';
 import { generatePlan } from './generatePlan';
 import { facesOfStep, runPlan } from './runPlan';
 import { stepKind } from './stepKinds';
@@ -29,26 +30,20 @@ interface Lift {
 }
 /** A veneered piece that lifts in four places of a face. */
 const lifting = ({ form, faceId, zoneId, look, choice, condition = 'sound' }: Lift): Piece => {
-  const made = newPiece('p', 'P', form, at);
   const birch: Surface = {
     material: { kind: 'veneer', speciesId: 'birch', veneerThicknessMm: 0.6 },
     oldFinish: { kind: 'shellac', condition },
   };
-  return {
-    ...made,
-    ...formTable.find((f) => f.id === form)!.typical,
-    surfaces: { ...made.surfaces, top: birch, carcass: birch, fronts: birch },
-    lead: { result: 'negative', everyLayer: true, licensedWork: false },
+  return typicalPiece(form, birch, {
     looks: { [zoneId]: look },
     damage: [{ ...newDamage('lift', 'loose-veneer', zoneId, 4), faceId }],
     decisions: { 'damage/lift': { choice, at, why: '' } },
-  };
+  });
 };
 const worked = (piece: Piece) => {
   const r = generatePlan(piece, { products, settings });
-  const shape = shapeOf(piece);
-  if (!r.ok || !shape.ok) throw new Error('no plan');
-  const zones = zonesOf(piece, buildFaces(shape.value));
+  if (!r.ok) throw new Error('no plan');
+  const zones = zonesIn(piece);
   return { steps: r.value, zones, run: runPlan(piece, zones, r.value, products) };
 };
 /** "sand P120: carcass/left" for what works some faces only, else the kind alone. */

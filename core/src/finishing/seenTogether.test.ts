@@ -1,23 +1,24 @@
 import { describe, expect, it } from 'vitest';
-import { formTable, newPiece } from '../piece';
 import { typicalProducts } from '../products';
-import { defaultSettings, type Piece, type Product, type StepKindId, type ZoneId } from '../workshop';
+import { defaultSettings, type Piece, type Product, type StepKindId, type Surface, type ZoneId } from '../workshop';
+import { doneEntry } from './fixtures/logEntry';
+import { typicalPiece } from './fixtures/typicalPiece';
 import { generatePlan } from './generatePlan';
+import { planOf } from './planOf';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const settings = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
 const chosen = (productId: string, forLook = false) => ({ productId, coats: null, method: null, forLook });
-const sideboard = (choices: Piece['choices'], change: Partial<Piece> = {}): Piece => {
-  const made = newPiece('p', 'P', 'sideboard', '2026-11-25T08:00:00Z');
-  return {
-    ...made,
-    ...formTable.find((f) => f.id === 'sideboard')!.typical,
-    lead: { result: 'negative', everyLayer: true, licensedWork: false },
+const oak: Surface = {
+  material: { kind: 'solid', speciesId: 'oak', veneerThicknessMm: null },
+  oldFinish: { kind: 'oil-varnish', condition: 'sound' },
+};
+const sideboard = (choices: Piece['choices'], change: Partial<Piece> = {}): Piece =>
+  typicalPiece('sideboard', oak, {
     looks: { top: 'natural-clear', carcass: 'painted', fronts: 'painted', interior: 'painted', legs: 'painted' },
     choices,
     ...change,
-  };
-};
+  });
 const plan = (piece: Piece) => {
   const r = generatePlan(piece, { products, settings });
   if (!r.ok) throw new Error(r.issues.map((i) => i.message).join());
@@ -54,6 +55,19 @@ describe('what is seen together', () => {
     const all = sideboard({ 'legs/paint': chosen('paint-dark', true) });
     expect(reason(all, 'fronts', 'paint')).toContain('As on the legs: they are seen together.');
     expect(reason(one, 'fronts', 'paint')).not.toMatch(/on purpose|seen together/);
+  });
+  it('goes on from the can it was begun with, whatever is chosen for the others then', () => {
+    const legs = sideboard({});
+    const first = plan(legs).find((s) => s.zoneId === 'legs' && s.kind === 'paint')!;
+    const begun = sideboard(
+      { 'carcass/paint': chosen('paint-dark', true) },
+      { log: [doneEntry(first, '2026-11-25T09:00:00Z')] },
+    );
+    const r = planOf(begun, { products, settings });
+    const of = (zoneId: ZoneId) => [
+      ...new Set(r.steps.filter((s) => s.zoneId === zoneId && s.kind === 'paint').map((s) => s.productId)),
+    ];
+    expect([of('carcass'), of('fronts'), of('legs')]).toEqual([['paint-dark'], ['paint-dark'], ['enamel']]);
   });
   it('does not take after the inside, another look or hardware', () => {
     expect(used(sideboard({ 'interior/paint': chosen('paint-dark', true) }), 'paint')).toMatchObject({

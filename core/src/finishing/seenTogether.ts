@@ -1,6 +1,7 @@
 import { zoneNames } from '../piece';
 import type { Piece, StepKindId, ZoneId } from '../workshop';
 import type { House } from './houseRules';
+import { earlierSteps } from './lateDamage';
 import { zoneOrder } from './phases';
 import { lookOf } from './Situation';
 
@@ -25,7 +26,7 @@ export const isSeen = (kind: StepKindId): boolean => seen.has(kind);
 /** Zones that are looked at together with the outside of the piece: the inside takes after it, and not the other way round. */
 const isOutside = (zoneId: ZoneId): boolean => zoneId !== 'interior' && zoneId !== 'hardware';
 
-type Matching = Pick<Piece, 'choices' | 'looks' | 'wear'>;
+type Matching = Pick<Piece, 'choices' | 'looks' | 'wear' | 'log' | 'reworked'>;
 
 /** Why a zone gets its own clear whatever the others of its look have; null: it gets theirs. */
 export const ownClear = ({ wear }: Pick<Piece, 'wear'>, zoneId: ZoneId, house: House): string | null =>
@@ -35,11 +36,15 @@ export const ownClear = ({ wear }: Pick<Piece, 'wear'>, zoneId: ZoneId, house: H
       ? 'House rule for tops'
       : null;
 
-/**
- * The zone whose choice of product holds for a zone that has none of its own: the first of its look on which one was made for all
- * of them; null: none.
- */
-export function matchOf(piece: Matching, zoneId: ZoneId, kind: StepKindId, house: House): ZoneId | null {
+/** The product a kind of coat was begun with on a zone, in its present look; null: none was. */
+function begunWith(piece: Matching, zoneId: ZoneId, kind: StepKindId): string | null {
+  const earlier = earlierSteps(piece, zoneId);
+  const last = piece.log.findLast(({ step }) => step.zoneId === zoneId && step.kind === kind && !earlier.has(step.id));
+  return last?.step.productId ?? null;
+}
+
+/** The first zone of its look on which a product was chosen for all of them; null: none, or the zone has its own. */
+function chosenOn(piece: Matching, zoneId: ZoneId, kind: StepKindId, house: House): ZoneId | null {
   const look = lookOf(piece, zoneId);
   if (!isSeen(kind) || look === 'leave' || zoneId === 'hardware') return null;
   if (piece.choices[`${zoneId}/${kind}`]?.productId || (kind === 'clear' && ownClear(piece, zoneId, house)))
@@ -54,14 +59,18 @@ export function matchOf(piece: Matching, zoneId: ZoneId, kind: StepKindId, house
   );
 }
 
-/** What was chosen for every kind of step of every zone: its own, or what was chosen for all zones of its look. */
+/** The zone whose choice of product holds for another; null: none does, or a coat was begun there and goes on from its can. */
+export const matchOf = (piece: Matching, zoneId: ZoneId, kind: StepKindId, house: House): ZoneId | null =>
+  begunWith(piece, zoneId, kind) ? null : chosenOn(piece, zoneId, kind, house);
+
+/** What was chosen for every kind of step of every zone: its own, or for all zones of its look, but where one was begun with another. */
 export function matchedChoices(piece: Matching, zones: readonly ZoneId[], house: House): Piece['choices'] {
   const matched: Piece['choices'] = { ...piece.choices };
   for (const zoneId of zones)
     for (const kind of seen) {
-      const like = matchOf(piece, zoneId, kind, house);
-      if (!like) continue;
-      const { productId } = piece.choices[`${like}/${kind}`]!;
+      const other = chosenOn(piece, zoneId, kind, house);
+      if (!other) continue;
+      const productId = begunWith(piece, zoneId, kind) ?? piece.choices[`${other}/${kind}`]!.productId;
       matched[`${zoneId}/${kind}`] = { coats: null, method: null, ...matched[`${zoneId}/${kind}`], productId };
     }
   return matched;

@@ -26,6 +26,12 @@ const testWords: Readonly<Record<TestKind, string>> = {
 };
 const byPlace = new Set(['glue', 'fill', 'plug', 'fill-stick', 'patch-veneer', 'drill', 'spot-prime', 'fill-leather']);
 
+/** A frame is not taken off and fitted as a part is. */
+const frameWords: Readonly<Partial<Record<PartKind, readonly [apart: string, together: string]>>> = {
+  joint: ['Knock the frame apart', 'Put the frame together'],
+  bolt: ['Unbolt the frame', 'Bolt the frame together'],
+};
+
 function partOf({ step }: { step: Step }): string {
   if (step.test) return ` ${testWords[step.test]}`;
   if (!step.part) return '';
@@ -36,6 +42,8 @@ function partOf({ step }: { step: Step }): string {
 /** What to do, without the zone: "Sand P150 by hand", "Clear coat 2 of 3". */
 export function doWhat(reckoned: { step: Step }): string {
   const { step } = reckoned;
+  const frame = step.part ? frameWords[step.part] : undefined;
+  if (frame) return `${frame[step.kind === 'remove-part' ? 0 : 1]}, ${step.count} ${partWords[step.part!][1]}`;
   const grit = step.grit ? ` P${step.grit}${step.byHand ? ' by hand' : ''}` : '';
   const places = byPlace.has(step.kind) ? `, ${step.count} ${step.count === 1 ? 'place' : 'places'}` : '';
   const touched = stepKind(step.kind).film && step.areaFrac <= 0.1 && !places ? ', in places' : '';

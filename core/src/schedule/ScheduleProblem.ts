@@ -29,7 +29,7 @@ export interface Activity {
    * order; null: it begins anew. Left out: always.
    */
   goingOnMin?: (behind: readonly string[]) => number | null;
-  /** How long it may be held back to be done right before another, by its id, minutes; left out: as anything. */
+  /** How long it may be held back to be done right before another, by its id, minutes; left out: half an hour. */
   heldFor?: (laterId: string) => number;
   /** Hands-on minutes of what has to follow it without a break: it is begun only where all of that fits. Left out: nothing. */
   followedMin?: number;

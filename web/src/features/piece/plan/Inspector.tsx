@@ -46,9 +46,9 @@ interface ChoicesProps extends Pick<Step, 'kind' | 'zoneId' | 'productId' | 'met
   pieceId: string;
   /** The product was chosen by the user. */
   chosen: boolean;
-  /** It holds for the other zones of the look too. */
-  forLook: boolean;
-  /** Zones of the same look that get such a coat too: what they are called. */
+  /** Zones that take after this one: what they are called. */
+  alike: string;
+  /** All other zones of the same look that get such a coat. */
   others: string;
   /** The zone whose choice holds here. */
   like: ZoneId | null;
@@ -56,7 +56,7 @@ interface ChoicesProps extends Pick<Step, 'kind' | 'zoneId' | 'productId' | 'met
 
 /** The values of a step that can be chosen: product, method, coats. Drawn again only where one of them is another. */
 const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method, of, ...matching }: ChoicesProps) {
-  const { chosen, forLook, others, like } = matching;
+  const { chosen, alike, others, like } = matching;
   const { products } = useParts('products');
   const edit = useEditPiece(pieceId);
   const usable = Object.values(products).filter((p) => stepKind(kind).uses.includes(p.kind));
@@ -67,14 +67,14 @@ const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method
       const choice = draft.choices[key] ?? { productId: null, coats: null, method: null };
       draft.choices[key] = { ...choice, ...change };
     });
-  const forAll = (draft: Piece, all: boolean) => {
-    const look = lookOf(draft, zoneId!);
-    for (const [other, choice] of Object.entries(draft.choices))
-      if (other !== key && choice.forLook && other.endsWith(`/${kind}`) && lookOf(draft, zoneOf(other)) === look)
-        Object.assign(choice, { productId: null, forLook: false });
-    const own = draft.choices[key] ?? { coats: null, method: null, productId };
-    draft.choices[key] = { ...own, productId: own.productId ?? productId, forLook: all };
-  };
+  /** Said of all zones, what was chosen for one of them gives way. */
+  const holds = (forLook: boolean) =>
+    edit('Where it holds', (draft) => {
+      for (const [other, choice] of Object.entries(draft.choices))
+        if (forLook && other.endsWith(`/${kind}`) && lookOf(draft, zoneOf(other)) === lookOf(draft, zoneId!))
+          Object.assign(choice, other === key ? {} : { productId: null, forLook: false });
+      draft.choices[key]!.forLook = forLook;
+    });
   if (usable.length === 0) return null;
   return (
     <div className="stack" style={{ gap: 16, paddingTop: 6 }}>
@@ -85,21 +85,16 @@ const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method
         onPick={(picked) =>
           edit('Product', (draft) => {
             const was = draft.choices[key];
-            draft.choices[key] = { coats: null, ...was, productId: picked, method: null };
-            if (others && !was?.productId) forAll(draft, true);
+            const forLook = was?.productId ? was.forLook : zoneId !== 'interior';
+            draft.choices[key] = { coats: null, ...was, productId: picked, method: null, forLook };
           })
         }
         help={chosen ? 'Chosen by you' : like ? `As on the ${zoneNames[like].toLowerCase()}` : ' '}
       />
       {others && chosen && (
         <FormControlLabel
-          control={
-            <Checkbox
-              checked={forLook}
-              onChange={(e) => edit('Where it holds', (draft) => forAll(draft, e.target.checked))}
-            />
-          }
-          label={`The same on ${others}`}
+          control={<Checkbox checked={alike !== ''} onChange={(e) => holds(e.target.checked)} />}
+          label={`The same on ${alike || others}`}
         />
       )}
       <div className="row" style={{ flexWrap: 'nowrap' }}>
@@ -169,13 +164,19 @@ function Found({ piece, zoneId }: { piece: Piece; zoneId: ZoneId }) {
 
 const zoneOf = (key: string): ZoneId => key.split('/')[0] as ZoneId;
 
-/** Names of the other zones of a look that get the same kind of coat and are seen with one: "the carcass and the legs". */
-function seenWith(piece: Piece, zoneId: ZoneId, kind: StepKindId, steps: readonly ReckonedStep[]): string {
-  if (!isSeen(kind) || zoneId === 'interior' || zoneId === 'hardware') return '';
-  const zones = new Set(steps.flatMap(({ step }) => (step.kind === kind && step.zoneId ? step.zoneId : [])));
-  const names = [...zones]
-    .filter((z) => z !== zoneId && z !== 'hardware' && lookOf(piece, z) === lookOf(piece, zoneId))
-    .map((z) => `the ${zoneNames[z].toLowerCase()}`);
+/** The other zones of a look that get the same kind of coat, still to come, and are seen with one. */
+function seenWith(piece: Piece, { zoneId, kind }: Step, steps: readonly ReckonedStep[]): ZoneId[] {
+  if (!zoneId || !isSeen(kind) || zoneId === 'interior' || zoneId === 'hardware') return [];
+  const own = steps.filter(({ step }) => step.kind === kind);
+  const begun = new Set(own.flatMap((s) => (s.status === 'planned' ? [] : s.step.zoneId)));
+  return [...new Set(own.flatMap(({ step }) => step.zoneId ?? []))].filter(
+    (z) => z !== zoneId && z !== 'hardware' && !begun.has(z) && lookOf(piece, z) === lookOf(piece, zoneId),
+  );
+}
+
+/** Zones in words: "the carcass and the legs". */
+function namesOf(zones: readonly ZoneId[]): string {
+  const names = zones.map((z) => `the ${zoneNames[z].toLowerCase()}`);
   const last = names.pop();
   return last === undefined ? '' : names.length > 0 ? `${names.join(', ')} and ${last}` : last;
 }
@@ -193,6 +194,8 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
   const edit = useEditPiece(piece.id);
   const nowMin = useNowMin();
   const { step } = reckoned;
+  const house = houseOf(settings, piece);
+  const seen = seenWith(piece, step, steps);
   const at = (minute: number) => dayTime(minute, nowMin, settings.timeZone);
   return (
     <section className="panel" aria-label="Step">
@@ -239,9 +242,9 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
           method={step.method}
           of={step.of}
           chosen={Boolean(piece.choices[`${step.zoneId}/${step.kind}`]?.productId)}
-          forLook={piece.choices[`${step.zoneId}/${step.kind}`]?.forLook === true}
-          others={step.zoneId ? seenWith(piece, step.zoneId, step.kind, steps) : ''}
-          like={step.zoneId ? matchOf(piece, step.zoneId, step.kind, houseOf(settings, piece)) : null}
+          alike={namesOf(seen.filter((z) => matchOf(piece, z, step.kind, house) === step.zoneId))}
+          others={namesOf(seen)}
+          like={step.zoneId ? matchOf(piece, step.zoneId, step.kind, house) : null}
         />
       ) : (
         <p className="quiet">Logged, and kept as it was.</p>

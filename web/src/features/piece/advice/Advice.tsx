@@ -1,5 +1,5 @@
 import { zoneNames } from '@cosmesis/core/piece';
-import type { Alternative, Question } from '@cosmesis/core/reckoning';
+import type { Alternative, Question, TreatmentFigures } from '@cosmesis/core/reckoning';
 import { minuteOf } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import { useState } from 'react';
@@ -64,25 +64,34 @@ function Figures({
   );
 }
 
-const daysIn = 24 * 60;
+/** Minutes of a day. */
+const dayMin = 24 * 60;
 
-/** What one alternative saves of what is in the plan, in a sentence; null: nothing. */
+const counted = (n: number, one: string): string => `${n} ${n === 1 ? one : `${one}s`}`;
+
+/** What of two alternatives differs in favour of the first, in words: "3 h of work, 9 sittings and 6 days". */
+function lessOf(less: TreatmentFigures, more: TreatmentFigures): string {
+  const days =
+    less.lightUseAtMin !== null && more.lightUseAtMin !== null
+      ? Math.round((more.lightUseAtMin - less.lightUseAtMin) / dayMin)
+      : 0;
+  const sittings = more.sittings - less.sittings;
+  const handsMin = Math.round(more.handsOnMin - less.handsOnMin);
+  const parts = [
+    handsMin >= 5 ? `${duration(handsMin)} of work` : '',
+    sittings > 0 ? counted(sittings, 'sitting') : '',
+    days > 0 ? counted(days, 'day') : '',
+  ].filter((x) => x !== '');
+  const last = parts.pop() ?? '';
+  return parts.length > 0 ? `${parts.join(', ')} and ${last}` : last;
+}
+
+/** What one alternative saves of what is in the plan, and what it takes for that, in a sentence; null: it saves nothing. */
 function savesOf(of: Alternative, than: Alternative | undefined): string | null {
   const [own, other] = [of.figures, than?.figures];
   if (!own || !other || own === other) return null;
-  const days =
-    own.lightUseAtMin !== null && other.lightUseAtMin !== null
-      ? Math.round((other.lightUseAtMin - own.lightUseAtMin) / daysIn)
-      : 0;
-  const sittings = other.sittings - own.sittings;
-  const hands = Math.round(other.handsOnMin - own.handsOnMin);
-  const saved = [
-    hands >= 5 ? `${duration(hands)} of work` : '',
-    sittings > 0 ? `${sittings} ${sittings === 1 ? 'sitting' : 'sittings'}` : '',
-    days > 0 ? `${days} ${days === 1 ? 'day' : 'days'}` : '',
-  ].filter((x) => x !== '');
-  const last = saved.pop();
-  return last === undefined ? null : `Saves ${saved.length > 0 ? `${saved.join(', ')} and ${last}` : last}.`;
+  const [saved, more] = [lessOf(own, other), lessOf(other, own)];
+  return saved === '' ? null : `Saves ${saved}${more === '' ? '' : `; costs ${more}`}.`;
 }
 
 function Ask({ piece, question }: { piece: Piece; question: Question }) {
@@ -97,7 +106,7 @@ function Ask({ piece, question }: { piece: Piece; question: Question }) {
       draft.decisions[question.key] = { choice: a.choice, at: nowIso(), why: why.trim().slice(0, 4000) };
     });
     say({
-      text: `${title}: ${a.name.toLowerCase()}. The plan follows.`,
+      text: `${title}, ${a.name.toLowerCase()}. The plan follows.`,
       action: { name: 'Undo', run: () => theStore().undo() },
     });
   };

@@ -345,9 +345,11 @@ describe('what goes wrong', () => {
     await store.adopt(empty());
     store.transact('New piece', add('a'));
     await store.idle();
-    const afterReload = async () => {
+    const afterReload = async (then: (store: WorkshopStore) => void = () => {}) => {
       const { store: again } = await tab(journal);
       await again.open('w');
+      await again.idle();
+      then(again);
       await again.idle();
       return [names(again), again.get().setAside];
     };
@@ -362,6 +364,16 @@ describe('what goes wrong', () => {
     expect(store.get().save).toEqual({ status: 'saving' });
     store.transact('Name', rename('a', 'y'));
     expect(await afterReload()).toEqual([['y'], []]);
+  });
+
+  it('a page that goes while a word is typed: what is made again joins what was written of it, and one undo takes back both', async () => {
+    const { store, log, afterReload } = await pageWithPiece();
+    store.transact('Name', rename('a', 'two co'), 'a/name');
+    await store.idle();
+    vi.spyOn(log, 'commit').mockReturnValue(new Promise(() => {}));
+    store.transact('Name', rename('a', 'two coats'), 'a/name');
+    expect(await afterReload()).toEqual([['two coats'], []]);
+    expect(await afterReload((again) => again.undo())).toEqual([['a'], []]);
   });
 
   it('a page that goes before it knows that it has written: the journal tells what was its own', async () => {

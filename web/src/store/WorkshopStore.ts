@@ -175,9 +175,10 @@ export class WorkshopStore {
   /**
    * Makes a change: shown at once, written behind it, undone as one.
    * @param mergeKey joins it to the change before
+   * @param atMs when it was made; left out: now
    * @throws what the recipe throws; nothing is changed then
    */
-  transact(label: string, recipe: Recipe, mergeKey: string | null = null): void {
+  transact(label: string, recipe: Recipe, mergeKey: string | null = null, atMs = this.around.nowMs()): void {
     const { workshop, readOnly } = this.state;
     if (!workshop) return;
     if (readOnly !== null) {
@@ -186,14 +187,13 @@ export class WorkshopStore {
     }
     const changed = transact(workshop, recipe);
     if (!changed) return;
-    const { newId, nowMs } = this.around;
     this.pending.push({
       kind: 'change',
-      id: newId(),
+      id: this.around.newId(),
       label,
       recipe,
       mergeKey,
-      atMs: nowMs(),
+      atMs,
       on: workshop,
       next: changed.workshop,
       diff: changed.diff,
@@ -311,7 +311,7 @@ export class WorkshopStore {
       });
       const { workshop } = this.state;
       const fits = !moved && workshop !== null && applyKept(workshop, entry.patches) !== null;
-      if (fits) this.transact(entry.label, recipeOfEdit(entry.patches));
+      if (fits) this.transact(entry.label, recipeOfEdit(entry.patches), entry.mergeKey, entry.atMs);
       else
         await this.log.keepAside({
           key: `${workshopId}/edit/${entry.id}`,

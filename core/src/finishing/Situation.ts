@@ -72,6 +72,8 @@ export interface Situation {
   /** Corners among what is filled. */
   corners: number;
   glued: boolean;
+  /** Its bare wood is brushed with a fluid against insects or mould. */
+  insectFluid: boolean;
   tests: ZoneTests | undefined;
   /** Tannin or dye will come through pale coats: by the wood, or by a test. */
   bleeder: string | null;

@@ -248,6 +248,13 @@ function lyingOnce(lying: readonly ZoneChain[], planned: Around['planned'], at: 
   if (!tied) for (const d of later) d.phase = at;
 }
 
+/** Coats that want no colour under them go on while the piece still has bare wood to lie on, before the wood above is coloured. */
+const beforeColour = (lying: readonly ZoneChain[], planned: Around['planned']): boolean =>
+  planned.some(
+    ({ chain, situation }) =>
+      !lying.includes(chain) && !situation.apart && chain.drafts.some((d) => d.phase === phase.colourWood),
+  ) && lying.every((c) => c.drafts.every((d) => d.phase !== phase.colourWood));
+
 /** What hangs under a piece is brushed upside down: turned right before each stage of its coats, and back once it can be handled. */
 function turnOver({ whole, planned, piece }: Around): void {
   const under = formById(piece.form).lying;
@@ -255,7 +262,7 @@ function turnOver({ whole, planned, piece }: Around): void {
   const films = () => lying.flatMap((c) => c.drafts.filter((d) => stepKind(d.step.kind).film));
   if (!films().some((d) => !isSprayed(d.step.method))) return;
   const stages = () => [...new Set(films().map((d) => d.phase))].sort((a, b) => a - b);
-  lyingOnce(lying, planned, stages()[0]!);
+  lyingOnce(lying, planned, beforeColour(lying, planned) ? phase.colourWood : stages()[0]!);
   const places = lying.map((c) => c.zoneId!).sort((a, b) => zoneOrder.indexOf(a) - zoneOrder.indexOf(b));
   const turn = (at: Phase, beside: NonNullable<Draft['beside']>, reason: string): Step => {
     const step = whole.add(at, 'turn', { aside: true, reason });

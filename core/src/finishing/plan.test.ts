@@ -2,8 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildFaces, newDamage, newPiece, shapeOf, zonesOf } from '../piece';
 import { typicalProducts } from '../products';
-import { defaultSettings, type Piece, type Product, type Step, type Surface, type ZoneId } from '../workshop';
+import {
+  defaultSettings,
+  type LookKind,
+  type Piece,
+  type Product,
+  type Step,
+  type Surface,
+  type ZoneId,
+} from '../workshop';
 import { doneEntry } from './fixtures/logEntry';
+import { typicalPiece } from './fixtures/typicalPiece';
 import { waitsOf } from './fixtures/waitsOf';
 import { ladderRemovalUm, veneerLadder } from './grits';
 import {
@@ -152,6 +161,14 @@ describe('one input changed at a time', () => {
       'inspect',
       'prime 2/2',
     ]);
+  });
+  it('legs that want no colour get their coats while the piece still lies on bare wood', () => {
+    const table = typicalPiece('table', surface('solid', 'beech', 'none'), {
+      looks: { legs: 'natural-clear', carcass: 'natural-clear', top: 'stained-clear' },
+    });
+    const clear = steps(table).map((s) => `${s.zoneId ?? 'piece'} ${s.kind}`);
+    expect(clear.lastIndexOf('legs clear')).toBeLessThan(clear.lastIndexOf('piece turn'));
+    expect(clear.lastIndexOf('piece turn')).toBeLessThan(clear.indexOf('top stain'));
   });
   it('veneer: stripper instead of a scraper, and a ladder within its budget', () => {
     const rungs = (mm: number | null) =>

@@ -14,6 +14,9 @@ const rightBehind: Readonly<Partial<Record<StepKindId, (before: StepKindId) => b
 /** Kinds that go up a ladder of grits with one tool. */
 const ladder: ReadonlySet<StepKindId> = new Set(['sand', 'strip-abrasive']);
 
+/** What is done to the piece while it goes together again. */
+const together: ReadonlySet<StepKindId> = new Set(['refit-part', 'oil-runners', 'felt', 'fit-restraint']);
+
 /** Whether a kind of step belongs to the same go as the one before it. */
 export const belongsBehind = (kind: StepKindId): boolean => kind === 'dispose' || rightBehind[kind] !== undefined;
 
@@ -31,19 +34,23 @@ function toolOf(step: Step): string {
 }
 
 /** Whether a kind of step can go on in any sitting that began with another: a first look that is soon had. */
-export const mayGoOn = (first: StepKindId, kind: StepKindId): boolean => kind === first || belongsBehind(kind);
+export const mayGoOn = (first: StepKindId, kind: StepKindId): boolean =>
+  kind === first || belongsBehind(kind) || (together.has(first) && together.has(kind));
 
 /**
  * Whether a step can go on in a sitting: the same tool on another face, or what is done right behind what was done there.
- * Whole-piece steps stand alone, but for parts that come off or go on one after the other.
+ * Whole-piece steps stand alone, but for parts that come off or go on one after the other, and tape.
  * @param sitting steps of it so far, at least one
  */
 export function goesOn(sitting: readonly Step[], step: Step): boolean {
   const first = sitting[0]!;
   if (!mayGoOn(first.kind, step.kind)) return false;
   if (step.kind === 'dispose') return sitting.some((s) => s.zoneId === step.zoneId);
-  if (step.zoneId === null || first.zoneId === null)
-    return step.zoneId === first.zoneId && step.kind === first.kind && stepKind(step.kind).group === 'parts';
+  if (step.zoneId === null || first.zoneId === null) {
+    if (step.kind === 'unmask') return first.kind === 'unmask' && !step.apart && !first.apart;
+    const parts = step.kind === first.kind && stepKind(step.kind).group === 'parts';
+    return step.zoneId === first.zoneId && (parts || (together.has(first.kind) && together.has(step.kind)));
+  }
   // Colours of one round go on wet into each other: on each zone each of them once.
   if (isBand(step) && sitting.some((s) => s.kind === step.kind && s.zoneId === step.zoneId && isBand(s)))
     return sitting.every((s) => s.zoneId !== step.zoneId || s.productId !== step.productId);

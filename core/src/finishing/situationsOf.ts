@@ -95,7 +95,7 @@ function newHolesIn(piece: Piece, zone: Zone): number {
 }
 
 /** What follows from the rest. */
-type Read = 'strips' | 'treated' | 'late' | 'places' | 'corners' | 'glued' | 'peeled';
+type Read = 'insectFluid' | 'strips' | 'treated' | 'late' | 'places' | 'corners' | 'glued' | 'peeled';
 
 /** What the generator knows of one zone. */
 function situationOf(
@@ -161,7 +161,17 @@ function situationOf(
     neighbours,
   };
   const [way] = takeOffOf(
-    { ...base, strips: false, treated: [], late: [], places: () => 0, corners: 0, glued: false, peeled: null },
+    {
+      ...base,
+      insectFluid: false,
+      strips: false,
+      treated: [],
+      late: [],
+      places: () => 0,
+      corners: 0,
+      glued: false,
+      peeled: null,
+    },
     house,
   );
   const strips = way !== null && way !== 'scuff';
@@ -199,6 +209,7 @@ function situationOf(
     (more[kind] ?? 0) + treated.filter((t) => t.treatment.steps.includes(kind)).reduce((n, t) => n + t.damage.count, 0);
   const own: Situation = {
     ...base,
+    insectFluid: treated.some(isFluid),
     peeled: null,
     strips,
     treated,
@@ -266,7 +277,7 @@ export function situationsOf(
   const apart = zonesApart(piece, house, zones);
   const inParts = membersOff(piece, house, zones).some((m) => m.part(piece) === 'joint');
   const borders = bordersOf(zones, apart);
-  return zones.map((zone) =>
+  const situations = zones.map((zone) =>
     situationOf(
       piece,
       zone,
@@ -280,4 +291,20 @@ export function situationsOf(
       inParts,
     ),
   );
+  // What lives in one part lives in the others: every bare face that is worked on is brushed.
+  return situations.some((s) => s.treated.some((t) => t.damage.kind === 'live-insects' && isFluid(t)))
+    ? situations.map(withInsects)
+    : situations;
 }
+
+/** A treatment that is a fluid in the bare wood. */
+const isFluid = ({ treatment }: Treated): boolean => treatment.steps.includes('treat-pests') && treatment.id !== 'firm';
+
+const withInsects = (s: Situation): Situation => ({
+  ...s,
+  insectFluid: s.insectFluid || (s.look !== 'leave' && s.wood && (s.strips || !s.hasFilm)),
+  peeled: s.peeled && {
+    ground: { ...s.peeled.ground, situation: withInsects(s.peeled.ground.situation) },
+    rest: { ...s.peeled.rest, situation: withInsects(s.peeled.rest.situation) },
+  },
+});

@@ -3,6 +3,7 @@ import { applyFix, type Finding, isFlammable, ruleTable } from '../finishing';
 import { waitsOf } from '../finishing/fixtures/waitsOf';
 import { newDamage } from '../piece';
 import type { Piece } from '../workshop';
+import { jobs } from './fixtures/jobs';
 import {
   at,
   board,
@@ -157,6 +158,19 @@ describe('what could hurt someone', () => {
       board(surface('solid', 'beech', 'paint'), 'painted', { damage: [newDamage('w', 'live-insects', 'fronts')] }),
     );
     expect(kept.find((s) => s.kind === 'treat-pests')?.productId).toBeNull();
+  });
+  it('fluid goes into every bare face of the piece that is worked on, and SAF-11 asks for it where it was left out', () => {
+    const chest: Piece = jobs['blanket chest stencilled, with a transfer on its lid'];
+    const fluid = (piece: Piece) => stepsOf(piece).filter((s) => s.kind === 'treat-pests' && s.productId !== null);
+    expect(chest.damage.filter((d) => d.kind === 'live-insects').map((d) => d.zoneId)).toEqual(['carcass']);
+    expect(fluid(chest).map((s) => s.zoneId)).toEqual(['carcass', 'top']);
+    const filmed = { ...chest.surfaces.top, oldFinish: { kind: 'paint' as const, condition: 'sound' as const } };
+    const kept: Piece = { ...chest, surfaces: { ...chest.surfaces, top: filmed }, partSurfaces: {} };
+    expect(fluid(kept).map((s) => s.zoneId)).toEqual(['carcass']);
+    const findingOf = (piece: Piece) => findings(piece).find((f) => f.ruleId === 'SAF-11' && f.zoneId === 'top');
+    expect(findingOf(chest)).toBeUndefined();
+    expect(findingOf(without(chest, 'top/treat-pests/1'))?.sentence).toContain('no fluid has gone into it');
+    expect(findingOf(kept)).toBeUndefined();
   });
   it('no product that is carried in oil, alcohol or lacquer thinner and put on the piece is taken for not flammable', () =>
     expect(

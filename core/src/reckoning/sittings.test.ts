@@ -209,6 +209,10 @@ describe('steps of a plan in sittings', () => {
     expect(goesOn([first], step({ id: '2', zoneId: 'top' }))).toBe(true);
     for (const change of [{ productId: 'b' }, { method: 'hvlp' as const }, { kind: 'seal' as const }, { zoneId: null }])
       expect(goesOn([first], step({ id: '2', ...change })), JSON.stringify(change)).toBe(false);
+    // Tape is pulled on all zones and off the film at one go; what goes together again is one go too.
+    expect(goesOn([step({ kind: 'unmask' })], step({ kind: 'unmask', id: '2', zoneId: null }))).toBe(true);
+    expect(goesOn([step({ kind: 'refit-part', zoneId: null })], step({ kind: 'felt', zoneId: null }))).toBe(true);
+    expect(goesOn([step({ kind: 'refit-part', zoneId: null })], step({ kind: 'hand-over', zoneId: null }))).toBe(false);
     const sand = step({ kind: 'sand', grit: 120, productId: null, method: null });
     // Up the ladder with one sander, not down again, nor by hand.
     expect(goesOn([sand], { ...sand, grit: 150 })).toBe(true);
@@ -227,7 +231,9 @@ describe('steps of a plan in sittings', () => {
     const off = step({ kind: 'remove-part', zoneId: null, part: 'door', productId: null, method: null });
     expect(goesOn([off], { ...off, part: 'hardware' })).toBe(true);
     expect(goesOn([off], { ...off, kind: 'refit-part' })).toBe(false);
-    expect(goesOn([{ ...off, kind: 'felt', part: null }], { ...off, kind: 'felt', part: null })).toBe(false);
+    expect(goesOn([{ ...off, kind: 'photograph', part: null }], { ...off, kind: 'photograph', part: null })).toBe(
+      false,
+    );
     const table = reckon(jobs['oak shelf, natural clear, grain filled']);
     const coats = table.steps.filter((s: ReckonedStep) => s.step.kind === 'clear').map((s) => s.step.id);
     for (const id of coats) expect(sittingsOf(table.steps).find((s) => s.id === id)?.steps).toHaveLength(1);

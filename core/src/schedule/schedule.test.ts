@@ -229,6 +229,35 @@ describe('scheduleInOrder', () => {
     expect(late.times).toMatchObject({ scuff: '2026-11-30T08:00', b: '2026-11-30T08:15' });
     expect(late.missed).toEqual([{ id: 'b', beforeId: 'a', closedAtMin: at('2026-11-28T04:50Z') }]);
   });
+  it('asks for it at one go for all that is done at one go, before any of it lies open', () => {
+    const scuffed = (id: string, before: string, alike: string): Activity => ({
+      ...activity(id, 20, [[before, 120, 720]]),
+      goingOnMin: ([first]) => (first === alike ? 15 : null),
+      ifLate: (beforeId) => ({
+        first: [{ ...activity(`scuff ${id}`, 15), goingOnMin: ([first]) => (first?.startsWith('scuff') ? 15 : null) }],
+        lags: [
+          { beforeId, minMin: 120, maxMin: 720, blocked: null },
+          { beforeId: `scuff ${id}`, minMin: 0, maxMin: null, blocked: null },
+        ],
+      }),
+    });
+    const both = (alike: string) =>
+      run(
+        '2026-11-27T16:10Z',
+        activity('a', 20),
+        activity('b', 20),
+        scuffed('2a', 'a', alike),
+        scuffed('2b', 'b', alike),
+      );
+    const order = (alike: string) => [...both(alike).placed].sort((x, y) => x.startMin - y.startMin).map((p) => p.id);
+    expect(order('2a')).toEqual(['a', 'b', 'scuff 2a', 'scuff 2b', '2a', '2b']);
+    expect(order('none')).toEqual(['a', 'b', 'scuff 2a', '2a', 'scuff 2b', '2b']);
+    expect(
+      both('2a')
+        .missed.map((m) => m.id)
+        .sort(),
+    ).toEqual(['2a', '2b']);
+  });
   it('lays work longer than any shift out from the start of one', () =>
     expect(run('2026-11-25T09:00Z', activity('long', 300)).times.long).toBe('2026-11-25T13:00'));
 

@@ -180,12 +180,11 @@ function firstOf(ready: readonly Waiting[], goesOn: (w: Waiting) => boolean): Wa
   return byRank.find(goesOn) ?? byRank[0]!;
 }
 
+/** A window that has closed. */
+type Window = Omit<ScheduleAnswer['missed'][number], 'id'>;
+
 /** The first window that a start at this minute would come too late for. */
-function passedWindow(
-  activity: Activity,
-  startMin: number,
-  layout: Layout,
-): { beforeId: string; closedAtMin: number } | undefined {
+function passedWindow(activity: Activity, startMin: number, layout: Layout): Window | undefined {
   for (const lag of activity.lags) {
     const before = layout.placed.get(lag.beforeId);
     if (before && lag.maxMin !== null && startMin > before.endMin + lag.maxMin)
@@ -235,13 +234,29 @@ class Serial {
       const { next, at } = this.next();
       const passed = next.late ? undefined : passedWindow(next.activity, at.startMin, this.layout);
       if (passed) {
-        this.missed.push({ id: next.activity.id, ...passed });
-        next.late = true;
-        if (this.firstDo(next, passed.beforeId)) continue;
+        for (const w of this.alsoLate(next)) this.isLate(w.late, w.window);
+        if (this.isLate(next, passed)) continue;
       }
       this.put(next, at);
     }
     return { placed: this.order.map((id) => this.layout.placed.get(id)!), missed: this.missed };
+  }
+
+  /** Says that a window has passed, and puts what that asks for before its activity. */
+  private isLate(w: Waiting, window: Window): boolean {
+    this.missed.push({ id: w.activity.id, ...window });
+    w.late = true;
+    return this.firstDo(w, window.beforeId);
+  }
+
+  /** What is late as well, and is done at the same go: its scuff goes with the other, before a film lies open. */
+  private alsoLate({ activity: { id } }: Waiting): { late: Waiting; window: Window }[] {
+    return this.ready.flatMap((w) => {
+      if (w.late || w.activity.id === id || (w.activity.goingOnMin?.([id]) ?? null) === null) return [];
+      const at = place(w.activity, Math.max(w.notBefore, this.floorMin), this.layout);
+      const window = passedWindow(w.activity, at.startMin, this.layout);
+      return window ? [{ late: w, window }] : [];
+    });
   }
 
   private await(activity: Activity, rank: number, open: ReadonlySet<string>): Waiting {

@@ -1,4 +1,4 @@
-import { formById, surfaceOf } from '../../piece';
+import { formById, materialOf, surfaceOf } from '../../piece';
 import type { Step } from '../../workshop';
 import { glassIn, isGlass } from '../glassIn';
 import { isLateScuff } from '../lateScuff';
@@ -64,6 +64,28 @@ function fluidOffences(context: RuleContext): Offence[] {
           },
         ]
       : [];
+  });
+}
+
+/** Bare wood that is covered, on a piece whose insects were treated with fluid on other faces only. */
+function leftToInsects(context: RuleContext): Offence[] {
+  const isFluid = (at: StepStates) => productOf(context, at.step)?.kind === 'pest-treatment';
+  if (!context.run.some(isFluid) || !context.piece.damage.some((d) => d.kind === 'live-insects')) return [];
+  return workedZones(context).flatMap((zone): Offence[] => {
+    const steps = inZone(context, zone);
+    const coat = steps.find((s) => isFilm(s.step));
+    const bare = coat?.distinct.before.some(
+      (s) => materialOf(s.material).wood && s.layers.every((l) => l.role === 'in-wood'),
+    );
+    if (!coat || !bare || steps.some(isFluid)) return [];
+    const { step } = coat;
+    return [
+      {
+        step,
+        sentence: `${where(step)}: ${name(step)} covers bare wood of a piece with insects, and no fluid has gone into it.`,
+        fixes: [putBefore(context, step, [['treat-pests', onShelf(context, 'pest-treatment')], ['dry-out']])],
+      },
+    ];
   });
 }
 
@@ -230,6 +252,7 @@ export const safetyRules: readonly Rule[] = [
         },
       )(context),
       ...fluidOffences(context),
+      ...leftToInsects(context),
     ],
   },
   {

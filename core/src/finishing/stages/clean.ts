@@ -92,8 +92,7 @@ export const dewax: Stage = (chain, s) => {
 
 /** Insect fluid goes into bare wood, before anything that would keep it out. */
 export const treatInsects: Stage = (chain, s) => {
-  const fluid = s.treated.some((t) => t.treatment.steps.includes('treat-pests') && t.treatment.id !== 'firm');
-  if (!fluid) return;
+  if (!s.insectFluid) return;
   const { productId, method } = chain.pick('treat-pests', ['pest-treatment']);
   chain.add(phase.takeOff, 'treat-pests', {
     productId,

@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { exportText, importText, newWorkshop, oakChest, openFresh } from './support';
+import { bareChest, exportText, importText, newWorkshop, openFresh } from './support';
 
 test('dimensions that make no sense are named, and what was there stays', async ({ page }) => {
   await openFresh(page);
   await newWorkshop(page);
-  await oakChest(page);
+  await bareChest(page);
   const height = page.getByLabel('Height');
   for (const [typed, said] of [
     ['tall', '"tall" is not a length'],
@@ -139,7 +139,7 @@ test('a browser that empties its store loses nothing, and says so; one that lose
 }) => {
   await openFresh(page);
   await newWorkshop(page);
-  await oakChest(page);
+  await bareChest(page);
   const chest = page.getByLabel('Name', { exact: true });
   await chest.fill('Left-luggage chest');
   await chest.blur();

@@ -43,7 +43,7 @@ for (const { name, width, height, measures } of [
     await stranger.choose('Carcass: wood', 'Knotty pine');
     await stranger.choose('Carcass: old finish', 'Paint');
     await stranger.choose('Top: made of', 'Veneer');
-    await stranger.choose('Top: wood', 'Oak');
+    await stranger.choose('Top: wood', 'Ash');
     await stranger.choose('Top: old finish', 'Shellac');
     await stranger.type('Top: veneer thickness, mm', '0.6');
     await stranger.choose('Decade it was made', '1930s');

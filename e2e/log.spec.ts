@@ -1,10 +1,17 @@
 import { expect, test } from '@playwright/test';
-import { newWorkshop, oakChest, openFresh } from './support';
+import { bareChest, newWorkshop, openFresh } from './support';
 
 test('a coat finished late on Friday: its window closes on Saturday, and Monday gains a scuff', async ({ page }) => {
   await openFresh(page, '/', '2026-11-27T08:00:00Z');
   await newWorkshop(page);
-  await oakChest(page);
+  // Sanded between coats only to cure faults: nothing but the window asks for a scuff.
+  await page.getByRole('link', { name: 'House rules' }).click();
+  await page
+    .getByRole('group', { name: 'Sanding between coats' })
+    .getByRole('radio', { name: /only to cure faults/ })
+    .check({ force: true });
+  await page.getByRole('link', { name: 'Pieces' }).first().click();
+  await bareChest(page);
   await page.getByRole('link', { name: 'To the plan' }).click();
   await page.getByLabel('Look of the top').selectOption({ label: 'natural clear' });
   await page.getByRole('link', { name: 'Log', exact: true }).click();
@@ -91,7 +98,7 @@ test('start, done, correction and undo: what follows is worked out again', async
   await page.clock.setFixedTime(new Date('2026-11-25T10:31:00Z'));
   await first.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByText(/Done: Prime: fronts\. All that follows is worked out again\./)).toBeVisible();
-  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:31/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:07/ })).toBeVisible();
 
   await page.goto('/pieces/refreshment-table/log');
   await page.getByRole('button', { name: 'Correct: Fronts, Prime', exact: true }).click();
@@ -110,9 +117,9 @@ test('start, done, correction and undo: what follows is worked out again', async
   await expect(row).toContainText('90 ml');
   await expect(row).toContainText('Thick at the foot.');
   await page.getByRole('link', { name: 'Today' }).click();
-  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:45/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:21/ })).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:31/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:07/ })).toBeVisible();
 });
 
 test('a typed reading says in words what may go on', async ({ page }) => {
@@ -156,7 +163,7 @@ test('a run found after the last coat is noted and made good: levelled and coate
 }) => {
   await openFresh(page);
   await newWorkshop(page);
-  await oakChest(page);
+  await bareChest(page);
   await page.getByRole('link', { name: 'To the plan' }).click();
   await page.getByLabel('Look of the top').selectOption({ label: 'natural clear' });
   const steps = page.getByRole('button', { name: /^All \d+ steps/ });

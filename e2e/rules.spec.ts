@@ -10,7 +10,7 @@ async function clearBookcase(page: Page): Promise<void> {
   await page.getByLabel('Height').fill('90 cm');
   await page.getByLabel('Width').fill('90 cm');
   await page.getByLabel('Depth').fill('30 cm');
-  await page.getByLabel('Carcass: wood').selectOption({ label: 'Oak' });
+  await page.getByLabel('Carcass: wood').selectOption({ label: 'Ash' });
   await page.getByLabel('Carcass: old finish').selectOption({ label: 'None, bare' });
   await page.getByRole('link', { name: 'To the plan' }).click();
   await page.getByLabel('Look of the carcass').selectOption({ label: 'natural clear' });

@@ -16,14 +16,14 @@ export async function newWorkshop(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Nothing on the bench' })).toBeVisible();
 }
 
-/** A chest in an empty workshop, measured, of bare oak. */
-export async function oakChest(page: Page): Promise<void> {
+/** A chest in an empty workshop, measured, of bare ash. */
+export async function bareChest(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'New piece' }).first().click();
   await page.getByRole('button', { name: 'Chest of drawers' }).click();
   await page.getByLabel('Height').fill('90 cm');
   await page.getByLabel('Width').fill('90 cm');
   await page.getByLabel('Depth').fill('45 cm');
-  await page.getByLabel('Carcass: wood').selectOption({ label: 'Oak' });
+  await page.getByLabel('Carcass: wood').selectOption({ label: 'Ash' });
   await page.getByLabel('Carcass: old finish').selectOption({ label: 'None, bare' });
 }
 

@@ -35,7 +35,7 @@ test('form, three measures, wood and one word for its state give a plan in under
   await act(page.getByLabel('Height').fill('90 cm'));
   await act(page.getByLabel('Width').fill('90 cm'));
   await act(page.getByLabel('Depth').fill('45 cm'));
-  await act(page.getByLabel('Carcass: wood').selectOption({ label: 'Oak' }));
+  await act(page.getByLabel('Carcass: wood').selectOption({ label: 'Ash' }));
   await act(page.getByLabel('Carcass: old finish').selectOption({ label: 'Shellac' }));
   await act(page.getByRole('radio', { name: 'Poor' }).check({ force: true }));
   await expect(page.getByText(/4 typical defects are noted under Damage/)).toBeVisible();
@@ -155,24 +155,24 @@ test('a look carries more, a step of one’s own stays, and a step is dragged to
 
   await page.getByRole('button', { name: /^All \d+ steps/ }).click();
   const grip = (name: string) => page.getByRole('button', { name: `Drag: ${name}` });
-  await expect(grip('Top, Wash down and degrease')).toBeVisible();
+  await expect(grip('Top, Wipe down')).toBeVisible();
   await grip('Carcass, Wash down and degrease').scrollIntoViewIfNeeded();
   const placeOf = async (name: string) => {
     const box = await grip(name).boundingBox();
     if (!box) throw new Error(`${name} is drawn`);
     return box;
   };
-  const from = await placeOf('Top, Wash down and degrease');
+  const from = await placeOf('Top, Wipe down');
   await page.mouse.move(from.x + 10, from.y + 20);
   await page.mouse.down();
   await page.mouse.move(from.x + 10, from.y + 40, { steps: 4 });
   // What is told to who cannot see it says that it is held, and over what.
-  await expect(page.getByText(/draggable item top\/degrease\/1/i)).toBeAttached();
+  await expect(page.getByText(/draggable item top\/wipe-down\/1/i)).toBeAttached();
   const to = await placeOf('Carcass, Wash down and degrease');
   await page.mouse.move(to.x + 10, to.y + 10, { steps: 8 });
   await expect(page.getByText(/over droppable area carcass\/degrease\/1/)).toBeAttached();
   await page.mouse.up();
-  await expect(page.getByText(/Top: wash down and degrease, before carcass: wash down and degrease/)).toBeVisible();
+  await expect(page.getByText(/Top: wipe down, before carcass: wash down and degrease/)).toBeVisible();
 });
 
 test('a colour chosen on one zone holds on all that are seen with it, until it is for that zone alone', async ({

@@ -1,10 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { newWorkshop, oakChest, openFresh } from './support';
+import { bareChest, newWorkshop, openFresh } from './support';
 
 test('several workshops live side by side; the demo can be left, reset and deleted', async ({ page }) => {
   await openFresh(page);
   await newWorkshop(page);
-  await oakChest(page);
+  await bareChest(page);
   await page.getByRole('link', { name: 'Workshop', exact: true }).click();
   await page.getByLabel('Name of the workshop').fill('Yard');
   await page.getByRole('button', { name: 'Open Moorland halt' }).click();
@@ -68,7 +68,7 @@ test('a week without working hours is not taken over', async ({ page }) => {
 test('damage marked in the survey is glued and filled in the plan', async ({ page }) => {
   await openFresh(page);
   await newWorkshop(page);
-  await oakChest(page);
+  await bareChest(page);
   await page.locator('summary', { hasText: 'Damage' }).click();
   await page.getByLabel('Kind of damage').selectOption({ label: 'open joint' });
   await page.getByLabel('Where').selectOption({ label: 'Carcass' });
@@ -78,7 +78,7 @@ test('damage marked in the survey is glued and filled in the plan', async ({ pag
   await page.getByLabel('Look of the carcass').selectOption({ label: 'painted' });
   const stick = page.getByRole('list', { name: 'Carcass: step stick' });
   await stick.getByRole('button', { name: /^glue/ }).click();
-  await expect(page.getByRole('region', { name: 'Step', exact: true })).toContainText('Glue and clamp, 2 places');
+  await expect(page.getByRole('region', { name: 'Step', exact: true })).toContainText('Glue and clamp 2 joints');
   await page.getByRole('link', { name: 'Survey' }).click();
   await page.getByRole('button', { name: 'One place fewer: open joint, Carcass' }).click();
   await page.getByRole('button', { name: 'One place fewer: open joint, Carcass' }).click();
@@ -90,7 +90,7 @@ test('damage marked in the survey is glued and filled in the plan', async ({ pag
 test('board shows no grain: stained and clear are not offered, and the reason stands there', async ({ page }) => {
   await openFresh(page);
   await newWorkshop(page);
-  await oakChest(page);
+  await bareChest(page);
   await page.getByLabel('Top: made of').selectOption({ label: 'MDF' });
   await page.getByRole('link', { name: 'To the plan' }).click();
   await expect(page.getByLabel('Look of the top').locator('option')).toHaveText([

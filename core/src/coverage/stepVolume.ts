@@ -59,6 +59,7 @@ export function stepVolume(
 ): StepVolume | undefined {
   if (!(areaM2 >= 0 && areaM2 <= largestAreaM2))
     throw new DomainError('out_of_range', 'areaM2', areaM2, `0 to ${largestAreaM2} m²`);
+  if (step.fillL !== undefined && step.fillL > 0) return volumeOfFill(step.fillL, product);
   if (product.perPlaceL) return volumeByPlace(step, product, product.perPlaceL);
   if (!product.spreadM2PerL || !(product.spreadM2PerL.low > 0)) return undefined;
   const method = step.method ?? 'brush';
@@ -114,6 +115,26 @@ export function stepVolume(
       ],
       result: { value: productL.likely, unit: 'L' },
       note: 'Range: 10 to 90 %, from the spread of area, rate and thirst taken as independent.',
+    },
+  };
+}
+
+/** How much more filler is mixed than a hole holds: it stands proud, shrinks, and stays on the board (from memory). */
+const overFill: Range = { low: 1.1, likely: 1.4, high: 2 };
+
+function volumeOfFill(fillL: number, product: Product): StepVolume {
+  const productL = scaleRange(overFill, fillL);
+  return {
+    productL,
+    thinnerL: certain(0),
+    working: {
+      title: product.name,
+      formula: 'what the places hold × overfill and waste',
+      inputs: [
+        input('what the places hold', fillL, 'L', 'measured'),
+        input('overfill and waste', overFill.likely, '×', 'M'),
+      ],
+      result: { value: productL.likely, unit: 'L' },
     },
   };
 }

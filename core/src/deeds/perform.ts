@@ -1,5 +1,6 @@
 import { type Draft, produce } from 'immer';
 import type { Workshop } from '../workshop';
+import { withDecision } from '../workshop';
 import type { Deed, DeedOf } from './Deed';
 import { correctEntry, finishSitting, logStep, pieceOf, removeEntry, startSitting } from './logDeeds';
 import { beginMix, dropMix, finishMix, pour } from './mixDeeds';
@@ -28,9 +29,9 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
     pieceOf(draft, pieceId).commission.approvals.push({ id: newId(), what, at });
   },
   decide: (draft, { pieceId, key, choice, why }, at) => {
-    const { decisions } = pieceOf(draft, pieceId);
-    if (choice === null) delete decisions[key];
-    else decisions[key] = { choice, at, why };
+    const piece = pieceOf(draft, pieceId);
+    if (choice === null) delete piece.decisions[key];
+    else Object.assign(piece, withDecision(piece, key, { choice, at, why }));
   },
   'read-air': (draft, { reading }, at, newId) => {
     const id = newId();

@@ -71,7 +71,13 @@ export interface Situation {
   places: (kind: StepKindId) => number;
   /** Corners among what is filled. */
   corners: number;
+  /** What the places hold that are filled, or plugged, L: small ones, corners, holes. */
+  fillL: { small: number; corners: number; plugs: number };
   glued: boolean;
+  /** From before about 1950: most of what is glued in it is held by hide glue. */
+  hideGlued: boolean;
+  /** What a look before it left there, to be washed off. */
+  residue: 'stripper' | 'glue' | null;
   /** Its bare wood is brushed with a fluid against insects or mould. */
   insectFluid: boolean;
   tests: ZoneTests | undefined;

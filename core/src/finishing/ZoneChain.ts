@@ -189,7 +189,17 @@ export class ZoneChain {
   /** Adds an abrasive step and the dust removal that has to follow it. */
   addAbrasive(
     at: Phase,
-    kind: 'sand' | 'scuff' | 'denib' | 'level' | 'feather' | 'rub-out' | 'strip-abrasive',
+    kind:
+      | 'sand'
+      | 'shape'
+      | 'sand-fills'
+      | 'brush-pores'
+      | 'scuff'
+      | 'denib'
+      | 'level'
+      | 'feather'
+      | 'rub-out'
+      | 'strip-abrasive',
     details: StepDetails,
   ): void {
     this.add(at, kind, details);

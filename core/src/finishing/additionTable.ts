@@ -12,7 +12,9 @@ export interface Addition {
 const needsFilm = (look: LookKind): string | null =>
   look === 'leave' || look === 'recoloured' || look === 're-covered' || look === 'waxed'
     ? 'It needs a film to lie on.'
-    : null;
+    : look === 'revived'
+      ? 'What is revived stays as it was: nothing is laid on it.'
+      : null;
 const onBareWood = (look: LookKind): string | null =>
   look === 'natural-clear' || look === 'stained-clear' ? null : 'The grain is filled on bare wood under a clear coat.';
 const onPaint = (look: LookKind): string | null =>

@@ -11,8 +11,8 @@ import { generatePlan, planOf, stepNameOf } from './index';
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const shop = { products, settings: defaultSettings('W', 'Europe/London', 'metric', 'GBP') };
 const oak: Surface = {
-  material: { kind: 'solid', speciesId: 'oak', veneerThicknessMm: null },
-  oldFinish: { kind: 'shellac', condition: 'sound' },
+  material: { kind: 'solid', speciesId: 'ash', veneerThicknessMm: null },
+  oldFinish: { kind: 'lacquer', condition: 'sound' },
 };
 const chest = (change: Partial<Piece> = {}): Piece => ({
   ...newPiece('c', 'C', 'chest-of-drawers', '2026-11-25T08:00:00Z'),

@@ -348,10 +348,14 @@ function putBack(around: Around, parts: readonly Part[]): void {
   whole.add(phase.cure, 'cure', {
     reason: 'Dry is not cured: light use first, full use after the cure.',
   });
-  if (piece.ownership === 'own') return;
+  const forChildren = planned.some((p) => p.situation.look !== 'leave' && p.situation.wear === 'child-food');
+  // An old cot is not handed over by a plan; what it waits for stands in its cure.
+  if (piece.ownership === 'own' && (!forChildren || formById(piece.form).family === 'cot')) return;
   whole.add(phase.handOver, 'hand-over', {
     aside: true,
-    reason: 'With its care card: when it may be used, how it is cleaned, and when it has cured.',
+    reason: forChildren
+      ? 'Children mouth what they hold, and food lies on it: not before everything has cured through, also at home.'
+      : 'With its care card: when it may be used, how it is cleaned, and when it has cured.',
   });
 }
 

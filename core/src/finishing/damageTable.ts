@@ -56,10 +56,33 @@ export const accept: Treatment = {
 const glue: Treatment = {
   id: 'glue',
   name: 'Glue and clamp',
-  steps: ['glue'],
+  steps: ['glue', 'clamp'],
   speaksFor: 'Keeps what is there, and holds.',
   speaksAgainst: 'Every missed lift is found under the abrasive.',
   barred: noClamps,
+};
+/** A chip is pressed on with the fingers: the glue holds in seconds. */
+const chip: Treatment = {
+  id: 'glue',
+  name: 'Glue the chip back',
+  steps: ['glue'],
+  speaksFor: 'Keeps what is there, and hardly shows.',
+  speaksAgainst: 'Only where the chip is to hand.',
+};
+const steam: Treatment = {
+  id: 'steam',
+  name: 'Steam it up',
+  steps: ['steam'],
+  speaksFor: 'Whole fibres swell back: nothing is filled, and it takes stain.',
+  speaksAgainst: 'Crushed or torn fibres stay down; the wood has to dry.',
+  barred: (at) =>
+    at.keepsFilm
+      ? 'Steam lifts the film that stays.'
+      : at.material !== 'solid'
+        ? 'Steam lifts veneer and swells board.'
+        : at.damage.depth === 'through'
+          ? 'The fibres are gone: there is nothing to swell.'
+          : null,
 };
 const fill: Treatment = {
   id: 'fill',
@@ -117,6 +140,28 @@ const bleach: Treatment = {
   barred: (at) => (at.keepsFilm ? 'Bleach works on bare wood only.' : null),
 };
 const bareOnly = (at: DamageCase) => (at.keepsFilm ? 'It enters bare wood only, and the old finish stays.' : null);
+const black = ({ damage }: DamageCase): boolean => damage.depth === 'deep' || damage.depth === 'through';
+const liftRing: Treatment = {
+  id: 'lift-ring',
+  name: 'Draw the ring out',
+  steps: ['lift-ring'],
+  speaksFor: 'Gentle heat, oil and a fine abrasive, or a mist of alcohol: the film stays, and is whole again.',
+  speaksAgainst: 'Too much of any of them spoils the film; begin with the mildest.',
+  barred: (at) =>
+    !at.keepsFilm
+      ? 'The film comes off, and the ring with it.'
+      : black(at)
+        ? 'A black ring is in the wood: only stripping and bleach reach it.'
+        : null,
+};
+const touchIn: Treatment = {
+  id: 'touch-in',
+  name: 'Touch it in with colour',
+  steps: ['touch-in'],
+  speaksFor: 'It is no longer the first thing seen, and the finish stays.',
+  speaksAgainst: 'It can be felt, and shows against the light.',
+  barred: (at) => (at.keepsFilm && at.showsWood ? null : 'Only in a finish that stays and shows its wood.'),
+};
 const replaceTop: Treatment = {
   id: 'new-top',
   name: 'Make a new top',
@@ -170,7 +215,7 @@ export const damageTable: readonly DamageRow[] = [
   row(
     'chipped-veneer',
     'chipped veneer',
-    [glue, { ...fill, barred: stains }, patch, reVeneer],
+    [chip, { ...fill, barred: stains }, patch, reVeneer],
     'With the chip to hand it is glued back; otherwise choose a patch or filler.',
   ),
   row('missing-veneer', 'missing veneer', [patch, { ...fill, barred: stains }, peel, reVeneer], (at) =>
@@ -197,14 +242,24 @@ export const damageTable: readonly DamageRow[] = [
   ),
   row('open-joint', 'open joint', [glue], 'A joint that moves cracks every film over it.'),
   row('wobbly-leg', 'wobbly leg', [glue], 'A leg that moves cracks every film over it.'),
-  row('dent', 'dent or gouge', [fill, stick, accept], small('A dent is filled and sanded flush.')),
+  row('dent', 'dent or gouge', [fill, steam, stick, accept], (at) =>
+    at.damage.depth === 'shallow' && !steam.barred?.(at)
+      ? ['steam', 'The fibres are whole: steam swells them up, and nothing has to be filled.']
+      : small('Crushed or missing wood is filled and sanded flush.')(at),
+  ),
   row(
     'missing-corner',
     'missing corner',
-    [fill, one('make', 'Make the piece that is missing', ['make-part', 'glue'], 'Takes stain, and lasts.', 'Slow.')],
-    'Two-part filler makes a hard edge.',
+    [
+      fill,
+      one('make', 'Make the piece that is missing', ['make-part', 'glue', 'clamp'], 'Takes stain, and lasts.', 'Slow.'),
+    ],
+    (at) =>
+      at.showsWood && !at.keepsFilm
+        ? ['make', 'The wood is to show: no filler takes stain, a piece of the same wood does.']
+        : ['fill', 'Two-part filler makes a hard edge.'],
   ),
-  row('scratch', 'scratch', [sandOut, stick, { ...fill, barred: stains }, accept], (at) =>
+  row('scratch', 'scratch', [sandOut, stick, touchIn, { ...fill, barred: stains }, accept], (at) =>
     !at.keepsFilm
       ? ['sand-out', 'The film comes off, and the ladder takes the scratch with it.']
       : at.showsWood
@@ -213,14 +268,21 @@ export const damageTable: readonly DamageRow[] = [
           : ['fill-stick', 'The finish stays: a coloured stick hides it.']
         : ['fill', 'Paint shows every scratch under it.'],
   ),
-  row('water-ring', 'water ring', [sandOut, bleach, accept], (at) =>
+  row('water-ring', 'water ring', [sandOut, liftRing, bleach, accept], (at) =>
     at.keepsFilm
-      ? ['accept', 'A white ring sits in the film and goes with the new coats.']
+      ? at.showsWood && !black(at)
+        ? ['lift-ring', 'A white ring sits in the film, and is drawn out of it.']
+        : [
+            'accept',
+            black(at)
+              ? 'A black ring is in the wood, under a film that stays.'
+              : 'It sits in the film, and goes under the paint.',
+          ]
       : at.damage.depth === 'deep' && at.showsWood
         ? ['bleach', 'A black ring goes deep: only bleach takes it.']
         : ['sand-out', 'A shallow ring goes with the film and the first grits.'],
   ),
-  row('bleached-area', 'bleached area', [sandOut, accept], (at) =>
+  row('bleached-area', 'bleached area', [sandOut, touchIn, accept], (at) =>
     at.keepsFilm
       ? ['accept', 'The toned or new coats even it out.']
       : ['sand-out', 'Sun goes no deeper than the first grits.'],
@@ -257,7 +319,14 @@ export const damageTable: readonly DamageRow[] = [
         'Shows no repair.',
         'Has to come by post before the finish begins.',
       ),
-      one('make', 'Make it', ['make-part', 'glue'], 'Fits, and nothing has to come.', 'Needs a router.', noRouter),
+      one(
+        'make',
+        'Make it',
+        ['make-part', 'glue', 'clamp'],
+        'Fits, and nothing has to come.',
+        'Needs a router.',
+        noRouter,
+      ),
       accept,
     ],
     'A matching moulding is ordered first: it has the longest wait.',

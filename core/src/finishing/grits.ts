@@ -86,9 +86,18 @@ export function solidLadder(look: keyof typeof bareLadders, school: House['ladde
  * The longest ladder a veneer's budget allows; by hand where it is thin or unknown. Empty where nothing may come off.
  * @param thicknessMm face veneer, mm; null: unknown
  */
-export function veneerLadder(look: keyof typeof bareLadders, thicknessMm: number | null): Ladder {
+export function veneerLadder(
+  look: keyof typeof bareLadders,
+  thicknessMm: number | null,
+  school: House['ladder'] = '80-120-150-180',
+): Ladder {
   if (thicknessMm === null) return { grits: look === 'painted' ? [220] : [180, 220], byHand: true };
-  const wanted = look === 'natural-clear' ? [150, 180, 220] : [150, 180];
+  // Of the ladder of the house what is fine enough for veneer.
+  const fine = school
+    .split('-')
+    .map(Number)
+    .filter((g) => g >= finePowerGrit);
+  const wanted = look === 'natural-clear' && fine.at(-1)! < 220 ? [...fine, 220] : fine;
   const candidates = [...wanted.map((_, i) => wanted.slice(i)), [220], [320]];
   const budgetUm = veneerBudgetMm(thicknessMm) * 1000;
   const grits = candidates.find((c) => ladderRemovalUm(c) <= budgetUm) ?? [];

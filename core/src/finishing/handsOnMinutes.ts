@@ -1,5 +1,6 @@
 import type { Step } from '../workshop';
-import { handSandingFactor, methodMinutes, methodNames, stepKind } from './stepKinds';
+import { handSandingFactor, methodMinutes, methodNames, narrowBrushPerM2, stepKind } from './stepKinds';
+import type { WorkedFaces } from './workedFaces';
 
 /** One part of the hands-on time of a step: so many minutes for so much of something. */
 export interface MinutesPart {
@@ -9,25 +10,63 @@ export interface MinutesPart {
   amount: number;
 }
 
+/** Minutes per m² of a machine by its grit (typical, from memory): the coarse ones level, the fine ones only follow. */
+function sandingPerM2(grit: number): number {
+  if (grit <= 60) return 12;
+  if (grit <= 80) return 10;
+  if (grit <= 120) return 7;
+  return grit <= 180 ? 5 : 4;
+}
+
+/** Minutes per m² of scraping (typical, from memory): what stripper has lifted, or dry; thin films and thick; by brush and pick. */
+const scraping = { lifted: { thin: 15, thick: 35 }, dry: { thin: 25, thick: 90 }, detail: 75 };
+
+/** Least time of a rung with its change of paper, minutes (typical, from memory). */
+const leastRungMin = 3;
+/** Each grit is followed by a quick going over with the vacuum, minutes per m² (typical, from memory). */
+const vacuumPerM2 = 1;
+
+function perM2Of(step: Step, on: WorkedFaces): number {
+  const { minutes, abrasive } = stepKind(step.kind);
+  if (step.kind === 'scrape') {
+    const flat = (on.softened ? scraping.lifted : scraping.dry)[on.thickFilm ? 'thick' : 'thin'];
+    return flat + on.detailFrac * Math.max(0, scraping.detail - flat);
+  }
+  if (!abrasive) return minutes.perM2 ?? 0;
+  const machine = step.kind === 'sand' || step.kind === 'strip-abrasive';
+  const flat = machine ? sandingPerM2(step.grit ?? 120) : (minutes.perM2 ?? 0);
+  return flat * on.shapeFactor * (machine && step.byHand ? handSandingFactor : 1) + (machine ? vacuumPerM2 : 0);
+}
+
 /**
  * What the hands-on time of a step is made of.
- * @param areaM2 area it covers, m², ≥ 0
+ * @param on the faces it works
  * @param setsUp it is the first of its kind in its sitting: what is set up for it is set up for all that follow
  */
-export function handsOnParts(step: Step, areaM2: number, setsUp = true): MinutesPart[] {
-  const { minutes, abrasive, verb } = stepKind(step.kind);
-  const { perM2 = 0, perPlace = 0, perMetre = 0, perPart, fixed = 0, setUp = 0, coat } = minutes;
-  const byHand = abrasive && step.byHand && step.kind === 'sand' ? handSandingFactor : 1;
+export function handsOnParts(step: Step, on: WorkedFaces, setsUp = true): MinutesPart[] {
+  const { minutes, verb } = stepKind(step.kind);
+  const { perPlace = 0 } = minutes;
+  const { areaM2, narrowFrac } = on;
+  const { perPlaceWith, perMetre = 0, perPart, fixed = 0, setUp = 0, coat } = minutes;
   const method = coat && step.method ? step.method : null;
+  const brushing =
+    method === 'brush'
+      ? methodMinutes.brush.perM2 + narrowFrac * (narrowBrushPerM2 - methodMinutes.brush.perM2)
+      : method
+        ? methodMinutes[method].perM2
+        : 0;
   const parts: MinutesPart[] = [
-    { name: verb.toLowerCase(), minutes: perM2 * byHand, per: 'm²', amount: areaM2 },
-    { name: 'places', minutes: perPlace, per: 'place', amount: step.count },
+    { name: verb.toLowerCase(), minutes: perM2Of(step, on), per: 'm²', amount: areaM2 },
+    {
+      name: 'places',
+      minutes: (on.productKind && perPlaceWith?.[on.productKind]) ?? perPlace,
+      per: 'place',
+      amount: step.count,
+    },
     { name: 'tape line', minutes: perMetre, per: 'm', amount: step.lineM },
     { name: 'parts', minutes: (step.part && perPart?.[step.part]) ?? 0, per: 'part', amount: step.count },
     { name: 'each time', minutes: fixed, per: 'time', amount: 1 },
-    ...(method
-      ? [{ name: `by ${methodNames[method]}`, minutes: methodMinutes[method].perM2, per: 'm²', amount: areaM2 }]
-      : []),
+    ...(method ? [{ name: `by ${methodNames[method]}`, minutes: brushing, per: 'm²', amount: areaM2 }] : []),
     {
       name: 'set up and clean, once a sitting',
       minutes: setUp + (method ? methodMinutes[method].setUp : 0),
@@ -40,12 +79,13 @@ export function handsOnParts(step: Step, areaM2: number, setsUp = true): Minutes
 
 /**
  * Hands-on time of a step.
- * @param areaM2 area it covers, m², ≥ 0
+ * @param on the faces it works
  * @param setsUp whether it sets up for its sitting, or goes on with what is set up
  * @returns whole minutes, rounded up; 0 for steps that only wait
- * Check: brushing 1 m² → 9 + 5 = 14 min; as a further part of a sitting → 9 min
+ * Check: brushing 1 m² flat → 9 + 10 = 19 min; as a further part of a sitting → 9 min; P150 on 0.2 m² → the least of a rung, 3
  */
-export function handsOnMinutes(step: Step, areaM2: number, setsUp = true): number {
-  const total = handsOnParts(step, areaM2, setsUp).reduce((sum, part) => sum + part.minutes * part.amount, 0);
-  return Math.max(0, Math.ceil(total - 1e-9));
+export function handsOnMinutes(step: Step, on: WorkedFaces, setsUp = true): number {
+  const total = handsOnParts(step, on, setsUp).reduce((sum, part) => sum + part.minutes * part.amount, 0);
+  const least = step.kind === 'sand' || step.kind === 'strip-abrasive' ? leastRungMin : 0;
+  return Math.max(least, Math.ceil(total - 1e-9));
 }

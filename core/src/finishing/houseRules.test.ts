@@ -25,7 +25,7 @@ const surface = (
   material: { kind: 'solid', speciesId, veneerThicknessMm: null },
   oldFinish: { kind: finish, condition },
 });
-/** A cupboard with a stained oak top, a painted beech body in sound paint, knotty fronts in failing paint. */
+/** A cupboard with a stained ash top, a painted beech body in sound paint, knotty fronts in failing paint. */
 const cupboard = (change: Partial<Piece> = {}): Piece => ({
   ...newPiece('c', 'C', 'cabinet', '2026-11-25T08:00:00Z'),
   heightM: 1.1,
@@ -33,7 +33,7 @@ const cupboard = (change: Partial<Piece> = {}): Piece => ({
   depthM: 0.42,
   doors: 2,
   surfaces: {
-    top: surface('oak', 'shellac'),
+    top: surface('ash', 'lacquer'),
     carcass: surface('beech', 'paint'),
     fronts: surface('knotty-pine', 'paint', 'failing'),
     interior: null,
@@ -117,7 +117,7 @@ describe('each school changes the plan as it says', () => {
     );
     expect(change('strip-solid', 'abrasive')).toEqual({
       gone: expect.arrayContaining(['fronts scrape', 'top scrape']),
-      come: expect.arrayContaining(['fronts strip-abrasive 60', 'top strip-abrasive 60']),
+      come: expect.arrayContaining(['fronts strip-abrasive 40', 'top strip-abrasive 60']),
     });
   });
   it('filler-edges and repairs-in-ladder', () => {
@@ -145,7 +145,7 @@ describe('each school changes the plan as it says', () => {
   });
   it('conditioner, stain-wipe and darken', () => {
     expect(change('conditioner', 'always').come).toEqual(['top condition']);
-    const pine = cupboard({ surfaces: { ...cupboard().surfaces, top: surface('pine', 'shellac') } });
+    const pine = cupboard({ surfaces: { ...cupboard().surfaces, top: surface('pine', 'lacquer') } });
     expect(change('conditioner', 'never', pine).gone).toEqual(['top condition']);
     expect(find(following('stain-wipe', 'work-in'), 'top/stain/1')?.reason).toContain('worked in');
     expect(find(following('darken', 'gel'), 'top/stain/1')?.productId).toBe('gel-stain');

@@ -16,7 +16,7 @@ export { type House, type HouseRule, houseOf, houseRuleTable } from './houseRule
 export { type Badness, badnessOf, badnessTable, isQuick, withBadness } from './howBad';
 export { type LagOnSurface, lagsOf, waitWords } from './lagsOf';
 export { isLocal } from './lateDamage';
-export { dustAfter, lateScuff } from './lateScuff';
+export { dustAfter, lateScuff, sizedAgain } from './lateScuff';
 export { hasOldFilm, leadBanTable, leadHold, leadRemovalKey } from './leadBans';
 export { type Look, lookRow, lookTable } from './lookTable';
 export { countOf, type Member, memberKey, membersOf, memberTable, worksFor } from './members';
@@ -49,3 +49,5 @@ export { doWhat, lowerFirst, whereOf } from './stepWords';
 export { type SurfaceState, statesAsFound } from './surfaceState';
 export { recommendTakeOff, type TakeOffId, takeOffOf, takeOffTable } from './takeOff';
 export { unmetNeeds } from './unmetNeeds';
+export { wearIn } from './wearIn';
+export { flatFaces, type WorkedFaces, workedFaces } from './workedFaces';

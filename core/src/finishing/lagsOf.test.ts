@@ -8,7 +8,7 @@ import { type LagOnSurface, planOf, stepKind } from './index';
 
 const products: Record<string, Product> = Object.fromEntries(typicalProducts.map((p) => [p.id, p]));
 const shop = { products, settings: defaultSettings('W', 'Europe/London', 'metric', 'GBP') };
-const of = (finish: Surface['oldFinish']['kind'], speciesId = 'oak'): Surface => ({
+const of = (finish: Surface['oldFinish']['kind'], speciesId = 'ash'): Surface => ({
   material: { kind: 'solid', speciesId, veneerThicknessMm: null },
   oldFinish: { kind: finish, condition: 'sound' },
 });
@@ -19,7 +19,7 @@ const chest = (change: Partial<Piece> = {}): Piece => ({
   depthM: 0.45,
   lead: { result: 'negative', everyLayer: true, licensedWork: false },
   surfaces: {
-    top: of('shellac'),
+    top: of('lacquer'),
     carcass: of('none'),
     fronts: of('none'),
     interior: null,
@@ -51,7 +51,7 @@ describe('what a step waits for is read from what lies there', () => {
     const all = lags(piece);
     const steps = planOf(piece, shop).steps.filter((s) => s.zoneId === 'top');
     const second = all.get('top/clear/2')!.find((l) => l.beforeId === 'top/clear/1')!;
-    expect([second.wait, second.minMin, second.earlyMin, second.maxMin]).toEqual(['recoat', 180, 120, 720]);
+    expect([second.wait, second.minMin, second.earlyMin, second.maxMin]).toEqual(['recoat', 180, 102, 720]);
     const scuffed = steps.flatMap((s): Step[] =>
       s.id === 'top/clear/2' ? [{ ...steps[0]!, id: 'own/s', kind: 'scuff', grit: 320, after: [] }, s] : [s],
     );
@@ -120,7 +120,7 @@ describe('what a step waits for is read from what lies there', () => {
     const lagOf = (id: string, beforeId: string) => all.get(id)!.find((l) => l.beforeId === beforeId)!;
     const clamped: Step = { ...glue, id: 'own/c', kind: 'clamp', productId: null, after: [] };
     const at = steps.indexOf(glue);
-    const worked = steps.slice(at + 1).find((s) => s.zoneId === glue.zoneId)!;
+    const worked = steps.slice(at + 1).find((s) => s.zoneId === glue.zoneId && s.kind !== 'clamp')!;
     const sand = { wait: 'sand', minMin: products[glue.productId!]!.times.sandFromMin.high };
     expect(lagOf(worked.id, glue.id)).toMatchObject(sand);
     const pressed = lags(piece, [...steps.slice(0, at + 1), clamped, ...steps.slice(at + 1)]);

@@ -94,8 +94,8 @@ function minutesOf(before: Step, wait: WaitKind, next: Step, keyed: boolean, pro
     earlyMin,
     // A house rule may ask for more than the label before a clear coat, never for less.
     minMin: Math.max(minMin, wait === 'film' && next.kind === 'clear' ? before.fixedWaitMin : 0),
-    // Only a coat has to hold on the one before: wax, gilding and transfers do not ask for an open window.
-    maxMin: keyed || !stepKind(next.kind).film ? null : maxMin,
+    // Only a coat has to hold on the one before, and leaf on its size: wax, gilding and transfers ask for no open window.
+    maxMin: keyed || (before.kind === 'size') === stepKind(next.kind).film ? null : maxMin,
     blocked,
   };
 }
@@ -199,7 +199,9 @@ export function lagsOf({ run, products, house, wear }: LagsInput): Map<string, L
         const { film } = stepKind(before.kind);
         // What comes by post, or has to get warm, takes its own time; hard tape is pulled when the film beside it is hard.
         const pulledDry = step.kind === 'unmask' && film && house['tape-pull'] === 'dry';
-        waits.on(before, before.fixedWaitMin > 0 && !film ? 'dry' : pulledDry ? 'handle' : 'none');
+        const ownTime =
+          before.kind === 'approve' ? waitBetween(before, step, products) === 'dry' : before.fixedWaitMin > 0;
+        waits.on(before, ownTime && !film ? 'dry' : pulledDry ? 'handle' : 'none');
       }
       if (step.zoneId === null) onThePiece(step, whole, byId, waits, wear);
       else if (stepKind(step.kind).group !== 'obtain') onItsFaces(step, distinct.before, byId, waits, products);

@@ -25,3 +25,11 @@ export const dustAfter = (coat: Step): Step => ({
 
 /** Whether a step is a scuff that a passed window asked for. */
 export const isLateScuff = (step: Step): boolean => step.kind === 'scuff' && step.id.endsWith('/scuff');
+
+/** Leaf that comes when its size has dried: the size is laid again. Its id is the leaf's with "size" behind it. */
+export const sizedAgain = (leaf: Step, size: Step): Step => ({
+  ...size,
+  id: `${leaf.id}/size`,
+  after: [],
+  reason: 'The size has dried and holds nothing any more: it is laid again, and the leaf comes while it is tacky.',
+});

@@ -36,6 +36,17 @@ function keepable({ material, oldFinish }: Surface): string | null {
   return oldFinish.condition === 'failing' ? 'A finish that flakes holds nothing: it has to come off.' : null;
 }
 
+/** Old finishes that can be cleaned and laid again as they are: those that melt in their own solvent, and whatever is sound. */
+function revivable({ material, oldFinish: { kind, condition } }: Surface): string | null {
+  if (!materialOf(material.kind).wood) return `${materialOf(material.kind).name} has no finish to revive.`;
+  if (kind === 'none') return 'There is no old finish to revive.';
+  if (kind === 'paint') return 'Old paint is painted again, not revived.';
+  const melts = kind === 'shellac' || kind === 'lacquer' || kind === 'wax';
+  return condition === 'failing' && !melts
+    ? 'Only shellac and lacquer that crazed melt together again: a finish that flakes has to come off.'
+    : null;
+}
+
 /** Paint holds on everything that is hard, and on cane; leather and cloth bend away under it. */
 const noPaint = ({ material }: Surface): string | null =>
   material.kind === 'leather' || material.kind === 'cloth' || material.kind === 'glass'
@@ -71,6 +82,15 @@ export const lookTable: readonly Look[] = [
     ladder: 'stained-clear',
     painted: false,
     barred: noGrain,
+  },
+  {
+    id: 'revived',
+    name: 'cleaned and revived',
+    showsWood: true,
+    strips: 'never',
+    ladder: 'natural-clear',
+    painted: false,
+    barred: revivable,
   },
   {
     id: 'refreshed',

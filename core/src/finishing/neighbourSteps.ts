@@ -6,7 +6,7 @@ import { phase, zoneOrder } from './phases';
 import type { Situation } from './Situation';
 import { asOn, isSeen, matchOf, ownClear } from './seenTogether';
 import { isSprayed, stepKind } from './stepKinds';
-import type { ZoneChain } from './ZoneChain';
+import type { Draft, ZoneChain } from './ZoneChain';
 
 interface Planned {
   situation: Situation;
@@ -252,6 +252,26 @@ function oneSample(all: readonly Planned[]): void {
   }
 }
 
+/** A gun is set for a product once, on a board, before its first coat anywhere. */
+function panelFirst(all: readonly Planned[]): void {
+  const set = new Set<string | null>();
+  const sprayed = (d: Draft) => stepKind(d.step.kind).film && d.step.method === 'hvlp';
+  for (const { chain } of all)
+    if (chain.drafts.some((d) => d.step.kind === 'make-sample'))
+      for (const d of chain.drafts.filter(sprayed)) set.add(d.step.productId);
+  for (const { chain } of all)
+    for (const d of chain.drafts.filter(sprayed)) {
+      if (set.has(d.step.productId)) continue;
+      set.add(d.step.productId);
+      chain.add(d.phase, 'test', {
+        test: 'spray',
+        reason: 'Needle, air and thinning are set on a board, not on the piece.',
+      });
+      const panel = chain.drafts.pop()!;
+      chain.drafts.splice(chain.drafts.indexOf(d), 0, panel);
+    }
+}
+
 /** What has to dry on a zone before its first coat of a kind. */
 const driesBefore = (p: Planned, kind: Step['kind']): number => {
   const steps = stepsOf(p);
@@ -324,13 +344,17 @@ export function addNeighbourSteps(
 ): void {
   const { form, edits } = piece;
   oneSample(all);
+  panelFirst(all);
   sideBySide(all, form);
   sayWhetherAlike(all, house, piece);
   dustBeforeFilm(all);
   for (const p of all) if (p.situation.look === 'leave') coverKept(p, all);
   // Whatever shows its ground to the last: wood under clear, and leather.
   const shown = all.filter(
-    (p) => p.situation.look !== 'leave' && !p.situation.painted && stepsOf(p).some((s) => stepKind(s.kind).film),
+    (p) =>
+      p.situation.look !== 'leave' &&
+      !p.situation.painted &&
+      stepsOf(p).some((s) => stepKind(s.kind).film || s.kind === 'wax'),
   );
   for (const p of shown) maskForPaint(p, all, house);
   for (const p of all) coverFromClear(p, all, house);

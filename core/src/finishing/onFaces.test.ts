@@ -63,8 +63,9 @@ const side = { form: 'sideboard', faceId: 'carcass/left', zoneId: 'carcass' } as
 
 describe('what is done to some faces of a zone', () => {
   it('peels the face that lifts and sands its ground; the others keep their film and are scuffed', () =>
-    expect(words(lifting({ ...side, look: 'painted', choice: 'peel' }), 'carcass').slice(0, 6)).toEqual([
+    expect(words(lifting({ ...side, look: 'painted', choice: 'peel' }), 'carcass').slice(0, 7)).toEqual([
       'peel: carcass/left',
+      'wash-glue: carcass/left',
       'sand P120: carcass/left',
       'sand P150: carcass/left',
       'de-dust: carcass/left',

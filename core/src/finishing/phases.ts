@@ -3,6 +3,8 @@ import { ownZoneIds, type ZoneId } from '../workshop';
 /** The stages a whole piece goes through; over all zones one stage comes before the next. */
 export const phase = {
   intake: 0,
+  /** A sample is made on a stick, and approved, before the piece is touched: the answer takes a day. */
+  sample: 0.5,
   parts: 1,
   clean: 2,
   partsAfterCleaning: 2.5,
@@ -12,7 +14,6 @@ export const phase = {
   repair: 6,
   abrade: 7,
   coverKept: 8,
-  sample: 8.5,
   colourWood: 9,
   mask: 10,
   /** What is laid by hand before the gun: dusty work and brushed coats are over when the piece moves. */

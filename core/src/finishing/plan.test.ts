@@ -2,15 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { buildFaces, newDamage, newPiece, shapeOf, zonesOf } from '../piece';
 import { typicalProducts } from '../products';
-import {
-  defaultSettings,
-  type LookKind,
-  type Piece,
-  type Product,
-  type Step,
-  type Surface,
-  type ZoneId,
-} from '../workshop';
+import { defaultSettings, type Piece, type Product, type Step, type Surface, type ZoneId } from '../workshop';
 import { doneEntry } from './fixtures/logEntry';
 import { typicalPiece } from './fixtures/typicalPiece';
 import { waitsOf } from './fixtures/waitsOf';
@@ -38,13 +30,13 @@ const surface = (
   material: { kind, speciesId, veneerThicknessMm: more.mm ?? null },
   oldFinish: { kind: finish, condition: more.condition ?? 'sound' },
 });
-const oak = surface('solid', 'oak', 'shellac');
+const ash = surface('solid', 'ash', 'lacquer');
 const chest = (change: Partial<Piece> = {}): Piece => ({
   ...newPiece('chest', 'Chest', 'chest-of-drawers', '2026-11-25T08:00:00Z'),
   heightM: 0.9,
   widthM: 0.9,
   depthM: 0.45,
-  surfaces: { top: oak, carcass: oak, fronts: oak, interior: null, legs: null, seat: null, hardware: null },
+  surfaces: { top: ash, carcass: ash, fronts: ash, interior: null, legs: null, seat: null, hardware: null },
   lead: { result: 'negative', everyLayer: true, licensedWork: false },
   looks: { top: 'stained-clear', carcass: 'painted', fronts: 'painted' },
   ...change,
@@ -60,7 +52,7 @@ const words = (all: readonly Step[], zone: ZoneId) =>
     .map((s) => (s.grit ? `${s.kind} ${s.grit}` : s.of > 1 ? `${s.kind} ${s.ordinal}/${s.of}` : s.kind));
 const withTop = (top: Surface, change: Partial<Piece> = {}) =>
   chest({
-    surfaces: { top, carcass: oak, fronts: oak, interior: null, legs: null, seat: null, hardware: null },
+    surfaces: { top, carcass: ash, fronts: ash, interior: null, legs: null, seat: null, hardware: null },
     ...change,
   });
 
@@ -68,6 +60,7 @@ describe('a stained top over a painted chest', () => {
   const all = steps(chest());
   it('goes from clean to clear, sealed and masked before its neighbour is painted', () =>
     expect(words(all, 'top')).toEqual([
+      'make-sample',
       'degrease',
       'rinse',
       'dry-out',
@@ -77,7 +70,6 @@ describe('a stained top over a painted chest', () => {
       'sand 150',
       'sand 180',
       'de-dust',
-      'make-sample',
       'stain',
       'dispose',
       'seal',
@@ -108,7 +100,11 @@ describe('a stained top over a painted chest', () => {
     ]));
   it('takes hardware off first and fits it last, before the cure', () => {
     expect(all[0]?.kind).toBe('photograph');
-    expect(all[1]).toMatchObject({ kind: 'remove-part', part: 'hardware', count: 8 });
+    expect(all.find((s) => s.kind !== 'photograph' && s.kind !== 'make-sample')).toMatchObject({
+      kind: 'remove-part',
+      part: 'hardware',
+      count: 8,
+    });
     expect(all.slice(-5).map((s) => s.kind)).toEqual(['refit-part', 'oil-runners', 'felt', 'fit-restraint', 'cure']);
   });
   it('masks the length of the border: 0.87 along the front and 2 × 0.435 at the sides', () =>
@@ -119,7 +115,7 @@ describe('a stained top over a painted chest', () => {
 describe('one input changed at a time', () => {
   const before = words(steps(chest()), 'top');
   it('species: pine blotches, so a conditioner appears', () => {
-    const after = words(steps(withTop(surface('solid', 'pine', 'shellac'))), 'top');
+    const after = words(steps(withTop(surface('solid', 'pine', 'lacquer'))), 'top');
     expect(after.filter((w) => !before.includes(w))).toEqual(['condition']);
   });
   it('species: knotty pine under paint is blocked twice instead of primed once', () => {
@@ -127,7 +123,7 @@ describe('one input changed at a time', () => {
     const after = words(
       steps(
         chest({
-          surfaces: { top: oak, carcass: knotty, fronts: oak, interior: null, legs: null, seat: null, hardware: null },
+          surfaces: { top: ash, carcass: knotty, fronts: ash, interior: null, legs: null, seat: null, hardware: null },
         }),
       ),
       'carcass',
@@ -135,19 +131,19 @@ describe('one input changed at a time', () => {
     expect(after.filter((w) => w.startsWith('block') || w.startsWith('prime'))).toEqual(['block 1/2', 'block 2/2']);
   });
   it('old finish: none, so nothing is taken off, and the wash dries overnight', () => {
-    const all = steps(withTop(surface('solid', 'oak', 'none')));
+    const all = steps(withTop(surface('solid', 'ash', 'none')));
     expect(before.filter((w) => !words(all, 'top').includes(w))).toEqual(['scrape']);
     expect(all.find((s) => s.id === 'top/dry-out/1')?.fixedWaitMin).toBe(720);
     expect(steps(chest()).find((s) => s.id === 'top/dry-out/1')?.fixedWaitMin).toBe(60);
   });
   it('old finish: wax is wiped off with spirits', () =>
-    expect(words(steps(withTop(surface('solid', 'oak', 'wax'))), 'top')).toContain('remove-residue'));
+    expect(words(steps(withTop(surface('solid', 'ash', 'wax'))), 'top')).toContain('remove-residue'));
   it('old finish: failing paint comes off before new paint', () => {
-    const failing = surface('solid', 'oak', 'paint', { condition: 'failing' });
+    const failing = surface('solid', 'ash', 'paint', { condition: 'failing' });
     const after = words(
       steps(
         chest({
-          surfaces: { top: oak, carcass: failing, fronts: oak, interior: null, legs: null, seat: null, hardware: null },
+          surfaces: { top: ash, carcass: failing, fronts: ash, interior: null, legs: null, seat: null, hardware: null },
         }),
       ),
       'carcass',
@@ -172,10 +168,10 @@ describe('one input changed at a time', () => {
   });
   it('veneer: stripper instead of a scraper, and a ladder within its budget', () => {
     const rungs = (mm: number | null) =>
-      steps(withTop(surface('veneer', 'oak', 'shellac', { mm })))
+      steps(withTop(surface('veneer', 'ash', 'shellac', { mm })))
         .filter((s) => s.zoneId === 'top' && s.kind === 'sand')
         .map((s) => `${s.grit}${s.byHand ? ' hand' : ''}`);
-    expect(words(steps(withTop(surface('veneer', 'oak', 'shellac', { mm: 0.6 }))), 'top')).toContain('strip-chemical');
+    expect(words(steps(withTop(surface('veneer', 'ash', 'shellac', { mm: 0.6 }))), 'top')).toContain('strip-chemical');
     expect(rungs(0.6)).toEqual(['150', '180']); // 50 + 100 µm of 350
     expect(rungs(0.38)).toEqual(['180 hand']); // 130 µm: 150 and 180 would take 150
     expect(rungs(0.42)).toEqual(['150 hand', '180 hand']); // 0.42 − 0.05 is under 0.4 mm before the last rung
@@ -237,34 +233,51 @@ describe('one input changed at a time', () => {
 });
 
 describe('looks that keep or feed the wood', () => {
-  it('refreshed: the old finish stays, is scuffed, gets a barrier and two coats', () =>
+  it('refreshed: the old finish stays, is keyed finely, and gets the coats that a top wants', () =>
     expect(words(steps(chest({ looks: { top: 'refreshed' } })), 'top')).toEqual([
       'degrease',
       'rinse',
       'dry-out',
-      'scuff 180',
+      'scuff 320',
       'de-dust',
-      'seal',
-      'clear 1/2',
+      'clear 1/3',
+      'clear 2/3',
       'denib 320',
       'de-dust',
-      'clear 2/2',
+      'clear 3/3',
     ]));
+  it('refreshed: what lies below decides on the barrier, and old shellac that bears little gets shellac', () => {
+    const film = (kind: Surface['oldFinish']['kind'], zone: 'top' | 'carcass') => {
+      const own = surface('solid', 'ash', kind);
+      const piece = withTop(own, { looks: { [zone]: 'refreshed' } });
+      const all = steps({ ...piece, surfaces: { ...piece.surfaces, carcass: own } });
+      return all
+        .filter((s) => s.zoneId === zone && ['seal', 'clear'].includes(s.kind))
+        .map((s) => `${s.kind} ${products[s.productId!]!.carrier}`);
+    };
+    const clear = ['clear water', 'clear water', 'clear water'];
+    expect(film('oil-varnish', 'top')).toEqual(clear);
+    expect(film('polyurethane', 'top')).toEqual(clear);
+    expect(film('unknown', 'top')).toEqual(['seal alcohol', ...clear]);
+    expect(film('shellac', 'top')).toEqual(['seal alcohol', ...clear]);
+    expect(film('shellac', 'carcass')).toEqual(['clear alcohol', 'clear alcohol']);
+    expect(film('lacquer', 'carcass')).toEqual(['clear water', 'clear water']);
+  });
   it('refreshed is refused on bare wood, on paint and on a finish that flakes', () => {
     for (const top of [
-      surface('solid', 'oak', 'none'),
-      surface('solid', 'oak', 'paint'),
-      surface('solid', 'oak', 'shellac', { condition: 'failing' }),
+      surface('solid', 'ash', 'none'),
+      surface('solid', 'ash', 'paint'),
+      surface('solid', 'ash', 'shellac', { condition: 'failing' }),
     ]) {
       expect(generatePlan(withTop(top, { looks: { top: 'refreshed' } }), shop).ok).toBe(false);
     }
   });
   it('waxed: bare wood, sealed, waxed, and the rags seen to', () =>
     expect(
-      words(steps(withTop(surface('solid', 'oak', 'none'), { looks: { top: 'waxed' } })), 'top').slice(-6),
+      words(steps(withTop(surface('solid', 'ash', 'none'), { looks: { top: 'waxed' } })), 'top').slice(-6),
     ).toEqual(['de-dust', 'seal', 'denib 320', 'de-dust', 'wax', 'dispose']));
   it('a refreshed top is taped on its barrier before the body is painted', () => {
-    const piece = chest({ looks: { top: 'refreshed', carcass: 'painted' } });
+    const piece = withTop(surface('solid', 'ash', 'unknown'), { looks: { top: 'refreshed', carcass: 'painted' } });
     const all = steps(piece);
     expect(waitsOf(piece, all, shop).get('top/mask/1')).toContain('tape top/seal/1');
     expect(all.find((s) => s.id === 'carcass/prime/1')?.after).toContain('top/seal-edge/1');
@@ -326,7 +339,7 @@ describe('rules', () => {
   };
   const ids = (piece: Piece, plan: readonly Step[]) => check(piece, plan).map((f) => `${f.ruleId} ${f.severity}`);
   const veneered = (mm: number | null) =>
-    withTop(surface('veneer', 'oak', 'shellac', { mm }), { looks: { top: 'natural-clear' } });
+    withTop(surface('veneer', 'ash', 'shellac', { mm }), { looks: { top: 'natural-clear' } });
   const resand = (piece: Piece, change: Partial<Step>) =>
     steps(piece).map((s) => (s.id === 'top/sand/1' ? { ...s, ...change } : s));
 

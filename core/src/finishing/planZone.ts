@@ -8,7 +8,8 @@ import { clear } from './stages/coats';
 import { colourWood, refresh, refreshClear, sealForWax, tone, wax, whitewash } from './stages/colourWood';
 import { lastTouches, layOn, leaf, levelRidges, paper, patina } from './stages/decorate';
 import { blend, overDecoration, overPaint, paint, prime } from './stages/paint';
-import { drillNew, glue, mendWood, putRight, stickFills } from './stages/repairs';
+import { drillNew, glue, madeAnew, mendWood, putRight, stickFills } from './stages/repairs';
+import { mendKept, polish, revive } from './stages/revive';
 import type { Stage } from './stages/Stage';
 import { peel, strip } from './stages/strip';
 import { cane, cover, recolour } from './stages/upholstery';
@@ -18,8 +19,9 @@ import type { ZoneChain } from './ZoneChain';
 const finishes: Readonly<Record<Exclude<LookKind, 'leave'>, { ground: readonly Stage[]; over: readonly Stage[] }>> = {
   'natural-clear': { ground: [colourWood], over: [clear] },
   'stained-clear': { ground: [colourWood], over: [clear] },
-  refreshed: { ground: [refresh], over: [refreshClear] },
-  toned: { ground: [tone], over: [clear] },
+  revived: { ground: [revive], over: [polish] },
+  refreshed: { ground: [mendKept, refresh], over: [refreshClear] },
+  toned: { ground: [mendKept, tone], over: [clear] },
   waxed: { ground: [sealForWax], over: [wax] },
   whitewashed: { ground: [whitewash], over: [clear] },
   painted: { ground: [prime, paint], over: [overPaint] },
@@ -47,17 +49,19 @@ const byFaces =
 /** The steps of one zone from dirty to finished, without what its neighbours ask for. */
 export function planZone(chain: ZoneChain, s: Situation, house: House): ZoneChain {
   if (s.look === 'leave') return chain;
-  if (scuffsFirst(s, house)) scuff(chain, phase.clean, house);
+  if (scuffsFirst(s, house)) scuff(chain, phase.clean, house, s);
   const { ground, over } = finishes[s.look];
-  const newTop = s.alterations.some((a) => a.kind === 'new-top');
+  const newTop = madeAnew(s);
   const bared: readonly Stage[] = [strip, peel];
   const mended: readonly Stage[] = [mendWood, abrade];
   const before: readonly Stage[] =
     s.look === 're-covered'
       ? [putRight]
-      : newTop
-        ? [putRight, abrade]
-        : [...[clean, putRight, cane, glue, dewax], byFaces(bared), treatInsects, byFaces(mended), drillNew];
+      : s.look === 'revived'
+        ? [clean, dewax, putRight, cane, glue, treatInsects]
+        : newTop
+          ? [putRight, abrade]
+          : [...[clean, dewax, putRight, cane, glue], byFaces(bared), treatInsects, byFaces(mended), drillNew];
   for (const stage of [...before, ...ground, layOn, levelRidges, stickFills, ...over, lastTouches])
     stage(chain, s, house);
   return chain;

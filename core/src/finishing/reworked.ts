@@ -52,6 +52,7 @@ const alike: readonly StepKindId[] = [
   'vacuum',
   'treat-pests',
   'wash',
+  'wipe-down',
   'degrease',
   'rinse',
   'dry-out',
@@ -105,6 +106,9 @@ export function changeLook(
       to: look,
       stepIds: [...steps.map((s) => s.id), ...partsOffAndOn(piece)],
       film: filmOf(worst, products),
+      ...(worst.residue === 'stripper' || worst.residue === 'softened-film' || worst.residue === 'glue'
+        ? { residue: worst.residue === 'glue' ? ('glue' as const) : ('stripper' as const) }
+        : {}),
       closedDamage: piece.damage
         .filter((d) => d.zoneId === zoneId && !states.some((s) => s.openDamage.includes(d.kind)))
         .map((d) => d.id),

@@ -2,6 +2,7 @@ import { borderM, type Face, materialOf, shareBelow, speciesById, surfaceOf, typ
 import type { Damage, Piece, Settings, StepKindId, Surface, ZoneId, ZoneTests } from '../workshop';
 import { additionsOf } from './availableLooks';
 import { accept, canHave, type DamageCase, damageRow, gluedDamage, treatmentOf } from './damageTable';
+import { holdsL, lockHoleL, ornamentL, screwHoleL } from './fillVolume';
 import type { House } from './houseRules';
 import { facesWith, isLate, isLocal } from './lateDamage';
 import { leadHold } from './leadBans';
@@ -9,6 +10,7 @@ import { lookRow } from './lookTable';
 import { frameDamage, membersOff, zonesApart } from './members';
 import { lookOf, type Neighbour, type OnFaces, type Situation, type Treated } from './Situation';
 import { takeOffOf } from './takeOff';
+import { wearIn } from './wearIn';
 
 function thinnestVeneer(surfaces: readonly Surface[]): Situation['veneer'] {
   const veneers = surfaces.filter((s) => s.material.kind === 'veneer').map((s) => s.material.veneerThicknessMm);
@@ -91,11 +93,37 @@ function newHolesIn(piece: Piece, zone: Zone): number {
   const { treatment, spacingM, newSpacingM } = piece.hardware;
   const moved =
     treatment === 'fill-redrill' || (treatment === 'replace' && newSpacingM !== null && newSpacingM !== spacingM);
-  return moved ? zone.faces.reduce((n, f) => n + f.fittings.pulls, 0) : 0;
+  const holes = spacingM === null ? 1 : 2;
+  return moved ? holes * zone.faces.reduce((n, f) => n + f.fittings.pulls, 0) : 0;
+}
+
+/** Pieces older than this are held by hide glue, mostly (common practice, no source). */
+const hideGlueUntil = 1950;
+
+const nothingToFill: Situation['fillL'] = { small: 0, corners: 0, plugs: 0 };
+
+/** What the places hold that are filled or plugged, L, by kind. */
+function fillVolumes(
+  treated: readonly Treated[],
+  { newHoles, veneer }: Pick<Situation, 'newHoles' | 'veneer'>,
+  ornaments: number,
+  removed: number,
+  locks: number,
+): Situation['fillL'] {
+  const sum = (step: StepKindId, wanted: (d: Damage) => boolean) =>
+    treated
+      .filter((t) => t.treatment.steps.includes(step) && wanted(t.damage))
+      .reduce((total, t) => total + t.damage.count * holdsL(t.damage, veneer?.thicknessMm ?? null), 0);
+  const isCorner = (d: Damage) => d.kind === 'missing-corner';
+  return {
+    small: sum('fill', (d) => !isCorner(d)) + ornaments * ornamentL + removed * screwHoleL * 4,
+    corners: sum('fill', isCorner),
+    plugs: sum('plug', () => true) + newHoles * screwHoleL + locks * lockHoleL,
+  };
 }
 
 /** What follows from the rest. */
-type Read = 'insectFluid' | 'strips' | 'treated' | 'late' | 'places' | 'corners' | 'glued' | 'peeled';
+type Read = 'fillL' | 'insectFluid' | 'strips' | 'treated' | 'late' | 'places' | 'corners' | 'glued' | 'peeled';
 
 /** What the generator knows of one zone. */
 function situationOf(
@@ -146,7 +174,7 @@ function situationOf(
     veneer: thinnestVeneer(surfaces),
     tests,
     bleeder: bleederOf(surfaces, tests),
-    wear: piece.wear[zone.id] ?? null,
+    wear: wearIn(piece)[zone.id] ?? null,
     ownership: piece.ownership,
     tools: settings.tools,
     sprayCarriers: settings.sprayCarriers,
@@ -159,11 +187,14 @@ function situationOf(
         ? null
         : (Date.parse(piece.promisedAt) - Date.parse(piece.startAt)) / 60_000,
     neighbours,
+    residue: piece.reworked.findLast((r) => r.zoneId === zone.id)?.residue ?? null,
+    hideGlued: piece.decade !== null && piece.decade < hideGlueUntil,
   };
   const [way] = takeOffOf(
     {
       ...base,
       insectFluid: false,
+      fillL: nothingToFill,
       strips: false,
       treated: [],
       late: [],
@@ -202,7 +233,7 @@ function situationOf(
   const altered = (kind: Piece['alterations'][number]['kind']) =>
     base.alterations.filter((a) => a.kind === kind).length;
   const more: Partial<Record<StepKindId, number>> = {
-    fill: altered('ornament-filled'),
+    fill: altered('ornament-filled') + altered('ornament-removed'),
     plug: altered('lock-hole-filled') + base.newHoles,
   };
   const places = (kind: StepKindId) =>
@@ -215,6 +246,13 @@ function situationOf(
     treated,
     late,
     places,
+    fillL: fillVolumes(
+      treated,
+      base,
+      altered('ornament-filled'),
+      altered('ornament-removed'),
+      altered('lock-hole-filled'),
+    ),
     corners: treated
       .filter((t) => t.damage.kind === 'missing-corner' && t.treatment.id === 'fill')
       .reduce((n, t) => n + t.damage.count, 0),

@@ -4,6 +4,8 @@ import type { Method, PartKind, Product, ProductKind, StepKindId } from '../work
 interface StepMinutes {
   perM2?: number;
   perPlace?: number;
+  /** For each place, where it is done with another kind of product than is usual. */
+  perPlaceWith?: Readonly<Partial<Record<ProductKind, number>>>;
   perMetre?: number;
   perPart?: Readonly<Partial<Record<PartKind, number>>>;
   fixed?: number;
@@ -49,6 +51,10 @@ export type Effect =
   | 'take-cloth'
   | 'abrade'
   | 'take-dust'
+  | 'raise-dust'
+  | 'flush-fill'
+  | 'leave-glue'
+  | 'take-glue'
   | 'cover'
   | 'uncover'
   | 'lay'
@@ -78,12 +84,19 @@ export interface Consumption {
     | 'pad'
     | 'roller'
     | 'sheet goods'
+    | 'paper'
+    | 'foil'
+    | 'transfer'
     | 'leaf'
     | 'staples';
   unit: 'pieces' | 'm' | 'm²';
   perM2?: number;
   perMetre?: number;
   each?: number;
+  /** For each place or sheet. */
+  perPlace?: number;
+  /** Only with these parts. */
+  parts?: readonly PartKind[];
   /** Once a sitting, on however many zones. */
   perSitting?: number;
 }
@@ -137,6 +150,8 @@ export interface StepKind {
   grips: 'body' | 'all' | null;
   /** May be laid down in the middle and gone on with later. */
   divisible: boolean;
+  /** How many times its area its product covers: cement goes on both faces, twice. */
+  covers: number;
   /** Which kinds of product it can use. */
   uses: readonly ProductKind[];
   minutes: StepMinutes;
@@ -173,6 +188,7 @@ const kind = (
   hides: false,
   grips: null,
   divisible: true,
+  covers: 1,
   uses: [],
   rise: 0,
   ...traits,
@@ -321,7 +337,7 @@ export const stepKindTable = [
   kind('obtain', 'move-to-space', 'Move it to the spray space', 'move', { fixed: 5 }, { grips: 'body' }),
   kind('obtain', 'turn', 'Turn the piece over', 'turn', { fixed: 5 }, { grips: 'body' }),
   kind('parts', 'remove-part', 'Take off', 'off', {
-    perPart: { hardware: 3, door: 8, lid: 8, mirror: 10, glass: 6, 'seat-pad': 5, top: 15, leg: 3, joint: 4, bolt: 3 },
+    perPart: { hardware: 3, door: 8, lid: 8, mirror: 15, glass: 15, 'seat-pad': 5, top: 15, leg: 3, joint: 4, bolt: 3 },
   }),
   kind(
     'parts',
@@ -331,10 +347,10 @@ export const stepKindTable = [
     {
       perPart: {
         hardware: 4,
-        door: 12,
-        lid: 12,
+        door: 15,
+        lid: 15,
         mirror: 15,
-        glass: 9,
+        glass: 15,
         'seat-pad': 6,
         top: 20,
         leg: 5,
@@ -350,9 +366,25 @@ export const stepKindTable = [
     'Replace',
     'new',
     {
-      perPart: { hardware: 6, top: 40, covering: 75, trim: 20, cane: 60, 'seat-pad': 30 },
+      perPart: {
+        hardware: 6,
+        top: 40,
+        covering: 75,
+        webbing: 40,
+        padding: 30,
+        'dust-cover': 15,
+        trim: 20,
+        cane: 60,
+        'seat-pad': 30,
+      },
     },
-    { gives: ['close-own'], consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
+    {
+      gives: ['close-own'],
+      consumes: [
+        { what: 'sheet goods', unit: 'm²', perM2: 1.2, parts: ['covering'] },
+        { what: 'staples', unit: 'pieces', each: 150, parts: ['covering', 'webbing', 'dust-cover'] },
+      ],
+    },
   ),
   kind(
     'parts',
@@ -367,7 +399,7 @@ export const stepKindTable = [
     'make-part',
     'Make a new part',
     'make',
-    { perPlace: 90 },
+    { perPlace: 30, perPart: { top: 90 } },
     { gives: ['close-own', 'new-part'], protection: ['goggles', 'hearing'], waste: ['scraps', 'dust'] },
   ),
   kind('parts', 'rehearse-assembly', 'Rehearse the assembly', 'rehearse', { fixed: 10 }, { grips: 'all' }),
@@ -411,16 +443,49 @@ export const stepKindTable = [
       uses: ['disinfectant'],
     },
   ),
-  wash('wash', 'Wash off the worst', 'wash', 4, { gives: ['wet', 'close-own'], uses: ['cleaner'] }),
-  wash('degrease', 'Wash down and degrease', 'wash', 4, { uses: ['cleaner'] }),
-  wash('rinse', 'Rinse with clean water', 'rinse', 2, { gives: ['take-cleaner', 'take-bleach', 'wet'] }),
+  kind(
+    'clean',
+    'wash',
+    'Wash off the worst',
+    'wash',
+    { perM2: 5, setUp: 20 },
+    {
+      gives: ['clean-soil', 'leave-cleaner', 'wet', 'close-own'],
+      touches: ['drip'],
+      protection: ['gloves'],
+      waste: ['wash-water', 'rags'],
+      consumes: [rags, gloves],
+      wet: true,
+      divisible: false,
+      uses: ['cleaner'],
+    },
+  ),
+  kind(
+    'clean',
+    'wipe-down',
+    'Wipe down',
+    'wipe',
+    { perM2: 8 },
+    {
+      gives: ['clean-soil', 'wet'],
+      touches: ['drip', 'vapour'],
+      protection: ['gloves'],
+      waste: ['rags'],
+      consumes: [rags, gloves],
+      wet: true,
+      divisible: false,
+      uses: ['solvent', 'cleaner'],
+    },
+  ),
+  wash('degrease', 'Wash down and degrease', 'wash', 5, { uses: ['cleaner'] }),
+  wash('rinse', 'Rinse with clean water', 'rinse', 3, { gives: ['take-cleaner', 'take-bleach', 'wet'] }),
   kind('clean', 'dry-out', 'Leave to dry out', 'dry', {}, { gives: ['dry'] }),
   kind(
     'take off',
     'strip-chemical',
     'Brush on stripper',
     'strip',
-    { perM2: 4 },
+    { perM2: 5 },
     {
       ...spirits,
       gives: ['soften-film', 'wet'],
@@ -467,13 +532,29 @@ export const stepKindTable = [
     'peel',
     'Peel the veneer off',
     'peel',
-    { perM2: 25 },
+    { perM2: 45 },
     {
-      gives: ['take-veneer', 'close-own'],
+      gives: ['take-veneer', 'leave-glue', 'close-own'],
       breaksFilm: true,
       protection: ['goggles'],
       waste: ['scraps'],
       rise: -4,
+    },
+  ),
+  kind(
+    'take off',
+    'wash-glue',
+    'Wash off the old glue and level it',
+    'old glue',
+    { perM2: 30 },
+    {
+      gives: ['take-glue', 'wet'],
+      touches: ['drip'],
+      protection: ['gloves'],
+      waste: ['wash-water', 'sludge'],
+      consumes: [rags, gloves, { what: 'scraper edge', unit: 'pieces', perM2: 0.5 }],
+      wet: true,
+      divisible: false,
     },
   ),
   kind(
@@ -494,10 +575,10 @@ export const stepKindTable = [
     'remove-residue',
     'Wash off every trace',
     'clean',
-    { perM2: 6 },
+    { perM2: 8 },
     {
       ...spirits,
-      gives: ['take-residue', 'wet'],
+      gives: ['take-residue', 'clean-soil', 'wet'],
       wet: true,
       divisible: false,
       uses: ['solvent'],
@@ -518,7 +599,15 @@ export const stepKindTable = [
       uses: ['bleach'],
     },
   ),
-  repair('glue', 'Glue and clamp', 'glue', 10, { ...glueing, uses: ['glue'] }),
+  repair(
+    'glue',
+    'Glue and clamp',
+    'glue',
+    15,
+    { ...glueing, uses: ['glue'] },
+    // A joint is taken apart and cleaned first.
+    { perPart: { joint: 20 } },
+  ),
   // Putting the weight on belongs to the gluing: glue that waited for it has set.
   repair('clamp', 'Leave under weight', 'press', 0, { gives: [] }),
   repair('patch-veneer', 'Let in a piece of veneer', 'patch', 25, { ...glueing, gives: ['close-own'], uses: ['glue'] }),
@@ -533,34 +622,76 @@ export const stepKindTable = [
       touches: ['vapour'],
       protection: ['cartridge-mask', 'gloves'],
       air: 'product',
+      // Two coats on both faces.
+      covers: 4,
       uses: ['contact-cement'],
       consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.15 }],
       wet: true,
       divisible: false,
       rise: 3,
     },
-    { perM2: 60, setUp: 20 },
+    { perM2: 90, setUp: 30 },
   ),
-  repair('fill', 'Fill', 'fill', 10, { ...filler, uses: ['filler-two-part', 'filler-ready'] }),
+  repair('lift-ring', 'Draw the ring out of the film', 'ring', 10, { gives: ['close-own'], consumes: [rags] }),
+  repair('touch-in', 'Touch in with colour', 'touch', 5, { gives: ['close-own'], uses: ['toner'] }),
+  kind(
+    'film',
+    'reamalgamate',
+    'Melt the crazed film together',
+    'melt',
+    { perM2: 20, setUp: 5 },
+    {
+      needs: ['dry', 'dust-free'],
+      gives: ['wet'],
+      touches: ['drip', 'vapour'],
+      air: 'product',
+      protection: ['gloves', 'goggles', 'cartridge-mask'],
+      waste: ['rags'],
+      consumes: [rags, gloves],
+      wet: true,
+      divisible: false,
+      uses: ['solvent'],
+    },
+  ),
+  repair('steam', 'Steam the dents up', 'steam', 8, { gives: ['close-own', 'wet'], wet: true, divisible: false }),
+  repair(
+    'fill',
+    'Fill',
+    'fill',
+    3,
+    { ...filler, uses: ['filler-two-part', 'filler-ready'] },
+    { perPlaceWith: { 'filler-two-part': 15 } },
+  ),
+  abrasive('shape', 'Shape the rebuilt corners', 'shape', 0, 0.2, {
+    gives: ['raise-dust'],
+    minutes: { perPlace: 10 },
+  }),
+  abrasive('sand-fills', 'Sand the fills flush', 'flush', 0, 0.2, {
+    gives: ['flush-fill'],
+    minutes: { perPlace: 3 },
+  }),
   repair('fill-stick', 'Melt in a fill stick', 'stick', 6, {
     ...filler,
     gives: ['close-own'],
     wet: false,
     uses: ['filler-stick'],
   }),
-  repair('plug', 'Plug old holes', 'plug', 4, {
-    ...filler,
-    gives: ['close-own'],
-    uses: ['filler-two-part', 'filler-ready'],
-  }),
+  repair(
+    'plug',
+    'Plug old holes',
+    'plug',
+    3,
+    { ...filler, gives: ['close-own'], uses: ['filler-two-part', 'filler-ready', 'glue'] },
+    { perPlaceWith: { glue: 6 } },
+  ),
   repair('drill', 'Drill for hardware', 'drill', 3, { gives: [], protection: ['goggles'], grips: 'all' }),
   repair('fill-leather', 'Fill the leather in thin layers', 'fill', 10, {
     ...filler,
     gives: ['close-own'],
     uses: ['filler-leather'],
   }),
-  repair('re-cane', 'Lay new cane', 'cane', 60, { protection: ['gloves'] }),
-  repair('ease-drawer', 'Ease the drawer', 'ease', 10, { waste: ['dust'] }),
+  repair('re-cane', 'Lay new cane', 'cane', 150, { protection: ['gloves'] }),
+  repair('ease-drawer', 'Ease the drawer', 'ease', 15, { waste: ['dust'] }),
   repair('align-door', 'Align the door', 'align', 10),
   repair('service-hardware', 'Clean and grease the hardware', 'service', 5, {
     gives: [],
@@ -568,18 +699,31 @@ export const stepKindTable = [
     consumes: [rags],
   }),
   abrasive('sand', 'Sand', 'sand', 4, 1.5, { needs: ['dry', 'glued', 'no-stripper', 'clean'] }),
-  abrasive('scuff', 'Scuff', 'scuff', 3, 1),
+  kind(
+    'abrade',
+    'raise-grain',
+    'Dampen it to raise the grain',
+    'raise',
+    { perM2: 2 },
+    { gives: ['wet'], touches: ['drip'], consumes: [rags], wet: true, divisible: false },
+  ),
+  abrasive('brush-pores', 'Open the pores with a brass brush', 'brass', 10, 0, {
+    gives: ['raise-dust'],
+    consumes: [],
+    rise: 0,
+  }),
+  abrasive('scuff', 'Scuff', 'scuff', 5, 1),
   abrasive('denib', 'Sand lightly between coats', 'denib', 3, 0.8),
   abrasive('steel-wool', 'Rub with steel wool', 'wool', 3, 1),
   abrasive('level', 'Level the ridge', 'level', 4, 0.5, { rise: 0 }),
   abrasive('feather', 'Feather the edges', 'feather', 4, 0.5, { rise: 0 }),
-  abrasive('rub-out', 'Rub out the finish', 'rub', 20, 0.5, { rise: 0 }),
+  abrasive('rub-out', 'Rub out the finish', 'rub', 25, 0.5, { rise: 0 }),
   kind(
     'abrade',
     'de-dust',
     'Vacuum and tack',
     'dust',
-    { perM2: 1.5 },
+    { perM2: 2 },
     {
       gives: ['take-dust'],
       consumes: [{ what: 'tack cloth', unit: 'pieces', perM2: 0.2 }],
@@ -603,7 +747,7 @@ export const stepKindTable = [
     'cover',
     'Cover with film',
     'cover',
-    { perPlace: 4, setUp: 3 },
+    { perPlace: 5 },
     {
       gives: ['cover'],
       consumes: [
@@ -624,14 +768,14 @@ export const stepKindTable = [
     'wipe-back',
     'Wipe back with the grain',
     'wipe',
-    { perM2: 4 },
+    { perM2: 2 },
     { consumes: [rags, gloves], waste: ['rags'], divisible: false },
   ),
   coat('colour wood', 'dye', 'Dye', 'dye', ['dye'], 1, { ...onBare, colours: true }),
-  coat('colour wood', 'glaze', 'Glaze', 'glaze', ['glaze'], 2, { minutes: { perM2: 8, setUp: 5 } }),
+  coat('colour wood', 'glaze', 'Glaze', 'glaze', ['glaze'], 2, { minutes: { perM2: 10, setUp: 5 } }),
   coat('colour wood', 'colour-wash', 'Brush on the wash', 'wash', ['wash', 'paint'], 2, {
     colours: true,
-    minutes: { perM2: 8, setUp: 5 },
+    minutes: { perM2: 10, setUp: 5 },
   }),
   coat('colour wood', 'tone', 'Tone', 'tone', ['toner'], 2, { colours: true }),
   coat(
@@ -641,7 +785,7 @@ export const stepKindTable = [
     'cancel',
     ['glaze', 'wash', 'dye', 'leather-colour'],
     1,
-    { minutes: { perM2: 8, setUp: 5 } },
+    { minutes: { perM2: 10, setUp: 5 } },
   ),
   coat('film', 'seal', 'Seal', 'seal', ['sealer']),
   coat('film', 'block', 'Block', 'block', ['blocker']),
@@ -672,7 +816,7 @@ export const stepKindTable = [
     'wax',
     'Wax and buff',
     'wax',
-    { perM2: 6 },
+    { perM2: 8 },
     {
       needs: ['sealed', 'dust-free', 'uncovered'],
       gives: ['lay-wax'],
@@ -719,7 +863,7 @@ export const stepKindTable = [
       hides: true,
       wet: true,
       uses: ['paste'],
-      consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }],
+      consumes: [{ what: 'paper', unit: 'pieces', perPlace: 1 }],
     },
   ),
   kind(
@@ -733,7 +877,7 @@ export const stepKindTable = [
       hides: true,
       wet: true,
       uses: ['paste'],
-      consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }],
+      consumes: [{ what: 'paper', unit: 'pieces', perPlace: 1 }],
     },
   ),
   coat('decorate', 'size', 'Brush on the size', 'size', ['leaf-size'], 1, { needs: [...coatNeeds, 'coated'] }),
@@ -742,7 +886,7 @@ export const stepKindTable = [
     'leaf',
     'Lay the leaf',
     'leaf',
-    { perM2: 60 },
+    { perM2: 65 },
     { ...decoration, hides: true, consumes: [{ what: 'leaf', unit: 'm²', perM2: 1.2 }] },
   ),
   kind(
@@ -750,18 +894,18 @@ export const stepKindTable = [
     'foil',
     'Lay the foil',
     'foil',
-    { perM2: 40 },
-    { ...decoration, hides: true, consumes: [{ what: 'sheet goods', unit: 'm²', perM2: 1.2 }] },
+    { perM2: 65 },
+    { ...decoration, hides: true, consumes: [{ what: 'foil', unit: 'm²', perM2: 1.2 }] },
   ),
   kind(
     'decorate',
     'transfer',
     'Rub on the transfer',
     'transfer',
-    { perPlace: 20 },
-    { ...decoration, consumes: [{ what: 'sheet goods', unit: 'pieces', each: 1 }] },
+    { perPlace: 25 },
+    { ...decoration, consumes: [{ what: 'transfer', unit: 'pieces', perPlace: 1 }] },
   ),
-  kind('decorate', 'stencil', 'Stencil', 'stencil', { fixed: 45 }, { ...decoration, wet: true, uses: ['paint'] }),
+  kind('decorate', 'stencil', 'Stencil', 'stencil', { fixed: 60 }, { ...decoration, wet: true, uses: ['paint'] }),
   coat('decorate', 'patina', 'Lay the patina coat', 'patina', ['metallic']),
   kind(
     'decorate',
@@ -804,14 +948,17 @@ export const stepKind = (id: StepKindId): StepKind => byId[id];
 
 /** Minutes per m² and set-up with clean-up by method (from memory). */
 export const methodMinutes: Readonly<Record<Method, { perM2: number; setUp: number }>> = {
-  brush: { perM2: 9, setUp: 5 },
-  roller: { perM2: 5, setUp: 5 },
-  hvlp: { perM2: 2.5, setUp: 25 },
+  brush: { perM2: 9, setUp: 10 },
+  roller: { perM2: 5, setUp: 10 },
+  hvlp: { perM2: 3, setUp: 25 },
   aerosol: { perM2: 4, setUp: 0 },
-  wipe: { perM2: 6, setUp: 0 },
+  wipe: { perM2: 8, setUp: 3 },
 };
 
-/** How many times longer sanding takes by hand than by machine: 8 against 4 minutes per m². */
+/** Minutes per m² of brushing legs, rails and glazing bars (typical, from memory). */
+export const narrowBrushPerM2 = 15;
+
+/** How many times longer sanding takes by hand than by machine (typical, from memory). */
 export const handSandingFactor = 2;
 
 /** Names of methods. */

@@ -10,6 +10,9 @@ const partWords: Readonly<Record<PartKind, readonly [one: string, many: string]>
   glass: ['the glass', 'panes of glass'],
   'seat-pad': ['the seat pad', 'seat pads'],
   covering: ['the cover', 'covers'],
+  webbing: ['the webbing', 'webbings'],
+  padding: ['foam and wadding', 'foam and wadding'],
+  'dust-cover': ['the dust cover', 'dust covers'],
   top: ['the top', 'tops'],
   trim: ['the trim', 'trims'],
   cane: ['the cane', 'canes'],
@@ -23,6 +26,7 @@ const testWords: Readonly<Record<TestKind, string>> = {
   lead: 'for lead',
   moisture: 'how damp the wood is',
   adhesion: 'how the primer holds',
+  spray: 'the gun on a board',
 };
 const byPlace = new Set(['glue', 'fill', 'plug', 'fill-stick', 'patch-veneer', 'drill', 'spot-prime', 'fill-leather']);
 
@@ -42,10 +46,10 @@ function partOf({ step }: { step: Step }): string {
 /** What to do, without the zone: "Sand P150 by hand", "Clear coat 2 of 3". */
 export function doWhat(reckoned: { step: Step }): string {
   const { step } = reckoned;
-  const frame = step.part ? frameWords[step.part] : undefined;
+  const frame = step.part && step.kind !== 'glue' ? frameWords[step.part] : undefined;
   if (frame) return `${frame[step.kind === 'remove-part' ? 0 : 1]}, ${step.count} ${partWords[step.part!][1]}`;
   const grit = step.grit ? ` P${step.grit}${step.byHand ? ' by hand' : ''}` : '';
-  const places = byPlace.has(step.kind) ? `, ${step.count} ${step.count === 1 ? 'place' : 'places'}` : '';
+  const places = byPlace.has(step.kind) && !step.part ? `, ${step.count} ${step.count === 1 ? 'place' : 'places'}` : '';
   const touched = stepKind(step.kind).film && step.areaFrac <= 0.1 && !places ? ', in places' : '';
   return `${stepKind(step.kind).verb}${partOf(reckoned)}${grit}${places}${touched}${step.of > 1 ? ` ${step.ordinal} of ${step.of}` : ''}`;
 }

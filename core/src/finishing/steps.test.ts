@@ -1,17 +1,30 @@
 import { describe, expect, it } from 'vitest';
 import { buildFaces, newDamage, newPiece, shapeToDraw } from '../piece';
 import { typicalProducts } from '../products';
-import { type Piece, type Product, type Step, type StepKindId, type Surface, stepKindIds, toolIds } from '../workshop';
+import {
+  type Piece,
+  type Product,
+  type Step,
+  type StepKindId,
+  type Surface,
+  stepKindIds,
+  toolIds,
+  type ZoneId,
+} from '../workshop';
+import { typicalPiece, zonesIn } from './fixtures/typicalPiece';
 import {
   availableLooks,
   bandColour,
   cautionsOf,
+  flatFaces,
   handsOnMinutes,
   leadHold,
   type SurfaceState,
   statesAsFound,
   stepKind,
   stepKindTable,
+  type WorkedFaces,
+  workedFaces,
 } from './index';
 import { afterStep } from './surfaceState';
 
@@ -72,26 +85,73 @@ describe('stepKindTable', () => {
   });
 });
 
+const beech: Surface = {
+  material: { kind: 'solid', speciesId: 'beech', veneerThicknessMm: null },
+  oldFinish: { kind: 'none', condition: 'sound' },
+};
+
 describe('handsOnMinutes, worked by hand from minutes per m², place, metre and part', () => {
   it.each<[string, Step, number, number]>([
-    ['wash 1.5 m² at 4', step('degrease'), 1.5, 6],
-    ['rinse 1.5 m² at 2', step('rinse'), 1.5, 3],
-    ['machine-sand 2 m² at 4', step('sand', { grit: 120 }), 2, 8],
-    ['hand-sand 2 m² at 8', step('sand', { grit: 220, byHand: true }), 2, 16],
-    ['scuff 2 m² at 3, by hand as it is', step('scuff', { grit: 180, byHand: true }), 2, 6],
-    ['vacuum 1 m² at 1.5, whole minutes', step('de-dust'), 1, 2],
-    ['glue 3 places at 10', step('glue', { count: 3 }), 5, 30],
+    ['wash 1.5 m² at 5', step('degrease'), 1.5, 8],
+    ['rinse 1.5 m² at 3', step('rinse'), 1.5, 5],
+    ['machine-sand 2 m² P60 at 12, vacuumed at 1', step('sand', { grit: 60 }), 2, 26],
+    ['machine-sand 2 m² P80 at 10', step('sand', { grit: 80 }), 2, 22],
+    ['machine-sand 2 m² P120 at 7', step('sand', { grit: 120 }), 2, 16],
+    ['machine-sand 2 m² P180 at 5', step('sand', { grit: 180 }), 2, 12],
+    ['machine-sand 2 m² P220 at 4', step('sand', { grit: 220 }), 2, 10],
+    ['hand-sand 2 m² P220 at 8', step('sand', { grit: 220, byHand: true }), 2, 18],
+    ['a small rung takes 3 with its paper', step('sand', { grit: 220 }), 0.1, 3],
+    ['scuff 2 m² at 5, by hand as it is', step('scuff', { grit: 180, byHand: true }), 2, 10],
+    ['vacuum 1 m² at 2', step('de-dust'), 1, 2],
+    ['glue 3 places at 15', step('glue', { count: 3 }), 5, 45],
     ['mask 2 m at 3', step('mask', { lineM: 2 }), 5, 6],
     ['pull 2 m at 0.5', step('unmask', { lineM: 2 }), 5, 1],
     ['8 pulls off at 3', step('remove-part', { part: 'hardware', count: 8 }), 0, 24],
-    ['2 doors on at 12', step('refit-part', { part: 'door', count: 2 }), 0, 24],
-    ['brush 1 m²: 9 and 5 to clean', step('paint', { method: 'brush' }), 1, 14],
-    ['roller 2 m²: 10 and 5 to clean', step('paint', { method: 'roller' }), 2, 15],
-    ['HVLP 2 m²: 5, set up 10, clean 15', step('paint', { method: 'hvlp' }), 2, 30],
+    ['2 doors on at 15', step('refit-part', { part: 'door', count: 2 }), 0, 30],
+    ['brush 1 m²: 9 and 10 to set up and clean', step('paint', { method: 'brush' }), 1, 19],
+    ['roller 2 m²: 10 and 10', step('paint', { method: 'roller' }), 2, 20],
+    ['HVLP 2 m²: 6, set up 10, clean 15', step('paint', { method: 'hvlp' }), 2, 31],
     ['aerosol 2 m² at 4', step('paint', { method: 'aerosol' }), 2, 8],
-    ['wipe 2 m² at 6', step('stain', { method: 'wipe' }), 2, 12],
+    ['wipe 2 m² at 8, and 3', step('stain', { method: 'wipe' }), 2, 19],
     ['waiting takes nobody', step('dry-out', { fixedWaitMin: 720 }), 3, 0],
-  ])('%s', (_, s, areaM2, minutes) => expect(handsOnMinutes(s, areaM2)).toBe(minutes));
+  ])('%s', (_, s, areaM2, minutes) => expect(handsOnMinutes(s, flatFaces(areaM2))).toBe(minutes));
+
+  it('is longer on shaped and narrow work, on thick films and where nothing has lifted them', () => {
+    const on = (change: Partial<WorkedFaces>) => ({ ...flatFaces(2), ...change });
+    const sand = step('sand', { grit: 120 });
+    expect(handsOnMinutes(sand, on({ shapeFactor: 2.5 }))).toBe(37);
+    expect(handsOnMinutes(step('denib', { grit: 320, byHand: true }), on({ shapeFactor: 2 }))).toBe(12);
+    expect(handsOnMinutes(step('paint', { method: 'brush' }), on({ narrowFrac: 1 }), false)).toBe(30);
+    expect(handsOnMinutes(step('paint', { method: 'roller' }), on({ narrowFrac: 1 }), false)).toBe(10);
+    const scrape = (change: Partial<WorkedFaces>) => handsOnMinutes(step('scrape'), on(change));
+    expect([scrape({ softened: true }), scrape({ softened: true, thickFilm: true })]).toEqual([30, 70]);
+    expect([scrape({}), scrape({ thickFilm: true })]).toEqual([50, 180]);
+    expect([scrape({ softened: true, detailFrac: 1 }), scrape({ softened: true, detailFrac: 0.5 })]).toEqual([150, 90]);
+  });
+
+  it('reads shapes off the faces: turned legs, square ones, mouldings and cane', () => {
+    const worked = (piece: Piece, zoneId: ZoneId) => {
+      const zone = zonesIn(piece).find((z) => z.id === zoneId)!;
+      return workedFaces(piece, zone.faces, zone.areaM2);
+    };
+    const table = typicalPiece('table', beech, { looks: { legs: 'painted' } });
+    expect(worked({ ...table, legs: 'turned' }, 'legs')).toMatchObject({
+      shapeFactor: 2.5,
+      narrowFrac: 1,
+      detailFrac: 1,
+    });
+    expect(worked({ ...table, legs: 'square' }, 'legs')).toMatchObject({
+      shapeFactor: 1,
+      narrowFrac: 1,
+      detailFrac: 0,
+    });
+    expect(worked(table, 'top')).toMatchObject({ shapeFactor: 1, narrowFrac: 0, thickFilm: false });
+    const cane: Surface = { ...beech, material: { kind: 'cane', speciesId: null, veneerThicknessMm: null } };
+    const chair = typicalPiece('chair-cane', beech);
+    expect(worked({ ...chair, surfaces: { ...chair.surfaces, seat: cane } }, 'seat').shapeFactor).toBe(3);
+    const painted: Surface = { ...beech, oldFinish: { kind: 'paint', condition: 'sound' } };
+    expect(worked(typicalPiece('table', painted), 'top').thickFilm).toBe(true);
+  });
 });
 
 describe('the surface as a state machine', () => {
@@ -245,13 +305,13 @@ describe('availableLooks', () => {
         .filter((l) => l.barredBecause)
         .map((l) => l.look);
     };
-    const wooden = ['natural-clear', 'stained-clear', 'refreshed', 'toned', 'waxed', 'whitewashed'];
+    const wooden = ['natural-clear', 'stained-clear', 'revived', 'refreshed', 'toned', 'waxed', 'whitewashed'];
     const decorated = ['blended', 'papered', 'leafed', 'foiled', 'patina'];
     const cloth = ['recoloured', 're-covered'];
     expect(barred(surface('mdf', 'unknown', 'none'))).toEqual([...wooden, ...cloth]);
     expect(barred(surface('particleboard', 'unknown', 'paint'))).toEqual([...wooden, ...cloth]);
     expect(barred(surface('laminate', 'unknown', 'none'))).toEqual([...wooden, ...cloth]);
-    expect(barred(surface('veneer', 'oak', 'none', 0.5))).toEqual(['refreshed', ...cloth]);
+    expect(barred(surface('veneer', 'oak', 'none', 0.5))).toEqual(['revived', 'refreshed', ...cloth]);
     expect(barred(surface('solid', 'oak', 'shellac'))).toEqual(cloth);
     expect(barred(surface('cane', 'oak', 'none'))).toEqual([...wooden, ...decorated, ...cloth]);
     expect(barred(surface('leather', 'oak', 'none'))).toEqual([...wooden, 'painted', ...decorated]);

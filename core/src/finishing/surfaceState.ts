@@ -48,7 +48,7 @@ export interface SurfaceState {
   material: MaterialKind;
   species: Species;
   soil: 'dirty' | 'clean';
-  residue: 'none' | 'cleaner' | 'stripper' | 'softened-film' | 'wax' | 'bleach';
+  residue: 'none' | 'cleaner' | 'stripper' | 'softened-film' | 'wax' | 'bleach' | 'glue';
   /** Water or solvent of a wash still in it; a film that dries is a matter of its product's waits. */
   wet: boolean;
   dusty: boolean;
@@ -231,6 +231,11 @@ const changes: Readonly<Record<Effect, Change>> = {
   'take-cloth': (s) => ({ ...s, soil: 'clean' }),
   abrade: abraded,
   'take-dust': (s) => ({ ...s, dusty: false }),
+  'raise-dust': (s) => ({ ...s, dusty: true }),
+  'flush-fill': (s) => ({ ...s, dusty: true, rawFill: false }),
+  // Glue under veneer is neither a film nor clean wood.
+  'leave-glue': (s) => ({ ...s, residue: 'glue' }),
+  'take-glue': (s) => ({ ...s, residue: s.residue === 'glue' ? 'none' : s.residue, soil: 'clean' }),
   // A design is taped on part of a face: what lies between the lines stays open.
   cover: (s, step) => (step.areaFrac < 1 ? s : { ...s, covered: true }),
   uncover: (s) => ({ ...s, covered: false }),

@@ -90,20 +90,20 @@ describe('tables of the survey', () => {
       for (const t of treatments) expect([t.speaksFor.length, t.speaksAgainst.length].every((n) => n > 4)).toBe(true);
     }
     expect(takeOffTable.map((t) => t.id)).toEqual(['chemical', 'scrape', 'abrasive', 'scuff']);
-    expect(new Set(lookTable.map((l) => l.name)).size).toBe(15);
+    expect(new Set(lookTable.map((l) => l.name)).size).toBe(16);
     expect(new Set(additionTable.map((a) => a.name)).size).toBe(10);
   });
 });
 
 describe('one fact of the survey changed at a time', () => {
-  const oak = { kind: 'solid' as const, speciesId: 'oak', veneerThicknessMm: null };
+  const ash = { kind: 'solid' as const, speciesId: 'ash', veneerThicknessMm: null };
   const base = newPiece('p', 'P', 'board', '');
-  const board = (change: Partial<Piece> = {}, finish: 'none' | 'paint' | 'shellac' = 'paint'): Piece => ({
+  const board = (change: Partial<Piece> = {}, finish: 'none' | 'paint' | 'lacquer' = 'paint'): Piece => ({
     ...base,
     heightM: 1,
     widthM: 0.5,
     depthM: 0.02,
-    surfaces: { ...base.surfaces, fronts: { material: oak, oldFinish: { kind: finish, condition: 'sound' } } },
+    surfaces: { ...base.surfaces, fronts: { material: ash, oldFinish: { kind: finish, condition: 'sound' } } },
     looks: { fronts: 'painted' },
     lead: { result: 'negative', everyLayer: true, licensedWork: false },
     ...change,
@@ -152,7 +152,7 @@ describe('one fact of the survey changed at a time', () => {
         ],
       }),
       [],
-      ['fill'],
+      ['fill', 'sand-fills 180'],
     ],
     [
       'a lock hole to be filled',
@@ -162,7 +162,7 @@ describe('one fact of the survey changed at a time', () => {
         ],
       }),
       [],
-      ['plug', 'dispose'],
+      ['plug', 'dispose', 'sand-fills 180'],
     ],
     [
       'an old label is covered, and nothing else changes in the zone',
@@ -173,7 +173,7 @@ describe('one fact of the survey changed at a time', () => {
   ])('%s', (_, piece, gone, come) => expect(change(usual, kinds(piece))).toEqual({ gone, come }));
 
   it('tools that are missing: by stripper instead of a scraper, by hand instead of a sander', () => {
-    const clear = board({ looks: { fronts: 'natural-clear' } }, 'shellac');
+    const clear = board({ looks: { fronts: 'natural-clear' } }, 'lacquer');
     const without = (...gone: string[]) => settings.tools.filter((t) => !gone.includes(t));
     expect(kinds(clear)).toContain('scrape');
     expect(kinds(clear, without('scraper'))).toContain('strip-chemical');

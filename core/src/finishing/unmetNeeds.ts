@@ -15,7 +15,8 @@ const met: Readonly<Record<Need, (state: SurfaceState) => boolean>> = {
   'no-pests': (s) => !s.openDamage.includes('live-insects') && !s.openDamage.includes('mould'),
   bare: (s) => s.layers.every((l) => l.role === 'in-wood'),
   coated: (s) => s.layers.some((l) => l.role !== 'wax'),
-  sealed: (s) => s.layers.some((l) => l.role === 'film'),
+  // Old wax has filled the pores: new wax stays on top of it.
+  sealed: (s) => s.layers.some((l) => l.role === 'film' || (l.role === 'wax' && l.old !== null)),
   uncovered: (s) => !s.covered,
 };
 

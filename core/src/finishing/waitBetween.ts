@@ -60,13 +60,17 @@ export function waitBetween(
 ): WaitKind {
   const { kind, productId } = next;
   const { film } = stepKind(before.kind);
-  // A night to dry, or the answer of a client, is waited for by whatever comes next, a look at it too.
+  // The answer of a client holds up the colour, not the cleaning before it.
+  if (before.kind === 'approve') return stepKind(kind).film || stepKind(kind).inWood ? 'dry' : 'none';
+  // A night to dry is waited for by whatever comes next, a look at it too.
   if (before.fixedWaitMin > 0 && !film) return 'dry';
   if (leavesAlone(kind)) return 'none';
   if (dwells(before.kind)) return 'dwell';
   // Nothing covers insect fluid before the season on its label.
   if (before.kind === 'treat-pests' && stepKind(kind).film) return 'film';
   if (!film && !driesByProduct(before.kind)) return 'none';
+  // The next thin layer comes when the one below is dry to the touch, sanding when all of them are dry through.
+  if (before.kind === 'fill-leather' && kind === 'fill-leather') return 'recoat';
   if (worksWet.has(kind)) return 'none';
   if (kind === 'mask') return 'tape';
   if (kind === 'rub-out') return 'cure';

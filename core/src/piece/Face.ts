@@ -23,6 +23,8 @@ export interface Face {
   inside: boolean;
   /** Hardware on it: pulls, or a pair of hinges. */
   fittings: { pulls: number; hinges: number };
+  /** Moulded or turned work, where its outline does not show it. */
+  shape?: 'moulded' | 'turned';
   /** The face an area is cut out of. */
   hostId?: string;
   /** Where areas are cut, what of the outline is its own; left out: all of it. */

@@ -138,6 +138,8 @@ export function addedFaces(faces: readonly Face[], shape: Shape): Face[] {
           { counted: part.kind !== 'glass' },
         ),
         areaM2,
+        ...(part.kind === 'moulding' ? { shape: 'moulded' as const } : {}),
+        ...(part.kind === 'spindles' ? { shape: 'turned' as const } : {}),
       };
     });
   });

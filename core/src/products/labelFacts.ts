@@ -97,6 +97,9 @@ const byId: Readonly<Record<string, Partial<LabelFacts>>> = {
   },
   degreaser: { mix: null },
   'super-glue': { traits: ['instant'] },
+  'leather-glue': { traits: ['flexible'] },
+  'leather-finish': { traits: ['flexible'], sheen: 'satin' },
+  'hide-glue': { traits: ['reversible'] },
   'gel-stain': { traits: ['gel'] },
   'bonding-primer': { traits: ['bonding'] },
   'chalky-paint': { traits: ['own-primer'], clearOver: 'needed', sheen: 'matt', sagUm: v(170) },
@@ -109,7 +112,15 @@ const byId: Readonly<Record<string, Partial<LabelFacts>>> = {
   'wiping-clear': { sheen: 'satin', sagUm: v(120) },
   'oil-brushing-clear': { sheen: 'gloss' },
   'brushing-lacquer': { sheen: 'satin', sagUm: v(125) },
-  'shellac-clear': { sheen: 'gloss', sagUm: v(140) },
+  // Shellac keeps for months once it is dissolved, whatever it is sold as.
+  'shellac-clear': {
+    traits: ['dewaxed'],
+    sheen: 'gloss',
+    sagUm: v(140),
+    shelf: { closedDays: 365, openDays: 180, tag: 'M' },
+  },
+  'shellac-sealer': { traits: ['dewaxed'] },
+  'shellac-primer': { shelf: { closedDays: 365, openDays: 180, tag: 'M' } },
   'exterior-varnish': { traits: ['exterior'], sheen: 'gloss', filmDryUm: v(38) },
   'paint-dark': { filmDryUm: v(35) },
   'bronze-coat': { family: 'bronze patina' },
@@ -157,10 +168,10 @@ const usual: ReadonlySet<string> = new Set([
 /** What the label of a typical product usually says (typical from memory unless its tag says otherwise). */
 export const labelFactsOf = (product: Bare): LabelFacts => ({
   ...noFacts,
-  traits: usual.has(product.id) ? ['usual'] : [],
   thinnerCarrier: product.thinner === null ? null : product.carrier,
   densityKgPerL: v(density[product.carrier]),
   cleanUp: cleanUp[product.carrier],
   ...byKind[product.kind],
   ...byId[product.id],
+  traits: [...(usual.has(product.id) ? (['usual'] as const) : []), ...(byId[product.id]?.traits ?? [])],
 });

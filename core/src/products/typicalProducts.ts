@@ -3,7 +3,19 @@ import { type LabelFacts, labelFactsOf } from './labelFacts';
 
 const h = 60;
 const d = 24 * h;
-const range = (low: number, likely: number, high: number, tag: Tag = 'M'): SourcedRange => ({ low, likely, high, tag });
+/** A figure from memory is never nearer than this to what a can says. */
+const memoryFrac = 0.15;
+const rounded = (x: number): number => Number(x.toPrecision(3));
+/** Low, likely and high: as they are known; from memory at least 15 % to either side. */
+const range = (low: number, likely: number, high: number, tag: Tag = 'M'): SourcedRange =>
+  tag === 'M'
+    ? {
+        low: Math.min(low, rounded(likely * (1 - memoryFrac))),
+        likely,
+        high: Math.max(high, rounded(likely * (1 + memoryFrac))),
+        tag,
+      }
+    : { low, likely, high, tag };
 const v = (value: number, tag: Tag = 'M') => ({ value, tag });
 
 /** Air of film formers in general; single products narrow it. */
@@ -62,7 +74,7 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
   {
     ...base,
     id: 'stripper',
-    name: 'Paint and varnish stripper, gel, typical',
+    name: 'Paint and varnish stripper, solvent gel, fast',
     kind: 'stripper',
     carrier: 'none',
     spreadM2PerL: range(3, 3.5, 4),
@@ -72,6 +84,34 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
     packs: packs([0.75, 14], [2.5, 38]),
     colour: '#ffffff',
     hazards: ['flammable', 'vapour'],
+  },
+  {
+    ...base,
+    id: 'stripper-slow',
+    name: 'Benzyl alcohol stripper, gel, under film',
+    kind: 'stripper',
+    carrier: 'none',
+    spreadM2PerL: range(2.5, 3, 4),
+    methods: ['brush'],
+    times: { ...noFilm, dwellMin: range(30, 4 * h, 12 * h) },
+    air: wideAir,
+    packs: packs([0.75, 19], [2.5, 52]),
+    colour: '#ffffff',
+    hazards: ['vapour'],
+  },
+  {
+    ...base,
+    id: 'stripper-caustic',
+    name: 'Caustic paste stripper, under film',
+    kind: 'stripper',
+    carrier: 'water',
+    spreadM2PerL: range(0.5, 0.7, 1),
+    methods: ['brush'],
+    times: { ...noFilm, dwellMin: range(4 * h, 12 * h, 24 * h) },
+    air: wideAir,
+    packs: packs([5, 32]),
+    colour: '#ffffff',
+    hazards: ['caustic'],
   },
   {
     ...base,
@@ -90,6 +130,25 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
     },
     packs: packs([0.25, 5], [0.75, 11]),
     colour: '#e8dcc0',
+    hazards: [],
+  },
+  {
+    ...base,
+    id: 'hide-glue',
+    name: 'Hide glue, hot, granules and water',
+    kind: 'glue',
+    carrier: 'water',
+    spreadM2PerL: null,
+    perPlaceL: range(0.003, 0.005, 0.01),
+    methods: ['brush'],
+    times: {
+      ...noFilm,
+      sandFromMin: range(12 * h, 18 * h, d),
+      handleMin: range(12 * h, 18 * h, d),
+      lightUseMin: range(18 * h, d, d),
+    },
+    packs: packs([0.5, 12]),
+    colour: '#c79a55',
     hazards: [],
   },
   {
@@ -142,6 +201,24 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
   },
   {
     ...base,
+    id: 'conditioner-water',
+    name: 'Pre-stain conditioner, waterborne',
+    kind: 'conditioner',
+    carrier: 'water',
+    spreadM2PerL: range(11, 13, 15),
+    methods: ['brush', 'wipe'],
+    times: {
+      ...noFilm,
+      dustFreeMin: range(15, 20, 30),
+      recoatFromMin: range(15, 20, 30),
+      recoatUntilMin: range(120, 120, 120),
+    },
+    packs: packs([0.5, 13]),
+    colour: '#fffaf0',
+    hazards: [],
+  },
+  {
+    ...base,
     id: 'oil-stain',
     name: 'Penetrating oil stain, mid brown',
     kind: 'stain',
@@ -158,7 +235,6 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
       handleMin: range(8 * h, 12 * h, d),
       lightUseMin: range(d, d, 2 * d),
     },
-    air: wideAir,
     packs: packs([0.25, 9], [0.75, 19]),
     colour: '#8a5a2b',
     hidingFrac: 0.6,
@@ -411,7 +487,7 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
     kind: 'clear',
     carrier: 'oil',
     spreadM2PerL: range(13, 15, 18),
-    volumeSolidsFrac: v(0.45),
+    volumeSolidsFrac: v(0.3),
     methods: ['wipe', 'brush'],
     coats: 6,
     times: {
@@ -425,7 +501,6 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
       lightUseMin: range(d, 2 * d, 3 * d),
       cureMin: range(21 * d, 30 * d, 30 * d),
     },
-    air: wideAir,
     packs: packs([0.5, 17], [0.946, 26]),
     colour: '#dba45c',
     hidingFrac: 0.1,
@@ -477,7 +552,6 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
       handleMin: range(8 * h, 12 * h, d),
       lightUseMin: range(d, d, 2 * d),
     },
-    air: wideAir,
     packs: packs([0.25, 11], [0.946, 27]),
     colour: '#7d4f27',
     hidingFrac: 0.72,
@@ -599,7 +673,7 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
     air: wideAir,
     packs: packs([0.5, 9]),
     colour: '#ffffff',
-    hazards: ['caustic', 'acid'],
+    hazards: ['acid'],
   },
   {
     ...base,
@@ -883,6 +957,31 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
   },
   {
     ...base,
+    id: 'aerosol-metallic',
+    name: 'Aerosol enamel, metallic, acrylic',
+    kind: 'metallic',
+    carrier: 'lacquer',
+    spreadM2PerL: range(5, 6, 7),
+    volumeSolidsFrac: v(0.15),
+    methods: ['aerosol'],
+    coats: 3,
+    times: {
+      ...noFilm,
+      dustFreeMin: range(10, 15, 20),
+      recoatFromMin: range(10, 15, 15, 'T'),
+      sandFromMin: range(2 * h, 4 * h, 6 * h),
+      tapeSafeMin: range(d, d, 2 * d),
+      handleMin: range(1 * h, 2 * h, 3 * h),
+      lightUseMin: range(d, d, 2 * d),
+      cureMin: range(5 * d, 7 * d, 10 * d),
+    },
+    packs: packs([0.4, 11]),
+    colour: '#a3905f',
+    hidingFrac: 0.9,
+    hazards: ['flammable', 'vapour'],
+  },
+  {
+    ...base,
     id: 'patina-activator',
     name: 'Patina activator',
     kind: 'activator',
@@ -954,6 +1053,8 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
       dustFreeMin: range(15, 20, 30),
       recoatFromMin: range(15, 20, 30),
       filmFromMin: range(15, 20, 30),
+      // It is tacky for so long; leaf that comes later does not hold.
+      recoatUntilMin: range(8 * h, 12 * h, 36 * h),
       tapeSafeMin: range(d, d, d),
     },
     air: filmAir,
@@ -1093,6 +1194,48 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
   },
   {
     ...base,
+    id: 'leather-glue',
+    name: 'Flexible glue for leather and cloth',
+    kind: 'glue',
+    carrier: 'water',
+    spreadM2PerL: null,
+    perPlaceL: range(0.002, 0.003, 0.005),
+    methods: ['brush'],
+    times: {
+      ...noFilm,
+      sandFromMin: range(2 * h, 3 * h, 4 * h),
+      handleMin: range(1 * h, 2 * h, 3 * h),
+      lightUseMin: range(12 * h, d, d),
+    },
+    packs: packs([0.05, 7]),
+    colour: '#f2efe4',
+    hazards: [],
+  },
+  {
+    ...base,
+    id: 'leather-finish',
+    name: 'Leather finish, waterborne, satin',
+    kind: 'clear',
+    carrier: 'water',
+    spreadM2PerL: range(10, 12, 14),
+    methods: ['wipe'],
+    coats: 1,
+    times: {
+      ...noFilm,
+      dustFreeMin: range(10, 15, 20),
+      recoatFromMin: range(20, 30, 45),
+      tapeSafeMin: range(d, d, d),
+      handleMin: range(1 * h, 2 * h, 2 * h),
+      lightUseMin: range(d, d, 2 * d),
+      cureMin: range(3 * d, 5 * d, 7 * d),
+    },
+    packs: packs([0.1, 13], [0.25, 26]),
+    colour: '#f1e6d2',
+    hidingFrac: 0.02,
+    hazards: [],
+  },
+  {
+    ...base,
     id: 'super-glue',
     name: 'Cyanoacrylate glue',
     kind: 'glue',
@@ -1225,5 +1368,18 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
   },
 ];
 
+/** Nobody waits for half minutes. */
+const inWholeMinutes = (times: ProductTimes): ProductTimes =>
+  Object.fromEntries(
+    Object.entries(times).map(([name, time]) => [
+      name,
+      time && 'low' in time ? { ...time, low: Math.floor(time.low), high: Math.ceil(time.high) } : time,
+    ]),
+  ) as ProductTimes;
+
 /** The same with what else their labels usually say. */
-export const typicalProducts: readonly Product[] = rows.map((row) => ({ ...row, ...labelFactsOf(row) }));
+export const typicalProducts: readonly Product[] = rows.map((row) => ({
+  ...row,
+  times: inWholeMinutes(row.times),
+  ...labelFactsOf(row),
+}));

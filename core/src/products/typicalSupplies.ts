@@ -28,7 +28,10 @@ export const typicalSupplies: readonly Supply[] = [
   supply('brush', 'Brushes, 50 mm', 'pieces', [1, 7], [3, 18]),
   supply('pad', 'Synthetic pads', 'pieces', [2, 3], [10, 11]),
   supply('roller', 'Foam rollers, 100 mm', 'pieces', [2, 4], [10, 15]),
-  supply('sheet goods', 'Paper, veneer or cloth, by the sheet or roll', 'm²', [0.5, 12], [2, 38]),
+  supply('sheet goods', 'Veneer or cloth, by the sheet or roll', 'm²', [0.5, 12], [2, 38]),
+  supply('paper', 'Decorative paper, sheets of 500 × 700 mm', 'pieces', [1, 4], [10, 32]),
+  supply('foil', 'Transfer foil, by the roll', 'm²', [0.5, 6], [3, 28]),
+  supply('transfer', 'Rub-on transfers', 'pieces', [1, 18]),
   // A book of 25 leaves of 140 mm covers 0.49 m².
   supply('leaf', 'Imitation leaf, books of 25', 'm²', [0.49, 9], [4.9, 70]),
   supply('staples', 'Upholstery staples', 'pieces', [1000, 5], [5000, 16]),

@@ -18,23 +18,24 @@ describe('a change of mind after two coats of paint', () => {
   const r = changeOfMind({ ...usualWorld, piece: twice }, 'fronts', 'natural-clear');
   if (!r.ok) throw new Error('it can be changed');
   const { value } = r;
-  it('says what is lost: a primer and two paints, each 1.06 m² × 9 min + 5 min by brush', () => {
-    expect([value.coats, value.lostMin]).toEqual([3, 45]); // 14.54 → 15 each
+  it('says what is lost: a primer and two paints, each 1.06 m² × 9 min + 10 min by brush', () => {
+    expect([value.coats, value.lostMin]).toEqual([3, 60]); // 19.54 → 20 each
   });
   it('says what has to be undone and redone, in the order of work', () => {
     expect(value.undo.map((u) => u.kind)).toEqual(['degrease', 'rinse', 'dry-out', 'scrape', 'sand', 'de-dust']);
-    expect(value.undo.find((u) => u.kind === 'scrape')?.minutes).toBe(13); // 1.06 × 12 = 12.72
+    expect(value.undo.find((u) => u.kind === 'scrape')?.minutes).toBe(96); // dry, and thick: 1.06 × 90 = 95.4
     expect(value.redo.map((u) => [u.kind, u.times])).toEqual([
       ['clear', 3],
-      ['denib', 1],
-      ['de-dust', 1],
+      ['denib', 2],
+      ['de-dust', 2],
     ]);
     expect(value.buy.map((b) => b.name)).toEqual(['Waterborne polyurethane clear, satin']);
   });
   it('holds it against leaving it; nothing is left to come, so there is no later', () => {
     expect(value.leave.handsOnMin).toBe(0);
-    // 5 + 3 + 13 + 5 × 5 + 2 to undo, 3 × 7 + 4 + 2 to redo (pad at 4 min/m² and set-up).
-    expect(value.now.handsOnMin).toBe(75);
+    // 1.06 m²: wash 6, rinse 4, scrape 96, P80 12, P120 9, P150 and P180 7 each, P220 6, dust off 3 to undo;
+    // three coats at 8 min/m² and 3, 12 each, twice sanded 4 and dusted off 3 to redo: 36 + 14.
+    expect(value.now.handsOnMin).toBe(200);
     expect(value.now.lightUseAtMin!).toBeGreaterThan(value.leave.lightUseAtMin!);
     expect(value.later).toBeNull();
   });

@@ -37,7 +37,7 @@ const of = (q: Question, choice: string) => q.alternatives.find((a) => a.choice 
 describe('compareTreatments', () => {
   it('asks about every old film, every damage, and what can come off where it is worked', () => {
     const r = compareTreatments(input(table()));
-    expect(r.ok && r.value.map((q) => q.key)).toEqual(['top/take-off', 'damage/lift', 'apart/top']);
+    expect(r.ok && r.value.map((q) => q.key)).toEqual(['top/look', 'top/take-off', 'damage/lift', 'apart/top']);
     const left = compareTreatments(input(table({ looks: { top: 'leave' } })));
     expect(left.ok && left.value).toEqual([]);
     expect(compareTreatments(input(table({ heightM: null }))).ok).toBe(false);

@@ -1,4 +1,5 @@
 import {
+  availableLooks,
   blockOf,
   blockTable,
   damageCase,
@@ -19,7 +20,7 @@ import {
 } from '../finishing';
 import { buildFaces, shapeOf, type Zone, zonesOf } from '../piece';
 import { good, type Result } from '../units';
-import type { Piece, ZoneId } from '../workshop';
+import { keepKey, type LookKind, type Piece, withDecision, type ZoneId } from '../workshop';
 import { type ReckonInput, reckonPiece } from './reckonPiece';
 import { sittingsOf } from './sittingsOf';
 
@@ -46,10 +47,10 @@ export interface Alternative {
 
 /** A choice to be made on a piece: the old film of a zone, or one damage. */
 export interface Question {
-  /** Key of the decision: "zone/take-off", "zone/block", "apart/member" or "damage/id". */
+  /** Key of the decision: "zone/look", "zone/take-off", "zone/block", "apart/member" or "damage/id". */
   key: string;
   zoneId: ZoneId;
-  about: 'take-off' | 'damage' | 'block' | 'member';
+  about: 'keep' | 'take-off' | 'damage' | 'block' | 'member';
   subject: string;
   count: number;
   alternatives: Alternative[];
@@ -64,10 +65,7 @@ type Draft = Omit<Question, 'alternatives'> & { alternatives: Omit<Alternative, 
 /** What the choice of one alternative comes to, worked out by planning, pricing and scheduling; nothing is stored. */
 function figuresOf(input: ReckonInput, key: string, choice: string): TreatmentFigures | null {
   const { piece } = input;
-  const decided: Piece = {
-    ...piece,
-    decisions: { ...piece.decisions, [key]: { choice, at: '1970-01-01T00:00:00Z', why: '' } },
-  };
+  const decided: Piece = { ...piece, ...withDecision(piece, key, { choice, at: '1970-01-01T00:00:00Z', why: '' }) };
   const reckoned = reckonPiece({ ...input, piece: decided });
   if (!reckoned.ok) return null;
   const { totals, findings, steps } = reckoned.value;
@@ -81,8 +79,59 @@ function figuresOf(input: ReckonInput, key: string, choice: string): TreatmentFi
   };
 }
 
+/** Older than this, age and patina speak for what is there (from memory). */
+const oldUntil = 1930;
+
+const keepWords: Readonly<Partial<Record<LookKind, readonly [speaksFor: string, speaksAgainst: string]>>> = {
+  revived: [
+    'Age, maker, patina and a sound old film are worth more than a new one, and a scraped surface is not undone.',
+    'It stays as hard wearing as it was; deep marks stay.',
+  ],
+  refreshed: [
+    'New coats over the old finish: it wears better, and the colour stays.',
+    'The patina lies under new film.',
+  ],
+};
+
+/** First of all: keep it? Asked while nothing is done yet on a zone whose old finish could stay. */
+function keepQuestion(piece: Piece, s: Situation, zone: Zone | undefined, tools: Situation['tools']): Draft[] {
+  if (!zone || s.look === 'leave' || piece.log.some((e) => e.step.zoneId === zone.id)) return [];
+  const choices = availableLooks(piece, zone.faces, tools);
+  const barredOf = (look: LookKind) => choices.find((c) => c.look === look)?.barredBecause ?? null;
+  if (barredOf('revived') !== null) return [];
+  const key = keepKey(zone.id);
+  const worked: LookKind = s.look === 'revived' ? 'natural-clear' : s.look;
+  const looks = [...new Set<LookKind>(['revived', 'refreshed', worked])];
+  const old = piece.decade !== null && piece.decade <= oldUntil && !s.painted;
+  const decided = piece.decisions[key];
+  return [
+    {
+      key,
+      zoneId: zone.id,
+      about: 'keep',
+      subject: 'Keep the old finish',
+      count: 1,
+      alternatives: looks.map((look) => ({
+        choice: look,
+        name: lookRow(look).name.replace(/^./, (c) => c.toUpperCase()),
+        speaksFor: keepWords[look]?.[0] ?? 'The look that was chosen, from the ground up.',
+        speaksAgainst: keepWords[look]?.[1] ?? 'What is old about it is gone for good, and it takes longest.',
+        barredBecause: barredOf(look),
+      })),
+      recommended: old
+        ? {
+            choice: 'revived',
+            why: 'It is old, and its finish can stay: cleaning and reviving keeps what cannot be made again.',
+          }
+        : { choice: s.look, why: 'The look that was chosen for it.' },
+      current: s.look,
+      decided: decided?.choice === s.look ? decided : null,
+    },
+  ];
+}
+
 function takeOffQuestion(piece: Piece, s: Situation, house: ReturnType<typeof houseOf>): Draft[] {
-  if (!s.hasFilm || s.look === 'leave') return [];
+  if (!s.hasFilm || s.look === 'leave' || s.look === 'revived') return [];
   const key = `${s.zoneId}/take-off`;
   const [choice, why] = recommendTakeOff({ ...s, decidedTakeOff: undefined }, house);
   const [current] = takeOffOf(s, house);
@@ -205,7 +254,17 @@ export function compareTreatments(input: ReckonInput): Result<Question[]> {
     ...situationsOf(piece, zones, house, settings).flatMap((s) =>
       s.look === 'leave'
         ? []
-        : [...takeOffQuestion(piece, s, house), ...blockQuestion(piece, s, house), ...damageQuestions(input, s, house)],
+        : [
+            ...keepQuestion(
+              piece,
+              s,
+              zones.find((z) => z.id === s.zoneId),
+              settings.tools,
+            ),
+            ...takeOffQuestion(piece, s, house),
+            ...blockQuestion(piece, s, house),
+            ...damageQuestions(input, s, house),
+          ],
     ),
     ...memberQuestions(piece, house, zones),
   ];

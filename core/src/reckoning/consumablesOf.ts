@@ -12,9 +12,11 @@ export type ConsumableUse =
 export function useOfSteps(steps: readonly Used[]): ConsumableUse[] {
   const sums = new Map<string, ConsumableUse>();
   for (const { step, areaM2, setsUp } of steps) {
-    for (const { what, unit, perM2 = 0, perMetre = 0, each = 0, perSitting = 0 } of stepKind(step.kind).consumes) {
+    for (const used of stepKind(step.kind).consumes) {
+      const { what, unit, perM2 = 0, perMetre = 0, each = 0, perPlace = 0, perSitting = 0, parts } = used;
+      if (parts && !(step.part && parts.includes(step.part))) continue;
       const before = sums.get(what) as Consumable | undefined;
-      const amount = perM2 * areaM2 + perMetre * step.lineM + each + (setsUp ? perSitting : 0);
+      const amount = perM2 * areaM2 + perMetre * step.lineM + perPlace * step.count + each + (setsUp ? perSitting : 0);
       sums.set(what, { what, unit, amount: (before?.amount ?? 0) + amount });
     }
     if ((step.method !== 'brush' && step.method !== 'roller') || !setsUp) continue;

@@ -88,7 +88,7 @@ describe('what a step can reach and hurt', () => {
       ...sideboard,
       edits: {
         ...sideboard.edits,
-        extra: [{ ...own.edits.extra[0]!, zoneId: 'carcass', afterId: 'carcass/seal/1' }],
+        extra: [{ ...own.edits.extra[0]!, zoneId: 'carcass', afterId: 'carcass/clear/1' }],
       },
     };
     expect(exposed(kept, true)['own/late']).toContain('stripper creep on legs, kept, covered');

@@ -46,7 +46,12 @@ describe('damage found when a zone was done is made good from what lies there', 
       ['fill', 'feather in places', 'de-dust', 'spot-prime in places', 'paint in places', ...again, 'paint'],
     ],
     ['table in veneer and solid, stained for a client in a hurry', 'dent', 'top', ['fill-stick', ...again, 'clear']],
-    ['table in veneer and solid, stained for a client in a hurry', 'loose-veneer', 'top', ['glue', ...again, 'clear']],
+    [
+      'table in veneer and solid, stained for a client in a hurry',
+      'loose-veneer',
+      'top',
+      ['glue', 'clamp', ...again, 'clear'],
+    ],
     [
       'table in veneer and solid, stained for a client in a hurry',
       'run-in-film',

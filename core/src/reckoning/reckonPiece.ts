@@ -24,6 +24,8 @@ import {
   silencedFindings,
   statesAsFound,
   stepKind,
+  wearIn,
+  workedFaces,
 } from '../finishing';
 import { buildFaces, type Face, type Shape, shapeOf, type Zone, zonesOf } from '../piece';
 import { keptWorkCalendar } from '../schedule';
@@ -74,7 +76,7 @@ function laidOut(steps: readonly Step[], shape: Shape, { piece, products, settin
   const zones = zonesOf(piece, faces);
   const house = houseOf(settings, piece);
   const run = runPlan(piece, zones, steps, products, house);
-  const lags = lagsOf({ run, products, house, wear: piece.wear });
+  const lags = lagsOf({ run, products, house, wear: wearIn(piece) });
   const made = { faces, zones, run, lags, sittings: inSittings(steps, lags) };
   plansLaidOut.set(steps, made);
   return made;
@@ -101,11 +103,15 @@ function totalsOf(
   products: Reckoning['products'],
   shelf: ReckonInput['products'],
   labour: (handsOnMin: number) => number,
+  wear: Piece['wear'],
 ): Reckoning['totals'] {
   const films = steps.filter((s) => stepKind(s.step.kind).film || s.step.kind === 'wax');
-  const lightUse = films.map(
-    (s) => s.endMin + (s.step.productId ? (shelf[s.step.productId]?.times.lightUseMin.high ?? 0) : 0),
-  );
+  // What children or food touch is used when it has cured through.
+  const usedAfter = ({ step: { productId, zoneId } }: ReckonedStep): number => {
+    const times = productId === null ? undefined : shelf[productId]?.times;
+    return (zoneId && wear[zoneId] === 'child-food' ? times?.cureMin.high : times?.lightUseMin.high) ?? 0;
+  };
+  const lightUse = films.map((s) => s.endMin + usedAfter(s));
   const work = steps.filter((s) => s.step.kind !== 'cure');
   const cure = steps.find((s) => s.step.kind === 'cure');
   const handsOnMin = steps.reduce((sum, s) => sum + s.handsOnMin, 0);
@@ -171,13 +177,22 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     (step.faceIds === null
       ? (zoneById.get(step.zoneId)?.areaM2 ?? 0)
       : facesOfStep(step, zones).reduce((sum, f) => sum + f.areaM2, 0));
+  const statesBefore = new Map(runOfPlan.map((at) => [at.step.id, at.distinct.before]));
+  const workedBy = (step: Step) =>
+    workedFaces(
+      piece,
+      facesOfStep(step, zones),
+      areaOf(step),
+      statesBefore.get(step.id),
+      step.productId === null ? null : (products[step.productId]?.kind ?? null),
+    );
   const house = houseOf(settings, piece);
-  const { wear } = piece;
+  const wear = wearIn(piece);
   const settingUp = new Map<Step, number>();
   const goingOnWith = new Map<Step, number>();
   const handsOn = (step: Step, setsUp: boolean): number => {
     const known = setsUp ? settingUp : goingOnWith;
-    const minutes = known.get(step) ?? handsOnMinutes(step, areaOf(step), setsUp);
+    const minutes = known.get(step) ?? handsOnMinutes(step, workedBy(step), setsUp);
     known.set(step, minutes);
     return minutes;
   };
@@ -235,7 +250,9 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     const product = step.productId ? products[step.productId] : undefined;
     const setsUp = !goingOn.has(step.id);
     const minutes = handsOn(step, setsUp);
-    const volume = product ? stepVolume(step, product, areaOf(step), thirstyFrac(at), setsUp) : undefined;
+    const volume = product
+      ? stepVolume(step, product, stepKind(step.kind).covers * areaOf(step), thirstyFrac(at), setsUp)
+      : undefined;
     const lags = scheduled.lags.get(step.id) ?? [];
     const waitsFor = lags.flatMap(({ beforeId, wait, minMin, maxMin }) => {
       const { endMin: from } = placed.get(beforeId)!;
@@ -255,7 +272,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       thinnerL: volume && volume.thinnerL.likely > 0 ? volume.thinnerL : null,
       actualL: logged.get(step.id)?.actualL ?? null,
       working: volume?.working ?? null,
-      minutesWorking: minutesWorking(step, areaOf(step), minutes, setsUp),
+      minutesWorking: minutesWorking(step, workedBy(step), minutes, setsUp),
       startMin,
       endMin,
       readyMin: Math.max(endMin, readyMin.get(step.id) ?? endMin),
@@ -290,7 +307,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       },
     ]),
   );
-  const lightUse = totalsOf(worked, [], products, () => 0).lightUseAtMin;
+  const lightUse = totalsOf(worked, [], products, () => 0, wear).lightUseAtMin;
   const context = {
     piece,
     zones,
@@ -318,7 +335,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     silenced: silencedFindings(context),
     wet: wetZones(steps, products, nowMin),
     issues: [...plan.issues, ...planIssues(piece, new Set(zones.map((z) => z.id)), plan.steps)],
-    totals: totalsOf(steps, needs, products, (minutes) => labourPrice(minutes, piece, settings, house)),
+    totals: totalsOf(steps, needs, products, (minutes) => labourPrice(minutes, piece, settings, house), wear),
   };
   const wrong = sumNotFinite(reckoning);
   return wrong ? refused(wrong) : good(reckoning);

@@ -85,8 +85,8 @@ describe('a finding that is met', () => {
     const before = structuredClone(piece);
     const r = previewFix({ piece, products, settings, nowMin }, finding.fixes[0]!);
     if (!r.ok) throw new Error('previewed');
-    // 1.06 m² at 1.5 minutes: 2 minutes more.
-    expect(r.value.after.handsOnMin - r.value.before.handsOnMin).toBe(2);
+    // 1.06 m² at 2 minutes: 3 minutes more.
+    expect(r.value.after.handsOnMin - r.value.before.handsOnMin).toBe(3);
     expect(r.value.after.price).toBe(r.value.before.price);
     expect([r.value.resolves.length, r.value.raises]).toEqual([1, []]);
     expect(piece).toEqual(before);

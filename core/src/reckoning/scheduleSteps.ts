@@ -7,6 +7,7 @@ import {
   mayGoOn,
   meetsWet,
   needsNobody,
+  sizedAgain,
   stepKind,
 } from '../finishing';
 import { type Activity, type ScheduleAnswer, type SharedAir, scheduleInOrder, type WorkCalendar } from '../schedule';
@@ -98,16 +99,20 @@ function goesOnBehind(behind: readonly Step[], step: Step, log: ReadonlyMap<stri
 export const setsUpBehind = (behind: readonly Step[], step: Step): boolean =>
   behind.every((s) => s.kind !== step.kind || s.productId !== step.productId);
 
+/** Hands go home, or to lunch, after so long, minutes. */
+const oneShiftMin = 4 * 60;
+
 /**
- * How long after each step the hands are needed before the break, minutes: for what has to follow it while it is wet, and for
+ * How long after each step the hands are needed before the break, minutes, and what has to be off before more of it is laid on: for what has to follow it while it is wet, and for
  * taking off what works for a time and would dry in.
  */
 function followedMinIn(
   sittings: readonly (readonly Step[])[],
   handsOnMin: StepTimes['handsOnMin'],
   lags: ReadonlyMap<string, readonly LagOnSurface[]>,
-): Map<string, number> {
+): { minutes: ReadonlyMap<string, number>; waits: ReadonlyMap<string, readonly string[]> } {
   const minutes = new Map<string, number>();
+  const waits = new Map<string, readonly string[]>();
   for (const sitting of sittings)
     for (let i = sitting.length - 2; i >= 0; i -= 1) {
       const [own, next] = [sitting[i]!, sitting[i + 1]!];
@@ -116,21 +121,46 @@ function followedMinIn(
       const setsUp = next.kind === 'dispose' || setsUpBehind(sitting.slice(0, i + 1), next);
       minutes.set(own.id, handsOnMin(next, setsUp) + (minutes.get(next.id) ?? 0));
     }
-  const takenOff = new Map<string, { afterMin: number; handsOnMin: number }>();
+  const kindOf = new Map(sittings.flat().map((s) => [s.id, s.kind]));
+  // What works for a time is taken off, and what is tacky for a time laid on, before the hands go home.
+  const takenOff = new Map<string, { id: string; afterMin: number; handsOnMin: number }>();
   for (const step of sittings.flat())
     for (const { beforeId, wait, minMin } of lags.get(step.id) ?? [])
-      if (wait === 'dwell') takenOff.set(beforeId, { afterMin: minMin, handsOnMin: handsOnMin(step, true) });
+      if (
+        wait === 'dwell' ||
+        (!stepKind(step.kind).film &&
+          step.zoneId !== null &&
+          kindOf.get(beforeId) === 'size' &&
+          !takenOff.has(beforeId))
+      )
+        takenOff.set(beforeId, { id: step.id, afterMin: minMin, handsOnMin: handsOnMin(step, true) });
   for (const sitting of sittings) {
-    const own = sitting.flatMap((step) => takenOff.get(step.id) ?? []);
-    if (own.length === 0) continue;
     // Laid on one zone after the other and taken off one after the other: begun where the last of it fits before the break.
-    let neededMin = Math.max(...own.map((o) => o.afterMin)) + own.reduce((sum, o) => sum + o.handsOnMin, 0);
-    for (const step of [...sitting].reverse()) {
-      minutes.set(step.id, Math.max(minutes.get(step.id) ?? 0, neededMin));
-      neededMin += handsOnMin(step, false);
+    const takes = (go: readonly Step[]): number => {
+      const own = go.flatMap((step) => takenOff.get(step.id) ?? []);
+      if (own.length === 0) return 0;
+      return Math.max(...own.map((o) => o.afterMin)) + own.reduce((sum, o) => sum + o.handsOnMin, 0);
+    };
+    // More than one shift can take off is laid on in several goes, each when the one before is off.
+    const goes: Step[][] = [[]];
+    for (const step of sitting) {
+      const go = [...goes.at(-1)!, step];
+      const allMin = takes(go) + go.reduce((sum, s) => sum + handsOnMin(s, s === go[0]), 0);
+      if (go.length > 1 && takenOff.has(step.id) && allMin > oneShiftMin) goes.push([step]);
+      else goes[goes.length - 1] = go;
     }
+    goes.forEach((go, n) => {
+      let neededMin = takes(go);
+      if (neededMin === 0) return;
+      const before = (goes[n - 1] ?? []).flatMap((s) => takenOff.get(s.id)?.id ?? []);
+      for (const step of go) if (before.length > 0) waits.set(step.id, before);
+      for (const step of [...go].reverse()) {
+        minutes.set(step.id, Math.max(minutes.get(step.id) ?? 0, neededMin));
+        neededMin += handsOnMin(step, false);
+      }
+    });
   }
-  return minutes;
+  return { minutes, waits };
 }
 
 /** A coat waits so long for the same coat of another zone, minutes: three days. */
@@ -175,12 +205,12 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const nowMin = begun ? times.nowMin : Math.max(times.nowMin, times.startMin ?? times.nowMin);
   const over = waitsOver(times, lags, byStep);
   /** The scuff and dust removal that a coat needs when the window of the one before it has closed. */
-  const late = new Map<string, [Step, Step]>();
+  const late = new Map<string, readonly Step[]>();
   /** The plan with what was put in so far. */
   const withLate = () => steps.flatMap((s) => [...(late.get(s.id) ?? []), s]);
   /** What its steps wait for. */
   const lagsNow = new Map(lags);
-  const followedMin = followedMinIn(sittings, times.handsOnMin, lags);
+  const followed = followedMinIn(sittings, times.handsOnMin, lags);
   const known = new Map(steps.map((s) => [s.id, s]));
   const activityOf = (step: Step, own: readonly LagOnSurface[]): Activity => {
     const handsOnMin = times.handsOnMin(step, true);
@@ -193,10 +223,18 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
         return goesOnBehind(behind, step, byStep) ? times.handsOnMin(step, setsUpBehind(behind, step)) : null;
       },
       heldFor: (laterId) => (noSooner(step, known.get(laterId)!) ? alikeMin : 0),
-      followedMin: followedMin.get(step.id) ?? 0,
+      followedMin: followed.minutes.get(step.id) ?? 0,
       pastHours: step.kind === 'dispose',
       divisible: stepKind(step.kind).divisible,
-      lags: own,
+      lags: [
+        ...own,
+        ...(followed.waits.get(step.id) ?? []).map((beforeId) => ({
+          beforeId,
+          minMin: 0,
+          maxMin: null,
+          blocked: null,
+        })),
+      ],
       ...airOf(step, times),
       fixed: over.has(step.id)
         ? { startMin: over.get(step.id)!, endMin: over.get(step.id)! }
@@ -208,7 +246,11 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
         const open = lagsNow.get(step.id)?.find((l) => l.beforeId === beforeId);
         if (open?.maxMin === null) return null;
         const product = before.productId ? products[before.productId] : undefined;
-        const first = [lateScuff(step, product?.name ?? 'the coat before'), dustAfter(step)] as [Step, Step];
+        // Size that has dried is laid again; a film is scuffed.
+        const first =
+          before.kind === 'size'
+            ? [sizedAgain(step, before)]
+            : [lateScuff(step, product?.name ?? 'the coat before'), dustAfter(step)];
         late.set(step.id, first);
         for (const s of first) known.set(s.id, s);
         // What a step of a zone waits for lies on the faces of that zone, which only its own steps and those of the piece change.

@@ -83,12 +83,13 @@ describe('steps of a plan in sittings', () => {
   });
 
   it('what is washed is rinsed with it, over all zones; a coat goes on wherever it is due', () => {
-    const sideboard = jobs['sideboard refreshed, its scratches hidden with a stick'];
+    const dressing = jobs['dressing table with its mirror, pulls sprayed'];
     const zones = (kind: string, n: number) => ['carcass', 'fronts', 'top'].map((z) => `${z}/${kind}/${n}`);
-    expect(sittingOf(sideboard, 'top/rinse/1').sort()).toEqual([...zones('degrease', 1), ...zones('rinse', 1)].sort());
-    expect(sittingOf(sideboard, 'top/clear/2')).toEqual(zones('clear', 2));
+    const washed = [...zones('degrease', 1), ...zones('rinse', 1), 'hardware/degrease/1', 'hardware/rinse/1'];
+    expect(sittingOf(dressing, 'top/rinse/1').sort()).toEqual(washed.sort());
+    expect(sittingOf(dressing, 'top/paint/2')).toEqual(zones('paint', 2));
     // Sanded between coats on one zone after the other, and dusted off together.
-    expect(sittingOf(sideboard, 'top/denib/1').sort()).toEqual([...zones('denib', 1), ...zones('de-dust', 2)].sort());
+    expect(sittingOf(dressing, 'top/denib/2').sort()).toEqual([...zones('denib', 2), ...zones('de-dust', 3)].sort());
   });
 
   it.each(pieces)('%s: a wait that nobody logs is over when its time has passed, and holds up nothing', (_, piece) => {

@@ -26,7 +26,7 @@ const mistakes: readonly {
   everywhere?: boolean;
 }[] = [
   {
-    kinds: ['degrease', 'rinse', 'dry-out', 'wash'],
+    kinds: ['degrease', 'wipe-down', 'rinse', 'dry-out', 'wash'],
     says: ['ORD-02'],
     when: (z) =>
       followed(z, 'degrease', ['sand', 'scuff']) &&

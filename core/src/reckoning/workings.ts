@@ -1,13 +1,13 @@
 import type { PackChoice, Working } from '../coverage';
-import { handsOnParts, stepKind } from '../finishing';
+import { handsOnParts, stepKind, type WorkedFaces } from '../finishing';
 import type { Step } from '../workshop';
 
-/** How the hands-on time of a step was worked out. @param areaM2 area it covers, m² */
-export function minutesWorking(step: Step, areaM2: number, minutes: number, setsUp: boolean): Working {
+/** How the hands-on time of a step was worked out. @param on the faces it works */
+export function minutesWorking(step: Step, on: WorkedFaces, minutes: number, setsUp: boolean): Working {
   return {
     title: `${stepKind(step.kind).verb}: hands-on time`,
     formula: 'sum of minutes × amount, rounded up to whole minutes',
-    inputs: handsOnParts(step, areaM2, setsUp).flatMap((part) => [
+    inputs: handsOnParts(step, on, setsUp).flatMap((part) => [
       { name: part.name, value: part.minutes, unit: `min/${part.per}`, tag: 'M' as const },
       ...(part.per === 'time'
         ? []

@@ -77,6 +77,7 @@ export type Condition = (typeof conditions)[number];
 export const lookKinds = [
   'natural-clear',
   'stained-clear',
+  'revived',
   'refreshed',
   'toned',
   'waxed',
@@ -173,11 +174,22 @@ export const productKinds = [
 /** The job of a product. */
 export type ProductKind = (typeof productKinds)[number];
 
-export const productTraits = ['usual', 'gel', 'bonding', 'own-primer', 'exterior', 'instant'] as const;
+export const productTraits = [
+  'usual',
+  'gel',
+  'bonding',
+  'own-primer',
+  'exterior',
+  'instant',
+  'dewaxed',
+  'reversible',
+  'flexible',
+] as const;
 /**
  * What a plan has to know of a product that no figure of its sheet tells. Usual: taken where nothing else was chosen. Gel: a stain
  * that lies on top. Bonding: a primer that holds on slick and sound films. Own primer: a paint that holds on bare wood. Exterior:
- * a film made for wet. Instant: a glue that holds in seconds.
+ * a film made for wet. Instant: a glue that holds in seconds. Dewaxed: shellac that other films hold on. Reversible: a glue that
+ * warm water loosens again. Flexible: it bends with leather and cloth.
  */
 export type ProductTrait = (typeof productTraits)[number];
 
@@ -200,6 +212,9 @@ export const supplyKinds = [
   'brush',
   'pad',
   'sheet goods',
+  'paper',
+  'foil',
+  'transfer',
   'staples',
   'roller',
   'leaf',
@@ -255,6 +270,7 @@ export const stepKindIds = [
   'treat-pests',
   'disinfect',
   'wash',
+  'wipe-down',
   'degrease',
   'rinse',
   'dry-out',
@@ -263,6 +279,7 @@ export const stepKindIds = [
   'strip-abrasive',
   'strip-heat',
   'peel',
+  'wash-glue',
   'remove-covering',
   'remove-residue',
   'bleach',
@@ -270,7 +287,13 @@ export const stepKindIds = [
   'clamp',
   'patch-veneer',
   're-veneer',
+  'lift-ring',
+  'touch-in',
+  'reamalgamate',
+  'steam',
   'fill',
+  'shape',
+  'sand-fills',
   'fill-stick',
   'plug',
   'drill',
@@ -280,6 +303,8 @@ export const stepKindIds = [
   'align-door',
   'service-hardware',
   'sand',
+  'raise-grain',
+  'brush-pores',
   'scuff',
   'denib',
   'steel-wool',
@@ -351,6 +376,9 @@ export const partKinds = [
   'glass',
   'seat-pad',
   'covering',
+  'webbing',
+  'padding',
+  'dust-cover',
   'top',
   'trim',
   'cane',
@@ -361,7 +389,7 @@ export const partKinds = [
 /** What comes off and goes on again. */
 export type PartKind = (typeof partKinds)[number];
 
-export const testKinds = ['finish', 'bleed', 'lead', 'moisture', 'adhesion'] as const;
+export const testKinds = ['finish', 'bleed', 'lead', 'moisture', 'adhesion', 'spray'] as const;
 /** What a test is to tell. */
 export type TestKind = (typeof testKinds)[number];
 

@@ -104,3 +104,4 @@ export {
   type ZoneTests,
 } from './schema';
 export { type Workshop, workshopFromFile, workshopToFile, writeWorkshopFile } from './Workshop';
+export { keepKey, withDecision } from './withDecision';

@@ -296,4 +296,6 @@ export const migrations: readonly Migration[] = [
   },
   // Legs, joints and bolts that come off are new words in the log and in kept plans.
   { from: 7, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 8 } : file) },
+  // So are the look that is revived, more kinds of step and part, and what a fill holds.
+  { from: 8, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 9 } : file) },
 ];

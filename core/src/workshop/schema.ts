@@ -36,7 +36,7 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 8;
+export const schemaVersion = 9;
 
 const id = z
   .string()
@@ -210,6 +210,8 @@ const stepSchema = z.object({
   test: z.enum(testKinds).nullable(),
   /** Faces it acts on where these are not all of its zone; null: all. */
   faceIds: z.array(id).max(2000).nullable(),
+  /** What is filled holds so much, L; left out: so much for each place as its product says. */
+  fillL: litres.optional(),
   /** Share of the area of its faces that it covers. */
   areaFrac: z.number().positive().max(1),
   /** A wait of the step itself, minutes, that no product decides (drying out). */
@@ -415,6 +417,8 @@ const reworked = z.object({
   stepIds: z.array(id).max(1000),
   /** What lies on the zone then. */
   film: z.enum(oldFinishKinds),
+  /** What was left on it and has to come off first. */
+  residue: z.enum(['stripper', 'glue']).optional(),
   /** Damage that had been put right. */
   closedDamage: z.array(id).max(200),
 });

@@ -24,6 +24,7 @@ describe('bandsOf', () => {
   it('groups washing, stripping and the ladder, and keeps each coat a band of its own', () => {
     const bands = bandsOf(ofZone(r, 'top'), 'top/unmask/1', () => null);
     expect(bands.map((b) => b.name)).toEqual([
+      'sample',
       'wash',
       'strip',
       'P80–180',
@@ -47,6 +48,7 @@ describe('bandsOf', () => {
       'done',
       'done',
       'done',
+      'done',
       'now',
       'planned',
     ]);
@@ -55,7 +57,7 @@ describe('bandsOf', () => {
     const bands = bandsOf(ofZone(r, 'carcass'), undefined, () => null);
     const height = (name: string) => bands.find((b) => b.name === name)!.height;
     expect(height('paint 1')).toBeGreaterThan(height('block 1'));
-    expect(bands.filter((b) => b.cut).map((b) => b.name)).toEqual(['scuff', 'denib', 'denib']);
+    expect(bands.filter((b) => b.cut).map((b) => b.name)).toEqual(['flush', 'scuff', 'denib', 'denib']);
   });
   it('takes the worst finding of its steps for its notch', () => {
     const bands = bandsOf(ofZone(r, 'top'), undefined, (id) =>

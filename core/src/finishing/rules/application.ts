@@ -1,5 +1,6 @@
 import { ownExtraId } from '../applyEdits';
 import { methodNames } from '../stepKinds';
+import { wearIn } from '../wearIn';
 import { restore } from './Fix';
 import { eachStep, inZone, name, productOf, type Rule, where, workedZones } from './Rule';
 
@@ -16,13 +17,17 @@ export const applicationRules: readonly Rule[] = [
     remedies: ['Add coats'],
     check: (context) =>
       workedZones(context).flatMap((zone) => {
-        const wear = context.piece.wear[zone] ?? (zone === 'top' ? 'used-top' : undefined);
+        const wear = wearIn(context.piece)[zone] ?? (zone === 'top' ? 'used-top' : undefined);
         const clears = inZone(context, zone)
           .map((at) => at.step)
           .filter((s) => s.kind === 'clear');
         const first = clears[0];
-        if (!wear || !first || (context.piece.looks[zone] === 'refreshed' && clears.length >= 2)) return [];
-        const least = leastCoats[wear];
+        if (!wear || !first) return [];
+        // A film that was kept counts for a coat.
+        const kept = inZone(context, zone)
+          .find((at) => at.step === first)!
+          .distinct.before.every((s) => s.layers.some((l) => l.old !== null && l.role === 'film'));
+        const least = leastCoats[wear] - Number(kept);
         return clears.length < least
           ? [
               {

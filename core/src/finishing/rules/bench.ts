@@ -287,7 +287,8 @@ export const benchRules: readonly Rule[] = [
       const told = new Set<Step['zoneId']>();
       return eachStep(context, ({ step }) => {
         if (step.kind === 'make-sample' || (step.kind === 'test' && step.zoneId !== null)) sampled.add(step.zoneId);
-        if (!isFilm(step) || !isSprayed(step.method)) return [];
+        // A can needs no setting.
+        if (!isFilm(step) || step.method !== 'hvlp') return [];
         // A gun that is set for a product is set for it on every zone.
         const ofIt = (zoneId: Step['zoneId']) =>
           zoneId === step.zoneId || inZone(context, zoneId).some((at) => at.step.productId === step.productId);
@@ -299,7 +300,7 @@ export const benchRules: readonly Rule[] = [
           {
             step,
             sentence: `${where(step)}: ${name(step)} is sprayed with no test panel before it.`,
-            fixes: [putBefore(context, step, [['make-sample']])],
+            fixes: [putBefore(context, step, [['test']])],
           },
         ];
       });

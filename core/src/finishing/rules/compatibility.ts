@@ -1,3 +1,4 @@
+import type { Product } from '../../workshop';
 import { stainsWood } from '../stepKinds';
 import { onShelf, putBefore, take, takeOut, takeWaterborne } from './Fix';
 import {
@@ -69,6 +70,9 @@ const hotOver = ['paint', 'oil-varnish', 'polyurethane', 'unknown'];
 /** Difference of lightness between primer and paint that costs coats (from memory). */
 const farTone = 0.45;
 
+/** Shellac that other films hold on: its sheet says so, or its own name. */
+const isDewaxed = (p: Product): boolean => p.traits.includes('dewaxed') || /dewaxed/i.test(p.name);
+
 /** Rules of what goes over what, and when. */
 export const compatibilityRules: readonly Rule[] = [
   {
@@ -96,7 +100,7 @@ export const compatibilityRules: readonly Rule[] = [
     remedies: ['Scuff before the coat'],
     check: (context) =>
       coatPairs(context).flatMap(({ step, product, lag: { maxMin }, gapMin, logged }) =>
-        maxMin === null || gapMin <= maxMin
+        maxMin === null || gapMin <= maxMin || step.kind === 'size'
           ? []
           : [
               {
@@ -165,10 +169,16 @@ export const compatibilityRules: readonly Rule[] = [
     check: offending(
       'before',
       (s) => s.kind === 'clear',
-      (s, step, c) =>
-        s.layers.at(-1)?.old === 'shellac' &&
-        productOf(c, step)?.carrier !== 'alcohol' &&
-        `${where(step)}: ${name(step)} comes straight on old shellac, which may hold wax.`,
+      (s, step, c) => {
+        if (productOf(c, step)?.carrier === 'alcohol') return false;
+        const top = s.layers.at(-1);
+        if (top?.old === 'shellac')
+          return `${where(step)}: ${name(step)} comes straight on old shellac, which may hold wax.`;
+        const below = top?.productId ? c.products[top.productId] : undefined;
+        const waxy =
+          below?.carrier === 'alcohol' && (below.kind === 'sealer' || below.kind === 'clear') && !isDewaxed(below);
+        return waxy && `${where(step)}: ${name(step)} comes on ${below.name}, which is not known to be dewaxed.`;
+      },
       (step, c) => [putBefore(c, step, [['seal', onShelf(c, 'sealer')]])],
     ),
   },
@@ -189,12 +199,17 @@ export const compatibilityRules: readonly Rule[] = [
         const last = films.at(-1)?.step;
         const shellac =
           last && productOf(context, last)?.carrier === 'alcohol' && (last.kind === 'clear' || last.kind === 'seal');
+        // Shellac that was kept stays what it was, on purpose.
+        const kept = films.at(-1)?.distinct.before.every((s) => s.layers.some((l) => l.old === 'shellac')) ?? false;
         return last && shellac
           ? [
               {
                 step: last,
-                sentence: `${where(last)}: shellac is the last coat where drink, heat or water are met.`,
-                fixes: takeWaterborne(context, zone),
+                ...(kept ? { severity: 'advice' as const } : {}),
+                sentence: kept
+                  ? `${where(last)}: it stays shellac, and bears neither drink nor heat: say so at the hand-over.`
+                  : `${where(last)}: shellac is the last coat where drink, heat or water are met.`,
+                fixes: kept ? [] : takeWaterborne(context, zone),
               },
             ]
           : [];

@@ -2,8 +2,9 @@ import type { Hazard, Product, Step } from '../../workshop';
 import { ownExtraId } from '../applyEdits';
 import { lackingOf, type Worn, wornWords } from '../protectionOf';
 import { isFlammable, isSprayed, methodNames, stepKind } from '../stepKinds';
+import { wearIn } from '../wearIn';
 import { leftovers } from '../ZoneChain';
-import { type Fix, otherProduct, putBefore, restore, takeOut } from './Fix';
+import { type Fix, otherProduct, putBefore, takeOut } from './Fix';
 import {
   disturbs,
   eachStep,
@@ -269,7 +270,7 @@ export const hazardRules: readonly Rule[] = [
       const start = out && context.times.get(out.id)?.startMin;
       if (!out || start === undefined) return [];
       return workedZones(context).flatMap((zone) => {
-        if (context.piece.wear[zone] !== 'child-food') return [];
+        if (wearIn(context.piece)[zone] !== 'child-food') return [];
         const last = inZone(context, zone)
           .map((at) => at.step)
           .filter(isFilm)
@@ -300,30 +301,26 @@ export const hazardRules: readonly Rule[] = [
           const hazards = productOf(context, step)?.hazards ?? [];
           const left = leftovers.find((l) => l.hazard !== 'self-heating-rags' && hazards.includes(l.hazard));
           if (!left || steps[i + 1]?.kind === 'dispose') return [];
-          const dropped = context.piece.edits.dropped.filter((id) => id.startsWith(`${zone}/dispose/`));
           return [
             {
               step,
               sentence: `${where(step)}: nothing is planned for ${left.what} after ${name(step)}.`,
-              fixes:
-                dropped.length > 0
-                  ? [{ name: 'Put the seeing to it back', edits: dropped.map(restore) }]
-                  : [
-                      {
-                        name: `Add after it: see to ${left.what}`,
-                        edits: [
-                          {
-                            do: 'insert' as const,
-                            kind: 'dispose' as const,
-                            zoneId: zone,
-                            afterId: step.id,
-                            productId: null,
-                            method: null,
-                            grit: null,
-                          },
-                        ],
-                      },
-                    ],
+              fixes: [
+                {
+                  name: `Add after it: see to ${left.what}`,
+                  edits: [
+                    {
+                      do: 'insert' as const,
+                      kind: 'dispose' as const,
+                      zoneId: zone,
+                      afterId: step.id,
+                      productId: null,
+                      method: null,
+                      grit: null,
+                    },
+                  ],
+                },
+              ],
             },
           ];
         });

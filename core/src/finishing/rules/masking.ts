@@ -1,5 +1,5 @@
 import { materialOf, zoneNames } from '../../piece';
-import type { Piece, StepKindId, ZoneId } from '../../workshop';
+import type { Piece, Step, StepKindId, ZoneId } from '../../workshop';
 import type { Standing } from '../exposure';
 import { drawersIn } from '../members';
 import { isSprayed } from '../stepKinds';
@@ -121,6 +121,17 @@ function openings(context: RuleContext): Offence[] {
 }
 
 /** Rules of masking. */
+/** Low-tack tape may lie on bare wood so long, minutes (common practice, no source): a day and a night. */
+const brieflyMin = 36 * 60;
+
+/** How long tape lies, minutes; for ever where nothing takes it off. */
+function tapedMin(context: RuleContext, mask: Step): number {
+  const steps = inZone(context, mask.zoneId).map((at) => at.step);
+  const off = steps.slice(steps.findIndex((s) => s.id === mask.id)).find((s) => s.kind === 'unmask');
+  const [laid, pulled] = [context.times.get(mask.id), off && context.times.get(off.id)];
+  return laid && pulled ? pulled.startMin - laid.endMin : Number.POSITIVE_INFINITY;
+}
+
 export const maskingRules: readonly Rule[] = [
   {
     id: 'MSK-01',
@@ -160,6 +171,8 @@ export const maskingRules: readonly Rule[] = [
       (s, step, c) => {
         if (!materialOf(s.material).wood || s.layers.length > 0) return false;
         const kept = (c.piece.looks[step.zoneId!] ?? 'leave') === 'leave';
+        // Low-tack tape for a day leaves wood that stays as it is alone.
+        if (kept && tapedMin(c, step) <= brieflyMin) return false;
         return {
           severity: kept ? 'advice' : 'warn',
           sentence: `${where(step)}: tape lies on bare wood${kept ? ' that stays as it is: low-tack, and briefly' : ''}.`,

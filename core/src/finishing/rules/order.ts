@@ -154,9 +154,10 @@ export const orderRules: readonly Rule[] = [
     remedies: ['Glue before this step'],
     check: offending(
       'before',
-      (s) => isAbrasive(s) || isFilm(s),
+      (s) => isAbrasive(s) || isFilm(s) || s.kind === 'wax',
       (s, step) => {
-        const open = s.openDamage.find((d) => gluedDamage.includes(d));
+        // A runner inside the case does not stop the outside.
+        const open = s.openDamage.find((d) => gluedDamage.includes(d) && d !== 'loose-runner');
         return (
           open !== undefined && `${where(step)}: ${name(step)} comes while the ${damageRow(open).name} is not glued.`
         );
@@ -315,9 +316,25 @@ export const orderRules: readonly Rule[] = [
       'before',
       (s) => isFilm(s) || s.kind === 'sand',
       (s, step) =>
-        (s.residue === 'stripper' || s.residue === 'softened-film') &&
-        `${where(step)}: ${name(step)} comes before the stripper is washed off.`,
-      (step, c) => [putBefore(c, step, [['remove-residue'], ['dry-out']])],
+        s.residue === 'glue'
+          ? {
+              severity: 'warn',
+              sentence: `${where(step)}: ${name(step)} comes before the old glue is washed off the peeled ground.`,
+            }
+          : (s.residue === 'stripper' || s.residue === 'softened-film') &&
+            `${where(step)}: ${name(step)} comes before the stripper is washed off.`,
+      (step, c) => [
+        putBefore(c, step, [
+          [
+            inZone(c, step.zoneId).some(
+              (at) => at.step.id === step.id && at.distinct.before.some((s) => s.residue === 'glue'),
+            )
+              ? 'wash-glue'
+              : 'remove-residue',
+          ],
+          ['dry-out'],
+        ]),
+      ],
     ),
   },
   {

@@ -70,7 +70,9 @@ function fluidOffences(context: RuleContext): Offence[] {
 /** Bare wood that is covered, on a piece whose insects were treated with fluid on other faces only. */
 function leftToInsects(context: RuleContext): Offence[] {
   const isFluid = (at: StepStates) => productOf(context, at.step)?.kind === 'pest-treatment';
-  if (!context.run.some(isFluid) || !context.piece.damage.some((d) => d.kind === 'live-insects')) return [];
+  // What a firm has treated is treated all through.
+  const byFirm = context.run.some((at) => at.step.kind === 'treat-pests' && at.step.productId === null);
+  if (byFirm || !context.run.some(isFluid) || !context.piece.damage.some((d) => d.kind === 'live-insects')) return [];
   return workedZones(context).flatMap((zone): Offence[] => {
     const steps = inZone(context, zone);
     const coat = steps.find((s) => isFilm(s.step));

@@ -167,7 +167,12 @@ export const substrateRules: readonly Rule[] = [
           product?.kind === 'sealer' ||
           product?.kind === 'blocker';
         const slick = materialOf(s.material).slick && s.layers.length === 0 && s.lastGrit === null;
+        // What dissolves the old film becomes one with it.
+        const meltsIn =
+          (s.layers.at(-1)?.old === 'shellac' && product?.carrier === 'alcohol') ||
+          (s.layers.at(-1)?.old === 'lacquer' && product?.carrier === 'lacquer');
         const gloss =
+          !meltsIn &&
           s.layers.length > 0 &&
           s.layers.at(-1)!.old !== null &&
           s.layers.at(-1)!.old !== 'wax' &&
@@ -241,6 +246,8 @@ export const substrateRules: readonly Rule[] = [
         const pale = steps.find(
           (at) =>
             (at.step.kind === 'paint' || at.step.kind === 'colour-wash' || at.step.kind === 'paper') &&
+            // Ornaments that are touched in are no wood that bleeds.
+            at.step.areaFrac > 0.1 &&
             lightness(productOf(context, at.step)?.colour ?? '#ffffff') > paleFrom,
         );
         if (!pale || context.piece.tests[zone]?.bleed === 'none') return [];
@@ -283,19 +290,25 @@ export const substrateRules: readonly Rule[] = [
     severity: 'warn',
     tag: 'M',
     why: 'Strong alkali darkens tannin-rich wood and lifts veneer.',
-    remedies: ['Take a mild cleaner', 'Strip it chemically'],
+    remedies: ['Take a mild cleaner', 'Take a mild stripper'],
     check: offending(
       'before',
-      (s) => s.kind === 'degrease' || s.kind === 'wash',
+      (s) => s.kind === 'degrease' || s.kind === 'wash' || s.kind === 'wipe-down' || s.kind === 'strip-chemical',
       (s, step, c) => {
         if (!productOf(c, step)?.hazards.includes('caustic')) return false;
         if (s.material === 'veneer')
-          return { severity: 'stop', sentence: `${where(step)}: a caustic cleaner comes on veneer.` };
+          return {
+            severity: 'stop',
+            sentence: `${where(step)}: a caustic ${productOf(c, step)!.kind} comes on veneer.`,
+          };
         return materialOf(s.material).wood && s.species.tannin
-          ? `${where(step)}: a caustic cleaner comes on ${s.species.name.toLowerCase()}, rich in tannin.`
+          ? `${where(step)}: a caustic ${productOf(c, step)!.kind} comes on ${s.species.name.toLowerCase()}, rich in tannin.`
           : false;
       },
-      (step, c) => take(c, 'a mild cleaner', [step.zoneId, step.kind], 'cleaner', isMild),
+      (step, c) => {
+        const kind = productOf(c, step)!.kind;
+        return take(c, `a mild ${kind}`, [step.zoneId, step.kind], kind, isMild);
+      },
     ),
   },
   {
@@ -311,6 +324,8 @@ export const substrateRules: readonly Rule[] = [
         productOf(c, step)?.sheen === 'gloss' &&
         materialOf(s.material).wood &&
         s.species.pore === 'open' &&
+        // An old film that stays has its pores as they are.
+        !s.layers.some((l) => l.old !== null && l.role === 'film') &&
         !s.layers.some(
           (l) => l.productId !== null && ['grain-filler', 'paint'].includes(c.products[l.productId]?.kind ?? ''),
         ) &&
@@ -329,6 +344,7 @@ export const substrateRules: readonly Rule[] = [
       (s) => s.kind === 'fill' || s.kind === 'plug' || s.kind === 'paint' || s.kind === 'clear' || s.kind === 'prime',
       (s, step, c) =>
         (s.material === 'leather' || s.material === 'cloth') &&
+        !productOf(c, step)?.traits.includes('flexible') &&
         (isFilm(step) || fillKinds.some((k) => k === productOf(c, step)?.kind)) &&
         `${where(step)}: ${name(step)} puts something rigid on ${s.material}.`,
       (step) => takeOut(step),
@@ -358,7 +374,7 @@ export const substrateRules: readonly Rule[] = [
     check: (context) =>
       workedZones(context).flatMap((zone) => {
         const bends = inZone(context, zone)[0]?.distinct.before.every((x) => materialOf(x.material).flexible) ?? false;
-        const renewed = context.piece.alterations.some((a) => a.kind === 'new-top' && a.zoneId === zone);
+        const renewed = inZone(context, zone).some((at) => at.step.kind === 'make-part' && at.step.part === 'top');
         if (!context.piece.tests[zone]?.silicone || zone === 'hardware' || renewed || bends) return [];
         const steps = inZone(context, zone).map((at) => at.step);
         const first = steps.find((s) => isFilm(s) && !stepKind(s.kind).inWood);

@@ -23,6 +23,16 @@ export const isBare = (s: Situation): boolean =>
   s.wood &&
   (s.strips || s.peeled !== null || !s.surfaces.some((x) => x.oldFinish.kind !== 'none' && x.oldFinish.kind !== 'wax'));
 
+/** What is revived and gets no shellac keeps its wax. */
+const revivedInWax = (s: Situation): boolean =>
+  s.look === 'revived' && !s.surfaces.some((x) => x.oldFinish.kind === 'shellac');
+
+/** Old wax under new: cleaned, not taken off; what is mended is mended in places. */
+export const waxedAgain = (s: Situation): boolean =>
+  !s.insectFluid &&
+  !s.tests?.silicone &&
+  (revivedInWax(s) || (s.look === 'waxed' && s.surfaces.every((x) => x.oldFinish.kind === 'wax')));
+
 /** Something that has to be ordered: stands at the very beginning, and only the step that needs it waits for it. */
 export const order = (chain: ZoneChain, what: string) =>
   chain.add(0, 'obtain', {

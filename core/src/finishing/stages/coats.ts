@@ -1,7 +1,9 @@
+import type { StepKindId } from '../../workshop';
 import type { Wish } from '../fromShelf';
 import type { House } from '../houseRules';
 import { type Phase, phase } from '../phases';
 import type { Situation } from '../Situation';
+import { stepKind } from '../stepKinds';
 import type { Pick, ZoneChain } from '../ZoneChain';
 import { betweenCoatsGrit, type Stage } from './Stage';
 
@@ -35,12 +37,28 @@ export function coats(
   house: House,
   reasons: readonly [first: string, later: string],
   sand: 'by-house' | 'every' | 'never' = 'by-house',
+  keepsFilm = false,
 ): void {
   const { productId, method } = picked;
+  // The first waterborne coat on bare wood raises its grain: sanded off before the second.
+  const lays = (k: StepKindId) => stepKind(k).film || stepKind(k).inWood;
+  const raised =
+    kind === 'clear' &&
+    picked.product?.carrier === 'water' &&
+    !keepsFilm &&
+    !chain.drafts.some((d) => lays(d.step.kind));
   for (let n = 1; n <= picked.coats; n += 1) {
-    if (sand !== 'never' && sandsBefore(n, picked.coats, picked, house, sand === 'every')) {
+    if (
+      sand !== 'never' &&
+      ((raised && n === 2 && house['between-coats'] !== 'faults') ||
+        sandsBefore(n, picked.coats, picked, house, sand === 'every'))
+    ) {
       const reason =
-        n === picked.coats ? 'The last coat shows every nib under it.' : 'Coats are sanded lightly on the way.';
+        raised && n === 2
+          ? 'The first waterborne coat has raised the grain.'
+          : n === picked.coats
+            ? 'The last coat shows every nib under it.'
+            : 'Coats are sanded lightly on the way.';
       chain.addAbrasive(at, 'denib', { grit: betweenCoatsGrit, byHand: true, reason });
     }
     const brush = n === picked.coats && method === 'brush' && picked.coats > 1 ? ' A new brush for the last coat.' : '';

@@ -1,21 +1,13 @@
-import type { Wish } from '../fromShelf';
+import type { OldFinishKind, Product } from '../../workshop';
 import type { House } from '../houseRules';
 import { lookRow } from '../lookTable';
 import { phase } from '../phases';
 import type { Situation } from '../Situation';
 import type { ZoneChain } from '../ZoneChain';
 import { coats, colourPhase, filmPhase, pickClear } from './coats';
-import { answerMin, betweenCoatsGrit, isBare, type Stage } from './Stage';
-
-/** A sample on the same wood, and on a commission the client's answer to it, before colour goes on. */
-export function sample(chain: ZoneChain, s: Situation, what: string): void {
-  chain.add(phase.sample, 'make-sample', { reason: `${what}: colour is never tried on the piece first.` });
-  if (s.ownership === 'commission')
-    chain.add(phase.sample, 'approve', {
-      fixedWaitMin: answerMin,
-      reason: 'The client approves the sample before colour goes on: afterwards it costs days.',
-    });
-}
+import { betweenCoatsGrit, isBare, type Stage, waxedAgain } from './Stage';
+import { sample } from './sample';
+import { stainOf } from './stainOf';
 
 const grainFill: Stage = (chain, s, house) => {
   if (!s.additions.includes('grain-filled')) return;
@@ -32,34 +24,23 @@ const grainFill: Stage = (chain, s, house) => {
   });
 };
 
-const condition: Stage = (chain, s, house) => {
+/** Conditioner of the stain's own carrier: an oil one under a water stain resists it. None under gel, which lies on the wood. */
+function condition(chain: ZoneChain, s: Situation, house: House, stain: Product | null): void {
+  if (!stain || stain.traits.includes('gel')) return;
   const blotchy = s.species.find((x) => x.blotches);
   if (house.conditioner === 'never' || (house.conditioner === 'blotchy' && !blotchy)) return;
-  const { productId, method } = chain.pick('condition', ['conditioner']);
+  const { productId, method, product } = chain.pick('condition', ['conditioner'], null, { carrier: stain.carrier });
+  if (product && product.carrier !== stain.carrier) return;
   const reason = blotchy
     ? `${blotchy.name} takes stain in blotches without it.`
     : 'House rule: conditioner before every stain.';
   chain.add(colourPhase(house), 'condition', { productId, method, reason });
-};
-
-const stains = {
-  oil: { carrier: 'oil', not: 'gel' },
-  gel: { trait: 'gel' },
-  water: { carrier: 'water', not: 'gel' },
-} as const satisfies Record<string, Wish>;
-/** A promised date nearer than this asks for a stain that is coated the same day, minutes (from memory): ten days. */
-const nearMin = 10 * 24 * 60;
-
-/** Which stain darkens: by the school of the house, or by wood and deadline. */
-function stainOf(s: Situation, house: House): Wish {
-  if (house.darken !== 'by-wood') return stains[house.darken];
-  if (s.deadlineMin !== null && s.deadlineMin < nearMin) return stains.water;
-  return s.veneer && s.places('peel') === 0 ? stains.gel : stains.oil;
 }
 
 const stain: Stage = (chain, s, house) => {
   sample(chain, s, 'On the same wood, sanded the same, with the clear on');
-  condition(chain, s, house);
+  const picked = chain.pick('stain', ['stain'], 1, stainOf(s, house));
+  condition(chain, s, house, picked.product);
   if (new Set(s.species.map((x) => x.id)).size > 1) {
     const dye = chain.pick('dye', ['dye'], 1);
     chain.add(colourPhase(house), 'dye', {
@@ -68,7 +49,6 @@ const stain: Stage = (chain, s, house) => {
       reason: 'Woods of different undertone stand side by side: the light, yellow base goes on all of them first.',
     });
   }
-  const picked = chain.pick('stain', ['stain'], 1, stainOf(s, house));
   const wipe =
     house['stain-wipe'] === 'surplus-off' ? 'the surplus wiped off with the grain.' : 'worked in, and more left on it.';
   // Oil stain under a clear coat waits by the school of the house, and never under the label.
@@ -97,8 +77,17 @@ const tapedForPaint = (s: Situation, house: House): boolean =>
 
 /** Natural or stained wood: colour, and a sealing coat where tape will lie on it. */
 export const colourWood: Stage = (chain, s, house) => {
+  // Stain, washcoat, filler: filler in bare wood would keep the stain out. Where all is one colour it goes in first.
+  if (s.look === 'stained-clear') {
+    stain(chain, s, house);
+    if (s.additions.includes('grain-filled'))
+      seal(
+        chain,
+        colourPhase(house),
+        'A washcoat locks the stain, so that the filler colours the pores and not the wood.',
+      );
+  }
   grainFill(chain, s, house);
-  if (s.look === 'stained-clear') stain(chain, s, house);
   if (s.tests?.silicone) seal(chain, colourPhase(house), 'Silicone was found: shellac keeps it from the coats above.');
   else if (tapedForPaint(s, house)) seal(chain, colourPhase(house), sealedForTape(s));
   else if (s.additions.some((a) => needsSealedGround.includes(a)))
@@ -116,27 +105,62 @@ const sealedForTape = (s: Situation): string =>
     : 'Tape glue bonds into open grain: one sealing coat before the border is masked.';
 
 /** An old finish that stays gets a barrier, since its kind is seldom certain. */
-export const refresh: Stage = (chain, _s, house) =>
-  seal(chain, colourPhase(house), 'Dewaxed shellac holds on almost any old finish, and almost any clear holds on it.');
+export const refresh: Stage = (chain, s, house) => {
+  const why = isBare(s) ? 'The old finish came off here after all: bare wood is sealed first.' : barrierUnder(s);
+  if (why && !keepsShellac(s)) seal(chain, colourPhase(house), why);
+};
+
+/** What of an old film asks for a barrier of dewaxed shellac before a new one; null: nothing does. */
+function barrierUnder(s: Situation): string | null {
+  if (s.tests?.silicone) return 'Silicone was found: shellac keeps it from the coats above.';
+  const has = (kind: OldFinishKind) => s.surfaces.some((x) => x.oldFinish.kind === kind);
+  if (has('unknown'))
+    return 'What the old finish is is not known: dewaxed shellac holds on almost any, and almost any clear on it.';
+  if (has('wax')) return 'Wax may be left in the pores: dewaxed shellac holds on it, and clear on the shellac.';
+  return has('shellac') ? 'Old shellac may hold wax: dewaxed shellac melts into it, and clear holds on that.' : null;
+}
+
+/** Old shellac that has no more to bear than shellac does is coated with shellac. */
+const keepsShellac = (s: Situation): boolean =>
+  s.hasFilm &&
+  !isBare(s) &&
+  s.surfaces.every((x) => x.oldFinish.kind === 'shellac') &&
+  s.zoneId !== 'top' &&
+  (s.wear === null || s.wear === 'display' || s.wear === 'furniture') &&
+  !s.tests?.silicone;
+
+/** New coats by what a zone has to bear, over a film that stays and counts for one. */
+const overKept = (s: Situation): number =>
+  s.wear === 'wet'
+    ? 4
+    : s.wear === 'used-top' || s.wear === 'child-food' || (s.wear === null && s.zoneId === 'top')
+      ? 3
+      : 2;
 
 /** Two new coats over an old finish. */
 export const refreshClear: Stage = (chain, s, house) =>
-  coats(chain, filmPhase(s, house), 'clear', pickClear(chain, s, house, s.wear === 'wet' ? 4 : 2), house, [
-    'New film over the old.',
-    'Builds the film up to what the wear asks for.',
-  ]);
+  coats(
+    chain,
+    filmPhase(s, house),
+    'clear',
+    keepsShellac(s)
+      ? chain.pick('clear', ['clear'], 2, { carrier: 'alcohol' }, 'wipe')
+      : pickClear(chain, s, house, overKept(s)),
+    house,
+    [
+      keepsShellac(s) ? 'Shellac melts into the old shellac: one film, and nothing to lift.' : 'New film over the old.',
+      'Builds the film up to what the wear asks for.',
+    ],
+    'by-house',
+    true,
+  );
 
 /** Colour in the film instead of the wood: over a barrier on what stays, or on sealed wood. */
 export const tone: Stage = (chain, s, house) => {
   const at = colourPhase(house);
   sample(chain, s, 'On the same wood, sealed the same');
-  seal(
-    chain,
-    at,
-    isBare(s)
-      ? 'Toner on bare wood goes in unevenly: it lies on a sealing coat.'
-      : 'Dewaxed shellac holds on almost any old finish, and toner holds on it.',
-  );
+  const why = isBare(s) ? 'Toner on bare wood goes in unevenly: it lies on a sealing coat.' : barrierUnder(s);
+  if (why) seal(chain, at, why);
   coats(
     chain,
     at,
@@ -149,12 +173,18 @@ export const tone: Stage = (chain, s, house) => {
 };
 
 /** Bare wood under wax is sealed first, so that the wax stays on top. */
-export const sealForWax: Stage = (chain, _s, house) =>
-  seal(chain, colourPhase(house), 'Wax on bare wood takes dirt: a sealing coat keeps it on top.');
+export const sealForWax: Stage = (chain, s, house) => {
+  if (!waxedAgain(s)) seal(chain, colourPhase(house), 'Wax on bare wood takes dirt: a sealing coat keeps it on top.');
+};
 
 /** Wax as the finish. */
-export const wax: Stage = (chain) => {
-  chain.addAbrasive(phase.clear, 'denib', { grit: betweenCoatsGrit, byHand: true, reason: 'Sealer raises the grain.' });
+export const wax: Stage = (chain, s) => {
+  if (!waxedAgain(s))
+    chain.addAbrasive(phase.clear, 'denib', {
+      grit: betweenCoatsGrit,
+      byHand: true,
+      reason: 'Nibs in the sealer would show through the wax.',
+    });
   const { productId, method } = chain.pick('wax', ['wax']);
   chain.add(phase.clear, 'wax', {
     productId,

@@ -13,6 +13,13 @@ const baseColour: Stage = (chain, s, house) =>
     'Two coats as a rule: the first never covers evenly.',
   ]);
 
+/** A sheet of 500 × 700 mm, and what is cut away for pattern and edges (from memory). */
+const sheetM2 = 0.35;
+const wasteFrac = 0.15;
+
+/** Whole sheets for an area, until a layout says better. Check: 1 m² with 15 % → 1.15 ÷ 0.35 = 4 sheets */
+const sheetsFor = (areaM2: number): number => Math.ceil((areaM2 * (1 + wasteFrac)) / sheetM2 - 1e-9);
+
 /** Paper over a base colour. */
 export const paper: Stage = (chain, s, house) => {
   baseColour(chain, s, house);
@@ -21,7 +28,7 @@ export const paper: Stage = (chain, s, house) => {
   chain.add(phase.decorate, 'paper', {
     productId,
     method,
-    count: Math.ceil(s.areaM2 / 0.35),
+    count: sheetsFor(s.areaM2),
     after: [ordered.id],
     reason: 'A third at a time from the centre outward; paste stays off the face.',
   });
@@ -36,6 +43,7 @@ export const leaf: Stage = (chain, s, house) => {
   chain.add(phase.decorate, 'size', {
     productId: size.productId,
     method: size.method,
+    after: [ordered.id],
     reason: 'Left until it is clear and tacky.',
   });
   chain.add(phase.decorate, kind, {
@@ -164,7 +172,7 @@ const liner = (chain: ZoneChain, s: Situation, house: House): void => {
   chain.add(at, 'line', {
     productId,
     method,
-    count: Math.ceil(s.areaM2 / 0.35),
+    count: sheetsFor(s.areaM2),
     after: [ordered.id],
     reason: 'Bed coat, lay, and a coat over it; shelf edges are coloured so that no white line shows.',
   });

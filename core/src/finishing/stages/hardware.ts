@@ -90,9 +90,9 @@ const refinish =
       chain,
       phase.paint,
       'metallic',
-      chain.pick('metallic', ['metallic'], 2),
+      chain.pick('metallic', ['metallic'], 3, { method: 'aerosol' }, 'aerosol'),
       house,
-      ['Thin coats.', 'A second thin coat covers.'],
+      ['Three thin coats a quarter of an hour apart.', 'Thin again: the last one fuller.'],
       'never',
     );
     chain.add(phase.paint, 'service-hardware', {

@@ -2,12 +2,14 @@ import { materialOf } from '../../piece';
 import { blockOf } from '../blockTable';
 import type { Wish } from '../fromShelf';
 import type { House } from '../houseRules';
+import { lightness } from '../lightness';
 import { phase } from '../phases';
 import type { Situation } from '../Situation';
 import type { Pick, ZoneChain } from '../ZoneChain';
 import { coats, pickClear } from './coats';
 import { hasFills } from './repairs';
 import { betweenCoatsGrit, isBare, overnightMin, primerGrit, type Stage } from './Stage';
+import { sample } from './sample';
 
 /** Coats of primer a surface asks for, by the school of the house. */
 const primerCoats = (bare: boolean, house: House): number =>
@@ -27,6 +29,18 @@ interface Undercoat {
   reason: string;
 }
 
+/** A colour so deep hides what bleeds into it, lightness 0 to 1 (from memory). */
+const deepBelow = 0.35;
+
+/** Whether what bleeds would show in the colour, or one of its bands. */
+const isPale = (chain: ZoneChain, s: Situation): boolean => {
+  const ids = s.bands.length > 0 ? s.bands.map((b) => b.productId) : [null];
+  return ids.some((id) => {
+    const { product } = chain.pick('paint', ['paint'], 1, id === null ? {} : { id });
+    return !product || (id !== null && product.id !== id) || lightness(product.colour) >= deepBelow;
+  });
+};
+
 /** Primer, blocker or adhesion coat under paint; null where the house paints without. */
 function undercoatOf(chain: ZoneChain, s: Situation, house: House): Undercoat | null {
   if (s.metal)
@@ -41,7 +55,7 @@ function undercoatOf(chain: ZoneChain, s: Situation, house: House): Undercoat | 
       picked: chain.pick('seal', ['sealer'], 1),
       reason: 'Cane drinks: a thin sealing coat, and the paint stays on top.',
     };
-  if (s.bleeder) {
+  if (s.bleeder && isPale(chain, s)) {
     const reason = `${s.bleeder} bleeds through paint: two blocking coats, and a night to show whether they hold.`;
     return { kind: 'block', picked: chain.pick('block', ['blocker'], 2, blockOf(s, house).wish), reason };
   }
@@ -67,28 +81,40 @@ function undercoatOf(chain: ZoneChain, s: Situation, house: House): Undercoat | 
   };
 }
 
+/** What one place holds that primer shows, L (from memory). */
+const foundL = 0.0005;
+
 /** What the look over the primer led to: those places are filled, sanded and primed again. */
-const mendFound: Stage = (chain, s) => {
+function mendFound(chain: ZoneChain, s: Situation, under: Pick): void {
   const count = s.foundAtInspection;
   if (count === 0) return;
   const { productId, method } = chain.pick('fill', ['filler-ready', 'filler-two-part']);
-  chain.add(phase.paint, 'fill', { productId, method, count, reason: 'Found when the primer was looked over.' });
+  chain.add(phase.paint, 'fill', {
+    productId,
+    method,
+    count,
+    fillL: count * foundL,
+    reason: 'Found when the primer was looked over.',
+  });
   chain.addAbrasive(phase.paint, 'feather', {
     grit: primerGrit,
     byHand: true,
     areaFrac: 0.05,
     reason: 'Only round the new fills: the primer beside them stays.',
   });
-  spotPrime(chain, count, 'A fill without primer drinks the paint and shows as a dull spot.');
-};
+  spotPrime(chain, count, 'A fill without primer drinks the paint and shows as a dull spot.', under);
+}
 
-function spotPrime(chain: ZoneChain, count: number, reason: string): void {
-  const { productId, method } = chain.pick('spot-prime', ['primer', 'blocker'], null, { not: 'bonding' });
+/** Mended places get the primer that the rest has. */
+function spotPrime(chain: ZoneChain, count: number, reason: string, under: Pick | null = null): void {
+  const usual = chain.pick('spot-prime', ['primer', 'blocker'], null, { not: 'bonding' });
+  const { productId, method } = under?.product && under.product.kind !== 'sealer' ? under : usual;
   chain.add(phase.paint, 'spot-prime', { productId, method, count, areaFrac: Math.min(1, 0.02 * count), reason });
 }
 
 /** The undercoats, the look over them, and the night a block is given. */
 export const prime: Stage = (chain, s, house) => {
+  if (s.ownership === 'commission') sample(chain, s, 'On a board, primed and painted as it will be');
   if (s.places('spot-prime') > 0)
     spotPrime(chain, s.places('spot-prime'), 'Where the film had flaked, the ground is bare: it is primed first.');
   if (s.tests?.silicone) {
@@ -106,7 +132,7 @@ export const prime: Stage = (chain, s, house) => {
     chain.add(phase.paint, kind, { productId: picked.productId, method: picked.method, of: picked.coats, reason });
     if (n > 1 || s.flexible) continue;
     chain.add(phase.paint, 'inspect', { reason: 'Primer shows what was missed: fill, sand and spot-prime it now.' });
-    mendFound(chain, s, house);
+    mendFound(chain, s, picked);
   }
   if (s.slick && !s.metal)
     chain.add(phase.paint, 'test', {

@@ -1,6 +1,8 @@
-import type { DamageKind, StepKindId } from '../../workshop';
+import type { DamageKind, Step, StepKindId } from '../../workshop';
+import type { Wish } from '../fromShelf';
+import { frameDamage } from '../members';
 import { type Phase, phase } from '../phases';
-import type { Situation } from '../Situation';
+import type { Situation, Treated } from '../Situation';
 import { decoratePhase } from './coats';
 import { order, overnightMin, type Stage } from './Stage';
 
@@ -30,15 +32,26 @@ export const putRight: Stage = (chain, s) => {
     });
   }
   alter(chain, s);
-  const made = s.places('make-part');
+  // A new top by its alteration is not made a second time for the board that swelled.
+  const made =
+    s.places('make-part') - (newTopAltered(s) ? s.treated.filter((t) => t.treatment.id === 'new-top').length : 0);
   if (made === 0) return;
   chain.add(phase.form, 'make-part', {
     count: made,
+    ...(s.zoneId === 'top' && has(s, 'swollen-board', 'make-part')
+      ? { part: 'top' as const, after: [order(chain, 'Wood or board for the new top').id] }
+      : {}),
     reason: has(s, 'swollen-board', 'make-part')
       ? 'Swollen particleboard never goes flat again: a new top of solid wood or board, with an overhang.'
       : reasonOf(s, 'make-part', 'Made to fit before the finish, of the same wood.'),
   });
 };
+
+const newTopAltered = (s: Situation): boolean => s.alterations.some((a) => a.kind === 'new-top');
+
+/** Whether the top, or a board of the zone, is made anew: it comes bare, and nothing old is taken off it. */
+export const madeAnew = (s: Situation): boolean =>
+  newTopAltered(s) || (s.zoneId === 'top' && s.treated.some((t) => t.treatment.id === 'new-top'));
 
 const alterReasons = {
   'ornament-removed': 'Ornament off before anything is sanded: pared and scraped flush.',
@@ -55,7 +68,14 @@ function alter(chain: Parameters<Stage>[0], s: Situation): void {
       chain.add(phase.form, 'make-part', {
         part: 'top',
         count: 1,
-        reason: 'A new top with an overhang: made and tried before the finish.',
+        after: [
+          order(
+            chain,
+            `Wood or board for the new top${s.species[0] && s.species[0].id !== 'unknown' ? `, ${s.species[0].name.toLowerCase()},` : ''}`,
+          ).id,
+        ],
+        reason:
+          'A new top with an overhang, its edges eased or lipped: made and tried before the finish. The old one comes off.',
       });
     else if (kind !== 'ornament-filled' && kind !== 'lock-hole-filled')
       chain.add(phase.form, 'alter-form', { count: 1, reason: alterReasons[kind] });
@@ -74,34 +94,79 @@ export const drillNew: Stage = (chain, s, house) => {
 
 /** What is loose is glued and pressed before anything abrasive or wet. */
 export const glue: Stage = (chain, s) => {
-  const count = s.places('glue');
-  if (count > 0) {
-    const chips =
-      has(s, 'chipped-veneer', 'glue') &&
-      s.places('glue') === s.treated.filter((t) => t.damage.kind === 'chipped-veneer').length;
-    const { productId, method } = chain.pick('glue', ['glue'], null, chips ? { trait: 'instant' } : { not: 'instant' });
-    chain.add(phase.glue, 'glue', {
-      productId,
-      method,
-      count,
-      reason: 'What is loose tears under the abrasive, and glue smears show under stain: everything is glued first.',
-    });
-  }
-  const pressed = s.treated.filter(
-    (t) => t.treatment.steps.includes('clamp') && t.treatment.steps.includes('glue'),
-  ).length;
-  if (pressed > 0)
+  const glued = s.treated.filter((t) => t.treatment.steps.includes('glue'));
+  const pressed = glued.filter((t) => t.treatment.steps.includes('clamp'));
+  const places = (of: readonly Treated[]) => of.reduce((n, t) => n + t.damage.count, 0);
+  const add = (of: readonly Treated[], wish: Wish, reason: string, part: Step['part'] = null) => {
+    if (of.length === 0) return;
+    const { productId, method } = chain.pick('glue', ['glue'], null, wish);
+    chain.add(phase.glue, 'glue', { productId, method, part, count: places(of), reason });
+  };
+  add(
+    glued.filter((t) => t.damage.kind === 'torn-leather'),
+    { trait: 'flexible' },
+    'A patch is glued in from below, over sound leather all round, with what bends; the edges are held together while it sets.',
+  );
+  add(
+    glued.filter((t) => !pressed.includes(t) && t.damage.kind !== 'torn-leather'),
+    { trait: 'instant' },
+    'A chip is pressed back with glue that holds in seconds, before the abrasive can tear more off.',
+  );
+  // What old glue holds is glued again with it, or cleaned bare first.
+  const wish: Wish = s.hideGlued ? { trait: 'reversible' } : { not: 'instant' };
+  const old = s.hideGlued
+    ? ' From before 1950 it is hide glue, mostly: warm water opens it, cleaned to the wood, and new melts into old.'
+    : '';
+  const joint = (t: Treated) => frameDamage.includes(t.damage.kind);
+  add(
+    pressed.filter((t) => !joint(t)),
+    wish,
+    `What is loose tears under the abrasive, and glue smears show under stain: everything is glued first.${old}`,
+  );
+  add(
+    pressed.filter(joint),
+    wish,
+    `Taken apart, cleaned to the wood and glued: a joint that moves cracks every film.${old}`,
+    'joint',
+  );
+  if (pressed.length > 0)
     chain.add(phase.glue, 'clamp', {
-      count: pressed,
+      count: places(pressed),
       fixedWaitMin: overnightMin,
-      reason: 'Under weight or clamps overnight: glue creeps while it sets.',
+      reason: 'Clamped within five to ten minutes of spreading, and left overnight: glue creeps while it sets.',
     });
+};
+
+/** Dents whose fibres are whole swell up under a damp cloth and heat. */
+const steamUp: Stage = (chain, s) => {
+  const count = s.places('steam');
+  if (count === 0) return;
+  chain.add(phase.repair, 'steam', {
+    count,
+    reason: 'A damp cloth and an iron over it: whole fibres swell back. Steamed before anything is filled.',
+  });
+  chain.add(phase.repair, 'dry-out', { fixedWaitMin: overnightMin, reason: 'Steamed wood dries before it is sanded.' });
+};
+
+/** Chiselling old veneer out gouges the softer ground: it is filled flat before new veneer shows every hollow, L per m² (from memory). */
+const groundL = 0.08;
+const levelGround: Stage = (chain, s, house) => {
+  if (fillsFirst(s)) fill(chain, s, house);
+  const { productId, method } = chain.pick('fill', ['filler-two-part', 'filler-ready']);
+  chain.add(phase.repair, 'fill', {
+    productId,
+    method,
+    count: Math.max(1, Math.ceil(s.areaM2 / 0.25)),
+    fillL: groundL * s.areaM2,
+    reason: 'Peeling gouges the softer ground: filled and sanded flat, or the new veneer shows it.',
+  });
 };
 
 /** Bare wood is made whole before the ladder: new veneer, patches, bleached marks. */
 export const mendWood: Stage = (chain, s, house) => {
+  steamUp(chain, s, house);
   if (s.places('re-veneer') > 0) {
-    if (fillsFirst(s)) fill(chain, s, house);
+    levelGround(chain, s, house);
     chain.addAbrasive(phase.repair, 'sand', {
       grit: 120,
       reason: 'Contact cement wants a flat, keyed ground without any old glue.',
@@ -147,34 +212,64 @@ export const mendWood: Stage = (chain, s, house) => {
 
 /** Fills places, in the stage of the ladder. */
 export const fill: Stage = (chain, s, house) => {
-  const count = s.places('fill');
-  if (count > 0) {
-    const twoPart = !s.showsWood && s.corners > 0 && house['filler-edges'] === 'two-part';
-    const jobs = twoPart
-      ? (['filler-two-part', 'filler-ready'] as const)
-      : (['filler-ready', 'filler-two-part'] as const);
+  const small = s.places('fill') - s.corners;
+  if (s.corners > 0) {
+    const jobs =
+      house['filler-edges'] === 'two-part'
+        ? (['filler-two-part', 'filler-ready'] as const)
+        : (['filler-ready', 'filler-two-part'] as const);
     const { productId, method } = chain.pick('fill', jobs);
-    const opaque = twoPart
-      ? 'Corners and edges need the hard edge of two-part filler'
-      : 'Ready-mixed filler levels dents';
     chain.add(phase.abrade, 'fill', {
       productId,
       method,
-      count,
-      reason: s.showsWood
-        ? 'Fills stay visible under clear and take no stain: keep them small. The last grit blends them in.'
-        : `${opaque}; the last grit blends it in.`,
+      count: s.corners,
+      fillL: s.fillL.corners,
+      reason: 'Corners and edges need the hard edge of two-part filler: built up in rounds, no more than sets at once.',
+    });
+    chain.addAbrasive(phase.abrade, 'shape', {
+      grit: 80,
+      byHand: true,
+      count: s.corners,
+      reason: 'Cut back to its lines while it is still soft to the file; the ladder takes it from there.',
     });
   }
-  plug(chain, s, phase.abrade, 'The old plate pressed a ring into the wood: overfill, and sand flush.');
+  if (small > 0) {
+    const { productId, method } = chain.pick('fill', ['filler-ready', 'filler-two-part']);
+    chain.add(phase.abrade, 'fill', {
+      productId,
+      method,
+      count: small,
+      fillL: s.fillL.small,
+      reason: s.showsWood
+        ? reasonOf(
+            s,
+            'fill',
+            'Fills stay visible under clear and take no stain: keep them small. The last grit blends them in.',
+          )
+        : reasonOf(s, 'fill', 'Ready-mixed filler levels dents; the last grit blends it in.'),
+    });
+  }
+  plug(chain, s, phase.abrade);
 };
 
 /** Plugs old holes. */
-function plug(chain: Parameters<Stage>[0], s: Situation, at: Phase, reason: string, more = 0): void {
-  const count = s.places('plug') + more;
+function plug(chain: Parameters<Stage>[0], s: Situation, at: Phase): void {
+  const count = s.places('plug');
   if (count === 0) return;
-  const { productId, method } = chain.pick('plug', ['filler-two-part', 'filler-ready']);
-  chain.add(at, 'plug', { productId, method, count, reason });
+  // Under a clear coat a plug of the same wood hides what no filler does.
+  const inWood = s.showsWood && s.wood;
+  const { productId, method } = inWood
+    ? chain.pick('plug', ['glue'], null, { not: 'instant' })
+    : chain.pick('plug', ['filler-two-part', 'filler-ready']);
+  chain.add(at, 'plug', {
+    productId,
+    method,
+    count,
+    ...(inWood ? {} : { fillL: s.fillL.plugs }),
+    reason: inWood
+      ? 'Plugs of the same wood, their grain running through, glued in and pared flush.'
+      : 'The old plate pressed a ring into the wood: overfill, and sand flush.',
+  });
 }
 
 /** Whether anything is filled or plugged on the way. */

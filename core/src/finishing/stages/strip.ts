@@ -16,7 +16,9 @@ const chemically =
       chain.add(phase.takeOff, 'scrape', {
         reason: s.flexible
           ? 'Lifted with a soft brush: a scraper breaks cane.'
-          : 'With the grain only: across it the scraper chips.',
+          : s.zoneId === 'legs'
+            ? 'With the grain; a bristle brush and a pick for what is turned, carved or moulded.'
+            : 'With the grain only: across it the scraper chips. A bristle brush for mouldings.',
       });
     }
     const wash = chain.pick('remove-residue', ['solvent']);
@@ -43,7 +45,11 @@ export const strip: Stage = (chain, s, house) => {
         reason: 'Chipped edges tear under the abrasive: scraped, with the grain only.',
       });
     else chemically('Chipped edges tear under the abrasive: stripper takes the film off round them.')(chain, s, house);
-  } else if (way === 'abrasive') chain.addAbrasive(phase.takeOff, 'strip-abrasive', { grit: 60, reason: why });
+  } else if (way === 'abrasive')
+    chain.addAbrasive(phase.takeOff, 'strip-abrasive', {
+      grit: s.thick || s.surfaces.some((x) => x.oldFinish.kind === 'paint') ? 40 : 60,
+      reason: why,
+    });
   if (way === 'scrape') chain.add(phase.takeOff, 'scrape', { reason: why });
 };
 
@@ -52,5 +58,12 @@ export const peel: Stage = (chain, s) => {
   if (s.places('peel') === 0) return;
   chain.add(phase.takeOff, 'peel', {
     reason: 'Veneer that lifts widely is peeled off the whole face: quicker than mending many places.',
+  });
+  chain.add(phase.takeOff, 'wash-glue', {
+    reason: 'Old glue is neither a film nor clean wood: warm water and a scraper, until it is level.',
+  });
+  chain.add(phase.takeOff, 'dry-out', {
+    fixedWaitMin: overnightMin,
+    reason: 'The ground has drunk: it dries overnight.',
   });
 };

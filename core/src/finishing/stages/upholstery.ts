@@ -1,7 +1,7 @@
 import { phase } from '../phases';
 import { coats } from './coats';
-import { sample } from './colourWood';
 import { order, overnightMin, type Stage } from './Stage';
+import { sample } from './sample';
 
 /** Torn leather is patched from below and filled in thin layers. */
 const mendLeather: Stage = (chain, s) => {
@@ -49,16 +49,36 @@ export const recolour: Stage = (chain, s, house) => {
     ['Thin, dabbed coats.', 'Creases are darkened last.'],
     'never',
   );
+  const finish = chain.pick('clear', ['clear'], 1, { trait: 'flexible' });
+  if (finish.product?.traits.includes('flexible'))
+    chain.add(phase.paint, 'clear', {
+      productId: finish.productId,
+      method: finish.method,
+      reason: 'A thin flexible coat over the colour, or it rubs off on clothes.',
+    });
+  chain.add(phase.paint, 'dry', { fixedWaitMin: 30, reason: 'Wet colour deceives: half an hour before it is judged.' });
   chain.add(phase.paint, 'judge', { reason: 'Colour on the show wood is taken off with care before it sets.' });
 };
 
 /** A new cover: staples out, pad mended, cloth on. */
 export const cover: Stage = (chain, _s, house) => {
-  const ordered = order(chain, 'Cloth or leather, with waste and pattern,');
+  const strip = house['old-upholstery'] === 'remove';
+  const ordered = order(
+    chain,
+    strip
+      ? 'Cloth or leather by its cutting plan, webbing, foam, wadding, dust cover and staples'
+      : 'Cloth or leather by its cutting plan, and staples',
+  );
   if (house['old-upholstery'] === 'remove')
     chain.add(phase.takeOff, 'remove-covering', {
       reason: 'Staples come out one by one: plan for it. Old stuffing may hold pests; sale rules vary by place.',
     });
+  const build = (part: 'webbing' | 'padding' | 'dust-cover', reason: string) =>
+    chain.add(phase.uncover, 'replace-part', { part, count: 1, after: [ordered.id], reason });
+  if (strip) {
+    build('webbing', 'Webbing stretched and tacked, or springs tied again: everything above sits on it.');
+    build('padding', 'Foam cut to the seat, wadding over it: edges rounded, no hard corner under the cloth.');
+  }
   chain.add(phase.uncover, 'replace-part', {
     part: 'covering',
     count: 1,
@@ -68,6 +88,7 @@ export const cover: Stage = (chain, _s, house) => {
         ? 'New cover over a sound pad, once the frame beside it is dry.'
         : 'House rule: the old cover stays under the new one. For oneself or for hire only: local law first.',
   });
+  if (strip) build('dust-cover', 'Closes it from below, and keeps what falls out off the floor.');
 };
 
 /** Broken cane is laid new, after the frame has its finish. */

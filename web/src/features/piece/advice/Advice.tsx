@@ -2,6 +2,7 @@ import { zoneNames } from '@cosmesis/core/piece';
 import type { Alternative, Question, TreatmentFigures } from '@cosmesis/core/reckoning';
 import { minuteOf } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
+import { withDecision } from '@cosmesis/core/workshop';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { nowIso, theStore } from '../../../store/theStore';
@@ -103,7 +104,8 @@ function Ask({ piece, question }: { piece: Piece; question: Question }) {
   const title = `${about}: ${question.subject.toLowerCase()}${question.count > 1 ? `, ${question.count} places` : ''}`;
   const decide = (a: Alternative) => {
     edit(`Decide: ${a.name.toLowerCase()}`, (draft) => {
-      draft.decisions[question.key] = { choice: a.choice, at: nowIso(), why: why.trim().slice(0, 4000) };
+      const decision = { choice: a.choice, at: nowIso(), why: why.trim().slice(0, 4000) };
+      Object.assign(draft, withDecision(draft, question.key, decision));
     });
     say({
       text: `${title}, ${a.name.toLowerCase()}. The plan follows.`,
@@ -176,9 +178,12 @@ function Ask({ piece, question }: { piece: Piece; question: Question }) {
             Decided {dayName(minuteOf(question.decided.at), timeZone)}
             {question.decided.why && `: ${question.decided.why}`}
           </span>
-          <button type="button" className="plain" aria-label={`Take the decision back: ${title}`} onClick={takeBack}>
-            Take it back
-          </button>
+          {/* A look is changed by another look. */}
+          {question.about !== 'keep' && (
+            <button type="button" className="plain" aria-label={`Take the decision back: ${title}`} onClick={takeBack}>
+              Take it back
+            </button>
+          )}
         </p>
       )}
     </section>

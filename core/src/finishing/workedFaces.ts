@@ -1,0 +1,90 @@
+import { type Face, surfaceOf } from '../piece';
+import type { ProductKind } from '../workshop';
+import type { SurfaceState } from './surfaceState';
+
+/** What decides on the hands-on time of a step, over the faces it acts on. */
+export interface WorkedFaces {
+  /** Area it covers, m². */
+  areaM2: number;
+  /** How many times longer their shapes take to abrade than flat work, ≥ 1. */
+  shapeFactor: number;
+  /** Share of their area that is legs, rails, bars or shaped work, 0 to 1. */
+  narrowFrac: number;
+  /** Share of their area that a scraper does not reach, 0 to 1. */
+  detailFrac: number;
+  /** Old paint, or more of a film than one scraping takes. */
+  thickFilm: boolean;
+  /** Stripper lies on it, and has lifted what was there. */
+  softened: boolean;
+  /** What it is done with; null: nothing of the shelf. */
+  productKind: ProductKind | null;
+}
+
+/** Flat work in one film. */
+export const flatFaces = (areaM2: number): WorkedFaces => ({
+  areaM2,
+  shapeFactor: 1,
+  narrowFrac: 0,
+  detailFrac: 0,
+  thickFilm: false,
+  softened: false,
+  productKind: null,
+});
+
+type FaceShape = 'flat' | 'narrow' | 'moulded' | 'turned' | 'lattice';
+
+/** How many times longer a shape takes to abrade than flat work (typical, from memory). */
+const abradeFactor: Readonly<Record<FaceShape, number>> = { flat: 1, narrow: 1, moulded: 2, turned: 2.5, lattice: 3 };
+
+/** Narrower than this a face is a leg, a rail or a bar, m (from memory). */
+const narrowBelowM = 0.08;
+
+/** Width of a face: the second of its three extents, m. */
+const widthM = ({ outline }: Face): number =>
+  [0, 1, 2]
+    .map((i) => Math.max(...outline.map((p) => p[i]!)) - Math.min(...outline.map((p) => p[i]!)))
+    .sort((a, b) => b - a)[1]!;
+
+/** The edge of a board is done with its face, however narrow it is. */
+function shapeOfFace(piece: Parameters<typeof surfaceOf>[0], face: Face): FaceShape {
+  if (surfaceOf(piece, face).material.kind === 'cane') return 'lattice';
+  if (face.side === 'round') return 'turned';
+  if (face.shape) return face.shape;
+  return face.zoneId !== 'hardware' && !/edge|underside/.test(face.id) && widthM(face) < narrowBelowM
+    ? 'narrow'
+    : 'flat';
+}
+
+const known = new WeakMap<readonly Face[], Omit<WorkedFaces, 'areaM2' | 'softened' | 'productKind'>>();
+
+/**
+ * What the faces of a step ask of the hands.
+ * @param areaM2 area the step covers, m²
+ * @param before states of the faces before it; left out: as they came in
+ */
+export function workedFaces(
+  piece: Parameters<typeof surfaceOf>[0],
+  faces: readonly Face[],
+  areaM2: number,
+  before: readonly SurfaceState[] = [],
+  productKind: ProductKind | null = null,
+): WorkedFaces {
+  let shaped = known.get(faces);
+  if (!shaped) {
+    const totalM2 = faces.reduce((sum, f) => sum + f.areaM2, 0) || 1;
+    const rows = faces.map((f) => ({ shape: shapeOfFace(piece, f), ownM2: f.areaM2 }));
+    const shareOf = (...shapes: FaceShape[]) =>
+      rows.filter((r) => shapes.includes(r.shape)).reduce((sum, r) => sum + r.ownM2, 0) / totalM2;
+    shaped = {
+      shapeFactor: Math.max(1, rows.reduce((sum, r) => sum + r.ownM2 * abradeFactor[r.shape], 0) / totalM2),
+      narrowFrac: shareOf('narrow', 'moulded', 'turned', 'lattice'),
+      detailFrac: shareOf('moulded', 'turned', 'lattice'),
+      thickFilm: faces.some((f) => {
+        const { kind, condition } = surfaceOf(piece, f).oldFinish;
+        return kind === 'paint' || condition === 'thick';
+      }),
+    };
+    known.set(faces, shaped);
+  }
+  return { ...shaped, areaM2, softened: before.some((s) => s.residue === 'softened-film'), productKind };
+}

@@ -78,6 +78,8 @@ export interface Situation {
   hideGlued: boolean;
   /** What a look before it left there, to be washed off. */
   residue: 'stripper' | 'glue' | null;
+  /** An oil film that an earlier look laid lies on top: its dust heats itself. */
+  freshOil: boolean;
   /** Its bare wood is brushed with a fluid against insects or mould. */
   insectFluid: boolean;
   tests: ZoneTests | undefined;

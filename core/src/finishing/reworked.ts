@@ -75,6 +75,12 @@ export function statesAfter(
   return [...(run.at(-1)?.distinct.after ?? [])];
 }
 
+/** What the ladders before have left of its veneer, where that is known. */
+function veneerLeft(states: readonly SurfaceState[]): { veneerLeftMm?: number } {
+  const left = states.flatMap((s) => (s.material === 'veneer' && s.veneerLeftMm !== null ? [s.veneerLeftMm] : []));
+  return left.length > 0 ? { veneerLeftMm: Math.max(0, Math.min(...left)) } : {};
+}
+
 /**
  * Changes the look of a zone on a draft of a piece. Where more than cleaning was done, that is kept as done, and the new
  * plan begins with what is there now.
@@ -109,6 +115,7 @@ export function changeLook(
       ...(worst.residue === 'stripper' || worst.residue === 'softened-film' || worst.residue === 'glue'
         ? { residue: worst.residue === 'glue' ? ('glue' as const) : ('stripper' as const) }
         : {}),
+      ...veneerLeft(states),
       closedDamage: piece.damage
         .filter((d) => d.zoneId === zoneId && !states.some((s) => s.openDamage.includes(d.kind)))
         .map((d) => d.id),

@@ -9,6 +9,10 @@ const rightBehind: Readonly<Partial<Record<StepKindId, (before: StepKindId) => b
   'de-dust': (before) => stepKind(before).abrasive || before === 'scrape' || before === 'de-dust',
   'wipe-back': (before) => stepKind(before).colours || before === 'glaze' || before === 'wipe-back',
   'seal-edge': (before) => before === 'mask' || before === 'seal-edge',
+  // The light is held to it while the brush is cleaned; the sample is shown as soon as it is made; what was scraped is washed.
+  inspect: (before) => before === 'prime' || before === 'block' || before === 'seal',
+  approve: (before) => before === 'make-sample',
+  'remove-residue': (before) => before === 'scrape',
 };
 
 /** Kinds that go up a ladder of grits with one tool. */
@@ -54,19 +58,14 @@ export function goesOn(sitting: readonly Step[], step: Step): boolean {
   // Colours of one round go on wet into each other: on each zone each of them once.
   if (isBand(step) && sitting.some((s) => s.kind === step.kind && s.zoneId === step.zoneId && isBand(s)))
     return sitting.every((s) => s.zoneId !== step.zoneId || s.productId !== step.productId);
-  const follows = rightBehind[step.kind];
-  if (!follows) {
-    // What the user split off is a sitting of its own.
-    if (step.apart || first.apart) return false;
-    if (step.kind !== first.kind || toolOf(step) !== toolOf(first)) return false;
-    // Up the ladder on each zone; down again is another go.
-    const rung = ladder.has(step.kind)
-      ? sitting.findLast((s) => s.zoneId === step.zoneId && s.kind === step.kind)
-      : null;
-    return !rung || (rung.grit ?? 0) <= (step.grit ?? 0);
-  }
   const behind = sitting.findLast((s) => s.zoneId === step.zoneId && s.kind !== 'dispose');
-  return behind !== undefined && follows(behind.kind);
+  if (behind && rightBehind[step.kind]?.(behind.kind)) return true;
+  // What the user split off is a sitting of its own.
+  if (step.apart || first.apart) return false;
+  if (step.kind !== first.kind || toolOf(step) !== toolOf(first)) return false;
+  // Up the ladder on each zone; down again is another go.
+  const rung = ladder.has(step.kind) ? sitting.findLast((s) => s.zoneId === step.zoneId && s.kind === step.kind) : null;
+  return !rung || (rung.grit ?? 0) <= (step.grit ?? 0);
 }
 
 /** Whether a step of a sitting has to meet the one right before it wet: the next colour of a blend, a wash and its wiping, oily rags. */

@@ -12,11 +12,12 @@ import { lookOf, type Neighbour, type OnFaces, type Situation, type Treated } fr
 import { takeOffOf } from './takeOff';
 import { wearIn } from './wearIn';
 
-function thinnestVeneer(surfaces: readonly Surface[]): Situation['veneer'] {
+/** The thinnest veneer of a zone. @param leftMm what an earlier look has left of it, mm */
+function thinnestVeneer(surfaces: readonly Surface[], leftMm: number | undefined): Situation['veneer'] {
   const veneers = surfaces.filter((s) => s.material.kind === 'veneer').map((s) => s.material.veneerThicknessMm);
   if (veneers.length === 0) return null;
   const known = veneers.filter((t) => t !== null);
-  return { thicknessMm: known.length < veneers.length ? null : Math.min(...known) };
+  return { thicknessMm: known.length < veneers.length ? null : Math.min(...known, leftMm ?? Number.POSITIVE_INFINITY) };
 }
 
 /** Borders that want tape: none round what is off while it is worked on. */
@@ -146,6 +147,7 @@ function situationOf(
   const mustStrip =
     film.length > 0 && (row.strips === 'always' || (row.strips === 'worn' && (look === 'toned' ? failing : worn)));
   const tests = piece.tests[zone.id];
+  const before = piece.reworked.findLast((r) => r.zoneId === zone.id);
   const base: Omit<Situation, Read> = {
     zoneId: zone.id,
     areaM2: zone.areaM2,
@@ -171,7 +173,7 @@ function situationOf(
     leadHeld: film.length > 0 && leadHold(piece, zone.id),
     decidedTakeOff: piece.decisions[`${zone.id}/take-off`]?.choice,
     decidedBlock: piece.decisions[`${zone.id}/block`]?.choice,
-    veneer: thinnestVeneer(surfaces),
+    veneer: thinnestVeneer(surfaces, before?.veneerLeftMm),
     tests,
     bleeder: bleederOf(surfaces, tests),
     wear: wearIn(piece)[zone.id] ?? null,
@@ -187,7 +189,8 @@ function situationOf(
         ? null
         : (Date.parse(piece.promisedAt) - Date.parse(piece.startAt)) / 60_000,
     neighbours,
-    residue: piece.reworked.findLast((r) => r.zoneId === zone.id)?.residue ?? null,
+    residue: before?.residue ?? null,
+    freshOil: before?.film === 'oil-varnish',
     hideGlued: piece.decade !== null && piece.decade < hideGlueUntil,
   };
   const [way] = takeOffOf(

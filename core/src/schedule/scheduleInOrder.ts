@@ -374,7 +374,7 @@ class Serial {
         if (r.activity.handsOnMin > 0 && r.notBefore >= at.startMin && r.notBefore < at.endMin) r.notBefore = at.endMin;
     }
     this.keepWindows(activity.id, at.endMin);
-    if ((activity.followedMin ?? 0) > 0) this.keepHands(activity.id, at);
+    this.keepHands(activity, at);
     for (const f of this.followers.get(activity.id) ?? []) {
       f.open -= 1;
       if (f.open === 0 && this.waiting.get(f.activity.id) === f && !this.ready.includes(f)) {
@@ -392,10 +392,10 @@ class Serial {
   }
 
   /** What has to follow it before the break is not kept from it by other work. */
-  private keepHands(id: string, at: Placed): void {
+  private keepHands({ id, followedMin = 0 }: Activity, at: Placed): void {
     const breakMin = this.layout.calendar.shiftAt(at.startMin).endMin;
     for (const f of this.followers.get(id) ?? [])
-      if (f.activity.lags.some((lag) => lag.beforeId === id && lag.minMin > 0))
+      if (f.activity.lags.some((lag) => lag.beforeId === id && lag.minMin > 0 && lag.minMin < followedMin))
         this.due(f, breakMin - f.activity.handsOnMin, new Set());
   }
 

@@ -419,6 +419,8 @@ const reworked = z.object({
   film: z.enum(oldFinishKinds),
   /** What was left on it and has to come off first. */
   residue: z.enum(['stripper', 'glue']).optional(),
+  /** Veneer left standing at its thinnest, mm; left out: none, or not known. */
+  veneerLeftMm: z.number().min(0).max(10).optional(),
   /** Damage that had been put right. */
   closedDamage: z.array(id).max(200),
 });

@@ -127,4 +127,8 @@ export const abrade: Stage = (chain, s, house) => {
   flushFills(chain, s, house);
   const slick = s.slick ? 'Nothing holds on a slick face that was not scuffed.' : undefined;
   scuff(chain, phase.abrade, house, s, slick);
+  if (s.freshOil)
+    chain.add(phase.abrade, 'dispose', {
+      reason: 'Dust of an oil film heats itself as its rags do: into the can with water.',
+    });
 };

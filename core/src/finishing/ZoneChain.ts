@@ -204,12 +204,11 @@ export class ZoneChain {
   ): void {
     this.add(at, kind, details);
     this.add(at, 'de-dust', { reason: 'Dust left on the surface stands in the next coat.' });
-    // The dust between coats goes with the rags of the coat that follows.
     const lays = (d: Draft) =>
       d.step.productId !== null && (stepKind(d.step.kind).film || stepKind(d.step.kind).inWood);
     const laid = this.drafts.findLast(lays)?.step.productId;
-    const alone = kind === 'rub-out' || this.counts === this.lateCounts;
-    const oily = alone && laid && this.products[laid]?.hazards.includes('self-heating-rags');
+    // The coat that follows may not come before the next morning: the dust is seen to at once.
+    const oily = laid && this.products[laid]?.hazards.includes('self-heating-rags');
     if (oily)
       this.add(at, 'dispose', { reason: 'Dust of an oil film heats itself as its rags do: into the can with water.' });
   }

@@ -44,6 +44,8 @@ export const isLate = (piece: Pick<Piece, 'log' | 'reworked'>, damage: Damage): 
 const local: ReadonlySet<StepKindId> = new Set([
   'glue',
   'clamp',
+  'lift-ring',
+  'touch-in',
   'fill',
   'fill-stick',
   'plug',

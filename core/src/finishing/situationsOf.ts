@@ -123,6 +123,25 @@ function fillVolumes(
   };
 }
 
+/** Steps of a repair that leave an old finish as it is. */
+const revivedSteps: ReadonlySet<StepKindId> = new Set([
+  'obtain',
+  'vacuum',
+  'wash',
+  'disinfect',
+  'treat-pests',
+  'glue',
+  'clamp',
+  'lift-ring',
+  'touch-in',
+  'fill-stick',
+  'ease-drawer',
+  'align-door',
+  'replace-part',
+  'make-part',
+  're-cane',
+]);
+
 /** What follows from the rest. */
 type Read = 'fillL' | 'insectFluid' | 'strips' | 'treated' | 'late' | 'places' | 'corners' | 'glued' | 'peeled';
 
@@ -213,7 +232,13 @@ function situationOf(
   const treat = (damage: Damage, onFilm: boolean): Treated => {
     const at = damageCase(piece, damage, surfaces, onFilm, settings, house);
     const decided = piece.decisions[`damage/${damage.id}`];
-    return { damage, treatment: treatmentOf(at, decided?.choice), why: decided?.why ?? '' };
+    const wanted = treatmentOf(at, decided?.choice);
+    // What is revived keeps its finish whole: what would take it off, or fill it, is put right in another way, or left.
+    const kept = look !== 'revived' || wanted.steps.every((k) => revivedSteps.has(k));
+    const other = damageRow(damage.kind).treatments.find(
+      (t) => t.steps.length > 0 && t.steps.every((k) => revivedSteps.has(k)) && !t.barred?.(at),
+    );
+    return { damage, treatment: kept ? wanted : (other ?? accept), why: kept ? (decided?.why ?? '') : '' };
   };
   const here = piece.damage.filter(
     (d) => d.zoneId === zone.id && surfaces.some((x) => canHave(d.kind, x.material.kind)),

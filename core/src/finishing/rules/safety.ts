@@ -79,7 +79,9 @@ function leftToInsects(context: RuleContext): Offence[] {
     const bare = coat?.distinct.before.some(
       (s) => materialOf(s.material).wood && s.layers.every((l) => l.role === 'in-wood'),
     );
-    if (!coat || !bare || steps.some(isFluid)) return [];
+    // New wood was never in the piece.
+    const renewed = steps.some((s) => s.step.kind === 'make-part' && s.step.part === 'top');
+    if (!coat || !bare || renewed || steps.some(isFluid)) return [];
     const { step } = coat;
     return [
       {

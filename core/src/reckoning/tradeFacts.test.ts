@@ -695,6 +695,13 @@ const facts: readonly Fact[] = [
     4,
   ],
 
+  [
+    'one paint over one primer of the wrong tone is one finding, however many zones',
+    T,
+    () => reckon(jobs['dressing table in blended bands']).findings.filter((f) => f.ruleId === 'CMP-13').length,
+    1,
+  ],
+
   // Hours of whole jobs, hands-on, against what is met.
   ...(
     [

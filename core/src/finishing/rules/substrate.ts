@@ -5,6 +5,7 @@ import type { Severity } from '../Finding';
 import { finePowerBelowMm, finePowerGrit, grainUm, handOnlyBelowMm, veneerReserveMm } from '../grits';
 import { soapsOnZinc, stainsWood, stepKind } from '../stepKinds';
 import { fillKinds } from '../surfaceState';
+import { wearIn } from '../wearIn';
 import { isMild, onShelf, putBefore, take, takeOut, takeWaterborne } from './Fix';
 import {
   inZone,
@@ -322,6 +323,8 @@ export const substrateRules: readonly Rule[] = [
       (s) => s.kind === 'clear' && s.ordinal === 1,
       (s, step, c) =>
         productOf(c, step)?.sheen === 'gloss' &&
+        // Outside, what keeps the wet out counts, not the mirror.
+        wearIn(c.piece)[step.zoneId!] !== 'wet' &&
         materialOf(s.material).wood &&
         s.species.pore === 'open' &&
         // An old film that stays has its pores as they are.

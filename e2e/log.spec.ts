@@ -97,8 +97,8 @@ test('start, done, correction and undo: what follows is worked out again', async
   await expect(first).toContainText('Running');
   await page.clock.setFixedTime(new Date('2026-11-25T10:31:00Z'));
   await first.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByText(/Done: Prime: fronts\. All that follows is worked out again\./)).toBeVisible();
-  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:07/ })).toBeVisible();
+  await expect(page.getByText(/Done: Prime: fronts; then look over the primer\. All that follows is worked out again\./)).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:59/ })).toBeVisible();
 
   await page.goto('/pieces/refreshment-table/log');
   await page.getByRole('button', { name: 'Correct: Fronts, Prime', exact: true }).click();
@@ -119,7 +119,7 @@ test('start, done, correction and undo: what follows is worked out again', async
   await page.getByRole('link', { name: 'Today' }).click();
   await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:21/ })).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:07/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:59/ })).toBeVisible();
 });
 
 test('a typed reading says in words what may go on', async ({ page }) => {

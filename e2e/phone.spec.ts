@@ -17,7 +17,7 @@ test('on a phone the action of now is the first thing, large enough for a thumb,
   const size = await act.getByRole('heading').evaluate((h) => Number.parseFloat(getComputedStyle(h).fontSize));
   expect(size).toBeGreaterThanOrEqual(32);
   await done.tap();
-  await expect(page.getByText(/^Done: Prime: fronts\./)).toBeVisible();
+  await expect(page.getByText(/^Done: Prime: fronts; then look over the primer\./)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).tap();
   await expect(act.getByRole('heading', { name: 'Prime' })).toBeVisible();
   const bar = (await page.getByRole('navigation', { name: 'Rooms' }).boundingBox())!;

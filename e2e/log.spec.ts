@@ -97,7 +97,9 @@ test('start, done, correction and undo: what follows is worked out again', async
   await expect(first).toContainText('Running');
   await page.clock.setFixedTime(new Date('2026-11-25T10:31:00Z'));
   await first.getByRole('button', { name: 'Done' }).click();
-  await expect(page.getByText(/Done: Prime: fronts; then look over the primer\. All that follows is worked out again\./)).toBeVisible();
+  await expect(
+    page.getByText(/Done: Prime: fronts; then look over the primer\. All that follows is worked out again\./),
+  ).toBeVisible();
   await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:59/ })).toBeVisible();
 
   await page.goto('/pieces/refreshment-table/log');

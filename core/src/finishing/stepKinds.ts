@@ -887,7 +887,8 @@ export const stepKindTable = [
     'Lay the leaf',
     'leaf',
     { perM2: 65 },
-    { ...decoration, hides: true, consumes: [{ what: 'leaf', unit: 'm²', perM2: 1.2 }] },
+    // On a large face it is sized and laid a part at a time.
+    { ...decoration, hides: true, divisible: true, consumes: [{ what: 'leaf', unit: 'm²', perM2: 1.2 }] },
   ),
   kind(
     'decorate',
@@ -895,7 +896,7 @@ export const stepKindTable = [
     'Lay the foil',
     'foil',
     { perM2: 65 },
-    { ...decoration, hides: true, consumes: [{ what: 'foil', unit: 'm²', perM2: 1.2 }] },
+    { ...decoration, hides: true, divisible: true, consumes: [{ what: 'foil', unit: 'm²', perM2: 1.2 }] },
   ),
   kind(
     'decorate',

@@ -72,10 +72,18 @@ const hotOver = ['paint', 'oil-varnish', 'polyurethane', 'unknown'];
 /** Difference of lightness between primer and paint that costs coats (from memory). */
 const farTone = 0.45;
 
+const tones = new Map<string, { here: number | null; best: ReturnType<typeof primerTonesFor>[number] | undefined }>();
+/** Coats of a paint over a ground, and the tone that suits it best: worked out once for each pair of colours. */
+function tonesOf(paint: Product, ground: string) {
+  const key = `${paint.colour} ${paint.hidingFrac} ${ground}`;
+  const known = tones.get(key) ?? { here: coatsToHide(paint, ground), best: primerTonesFor(paint, 1)[0] };
+  tones.set(key, known);
+  return known;
+}
+
 /** Coats over a primer against those over the tone that suits the paint best, and the litres between: ": 4 instead of 2, 0.3 L more". */
 function toneCost(context: RuleContext, zones: readonly ZoneId[], paint: Product, primer: Product): string {
-  const here = coatsToHide(paint, primer.colour);
-  const [best] = primerTonesFor(paint, 1);
+  const { here, best } = tonesOf(paint, primer.colour);
   if (!best?.coats || here === null || here <= best.coats || !paint.spreadM2PerL) return '';
   const areaM2 = context.zones.filter((z) => zones.includes(z.id)).reduce((sum, z) => sum + z.areaM2, 0);
   const moreL = ((here - best.coats) * areaM2) / paint.spreadM2PerL.likely;

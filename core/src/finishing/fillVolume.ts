@@ -27,7 +27,8 @@ const usualVeneerM = 0.0007;
 /**
  * What one place of a damage holds when it is filled.
  * @param veneerMm thickness of the veneer it is in, mm; null: not known, or none
- * @returns L, before overfill and waste
+ * @returns L, ≥ 0, before overfill and waste; a place that nobody measured counts with its usual size
+ * Source: from memory; a trade fact without one.
  * Check: a corner of 50 mm is an eighth of a cube and a third more, 0.05³ ÷ 6 m³ = 20.8 ml; a screw hole 0.4 ml;
  * 50 × 50 mm of missing veneer, 0.7 mm thick, 1.75 ml
  */

@@ -114,7 +114,7 @@ function keepQuestion(piece: Piece, s: Situation, zone: Zone | undefined, tools:
       alternatives: looks.map((look) => ({
         choice: look,
         name: lookRow(look).name.replace(/^./, (c) => c.toUpperCase()),
-        speaksFor: keepWords[look]?.[0] ?? 'The look that was chosen, from the ground up.',
+        speaksFor: keepWords[look]?.[0] ?? 'A new finish from the ground up, as even and as hard wearing as its coats.',
         speaksAgainst: keepWords[look]?.[1] ?? 'What is old about it is gone for good, and it takes longest.',
         barredBecause: barredOf(look),
       })),

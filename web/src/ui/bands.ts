@@ -26,14 +26,22 @@ const joined = new Set<StepKindId>([
   'test',
   'judge',
   'dry',
+  'dry-out',
   'clamp',
   'wipe-back',
   'drill',
   'feather',
   'spot-prime',
 ]);
-const washing = new Set<StepKindId>(['degrease', 'rinse', 'dry-out', 'vacuum', 'wash', 'treat-pests']);
-const stripping = new Set<StepKindId>(['strip-chemical', 'strip-abrasive', 'scrape', 'remove-residue', 'peel']);
+const washing = new Set<StepKindId>(['degrease', 'wipe-down', 'rinse', 'vacuum', 'wash', 'treat-pests']);
+const stripping = new Set<StepKindId>([
+  'strip-chemical',
+  'strip-abrasive',
+  'scrape',
+  'remove-residue',
+  'peel',
+  'wash-glue',
+]);
 const opaque = new Set<StepKindId>(['paint', 'prime', 'block', 'blend', 'metallic', 'patina', 'paper', 'leaf', 'foil']);
 const groupOf = (s: ReckonedStep): string => {
   const { kind } = s.step;
@@ -46,6 +54,8 @@ function nameOf(group: string, steps: readonly ReckonedStep[]): string {
   const grits = steps.flatMap((s) => s.step.grit ?? []);
   const first = steps[0]!.step;
   if (group === 'sand') return grits.length > 1 ? `P${grits[0]}–${grits.at(-1)}` : `P${grits[0]}`;
+  // What is only wiped down is not called washed.
+  if (first.kind === 'wipe-down' && !steps.some((s) => s.step.kind === 'rinse')) return stepKind(first.kind).band;
   if (group === 'wash' || group === 'strip') return group;
   return first.of > 1 ? `${stepKind(first.kind).band} ${first.ordinal}` : stepKind(first.kind).band;
 }

@@ -129,7 +129,7 @@ const keepsShellac = (s: Situation): boolean =>
   (s.wear === null || s.wear === 'display' || s.wear === 'furniture') &&
   !s.tests?.silicone;
 
-/** New coats by what a zone has to bear, over a film that stays and counts for one. */
+/** New coats by what a zone has to bear, over a film that stays: a top gets all that its wear asks for, the rest one less. */
 const overKept = (s: Situation): number =>
   s.wear === 'wet'
     ? 4

@@ -1,6 +1,6 @@
 import type { Carrier, Hazard, Method, Piece, Product, ProductKind, Step, StepKindId, ZoneId } from '../workshop';
-import { blankStep } from './blankStep';
 import { fromShelf, type Wish } from './fromShelf';
+import { newStep } from './newStep';
 import type { Phase } from './phases';
 import { belongsBehind } from './sittings';
 import { stepKind } from './stepKinds';
@@ -116,24 +116,33 @@ export class ZoneChain {
     const first = this.counts === this.lateCounts ? lateFrom : 1;
     const ordinal = (this.counts.get(kind) ?? first - 1) + 1;
     this.counts.set(kind, ordinal);
-    const { aside = false, ...stepDetails } = details;
+    const { aside = false } = details;
     const only =
       this.scope && !aside && this.scope.names.length <= mostNamed ? `${this.scope.names.join(', ')} only. ` : '';
     const productId = details.productId ?? null;
     // Steps of a zone follow each other on its faces; those of the whole piece lie on none.
     const before = aside || this.zoneId !== null ? undefined : this.last;
-    const step: Step = {
-      ...blankStep,
-      ...stepDetails,
-      reason: `${only}${details.reason}`,
+    const step = newStep({
       id: `${this.zoneId ?? 'piece'}/${kind}/${(this.counted.get(kind) ?? 0) + ordinal}`,
       zoneId: this.zoneId,
       kind,
-      faceIds: this.scope === null || aside ? null : [...this.scope.faceIds],
+      reason: `${only}${details.reason}`,
       ordinal: details.ordinal ?? ordinal,
+      of: details.of,
       productId,
+      method: details.method,
+      grit: details.grit,
+      byHand: details.byHand,
+      part: details.part,
+      count: details.count,
+      lineM: details.lineM,
+      fixedWaitMin: details.fixedWaitMin,
+      test: details.test,
+      faceIds: this.scope === null || aside ? null : [...this.scope.faceIds],
+      areaFrac: details.areaFrac,
+      fillL: details.fillL,
       after: [...(before ? [before.id] : []), ...(details.after ?? [])],
-    };
+    });
     this.drafts.push({ phase: at, step });
     if (aside) this.beside.add(step);
     const hazards = productId === null ? [] : (this.products[productId]?.hazards ?? []);

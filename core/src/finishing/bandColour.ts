@@ -3,8 +3,8 @@ import { bareColour, type SurfaceState } from './surfaceState';
 
 type Rgb = readonly [number, number, number];
 
-const toRgb = (hex: string): Rgb =>
-  [1, 3, 5].map((i) => Number.parseInt(hex.slice(i, i + 2), 16) / 255) as unknown as Rgb;
+const channel = (hex: string, at: number): number => Number.parseInt(hex.slice(at, at + 2), 16) / 255;
+const toRgb = (hex: string): Rgb => [channel(hex, 1), channel(hex, 3), channel(hex, 5)];
 const toHex = (rgb: Rgb): string =>
   `#${rgb
     .map((c) =>
@@ -13,8 +13,12 @@ const toHex = (rgb: Rgb): string =>
         .padStart(2, '0'),
     )
     .join('')}`;
-const mix = (a: Rgb, b: Rgb, share: number): Rgb => a.map((c, i) => c + (b[i]! - c) * share) as unknown as Rgb;
-const through = (under: Rgb, film: Rgb): Rgb => under.map((c, i) => c * film[i]!) as unknown as Rgb;
+const mix = (a: Rgb, b: Rgb, share: number): Rgb => [
+  a[0] + (b[0] - a[0]) * share,
+  a[1] + (b[1] - a[1]) * share,
+  a[2] + (b[2] - a[2]) * share,
+];
+const through = (under: Rgb, film: Rgb): Rgb => [under[0] * film[0], under[1] * film[1], under[2] * film[2]];
 
 /** Old films as they usually look when they come in; the colour of an old paint is not known. */
 const oldPaint = toRgb('#8f8a76');

@@ -1,9 +1,9 @@
 import { borderM, type Zone } from '../piece';
 import type { Piece, Product, Step, ZoneId } from '../workshop';
-import { blankStep } from './blankStep';
 import { type Exposure, exposuresOf, outlineM } from './exposure';
 import type { House } from './houseRules';
 import { zonesApart } from './members';
+import { newStep } from './newStep';
 import { countedBefore } from './reworked';
 import { runPlan } from './runPlan';
 import { isSprayed, stepKind } from './stepKinds';
@@ -34,16 +34,7 @@ function coverOnce(steps: readonly Step[], zoneId: ZoneId, exposed: ReadonlyMap<
   const lineM = by.reduce((sum, id) => sum + borderM(faces(zoneId), faces(id)), 0) || outlineM(own?.areaM2 ?? 0);
   const step = (kind: Step['kind'], details: Partial<Step> & { reason: string }): Step => {
     const ordinal = nextNumber(steps, room.piece, zoneId, kind);
-    return {
-      ...blankStep,
-      id: `${zoneId}/${kind}/${ordinal}`,
-      zoneId,
-      kind,
-      ordinal,
-      productId: null,
-      after: [],
-      ...details,
-    };
+    return newStep({ id: `${zoneId}/${kind}/${ordinal}`, zoneId, kind, ordinal, ...details });
   };
   // What is bare is covered with film that is held beside it: tape lifts its grain, and stain that is not sealed.
   const bare = exposed.get(during[0]!.id)!.raw;
@@ -149,17 +140,7 @@ function pullLaid(steps: readonly Step[], room: Room): Step[] {
     const at = Math.max(all.indexOf(own[on]!), ...kept.map((stepId) => all.findIndex((s) => s.id === stepId)));
     const reason = 'Nothing more comes near: the cover comes off.';
     const { lineM } = own[on]!;
-    const off: Step = {
-      ...blankStep,
-      id,
-      zoneId,
-      kind: 'unmask',
-      ordinal,
-      productId: null,
-      lineM,
-      after: [all[at]!.id],
-      reason,
-    };
+    const off = newStep({ id, zoneId, kind: 'unmask', ordinal, lineM, after: [all[at]!.id], reason });
     all = [...all.slice(0, at + 1), off, ...all.slice(at + 1)];
   }
   return all;

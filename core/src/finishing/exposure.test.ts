@@ -11,10 +11,10 @@ import {
   type StepKindId,
   type ZoneId,
 } from '../workshop';
-import { blankStep } from './blankStep';
 import { exposuresOf, type Standing } from './exposure';
 import { typicalPiece, zonesIn } from './fixtures/typicalPiece';
 import { houseOf } from './houseRules';
+import { newStep } from './newStep';
 import { runPlan } from './runPlan';
 import { afterStep, statesAsFound } from './surfaceState';
 import { unmetNeeds } from './unmetNeeds';
@@ -34,16 +34,16 @@ type Line = readonly [zoneId: ZoneId | null, kind: StepKindId, productId?: strin
 const exposed = (of: Piece, lines: readonly Line[]) => {
   const zones = zonesIn(of);
   const steps = lines.map(
-    ([zoneId, kind, productId = null, method = null], i): Step => ({
-      ...blankStep,
-      id: `${zoneId}/${kind}/${i}`,
-      zoneId,
-      kind,
-      productId,
-      method,
-      part: kind === 'remove-part' || kind === 'refit-part' ? 'lid' : null,
-      reason: '',
-    }),
+    ([zoneId, kind, productId = null, method = null], i): Step =>
+      newStep({
+        id: `${zoneId}/${kind}/${i}`,
+        zoneId,
+        kind,
+        productId,
+        method,
+        part: kind === 'remove-part' || kind === 'refit-part' ? 'lid' : null,
+        reason: '',
+      }),
   );
   const house = houseOf(settings, of);
   const all = exposuresOf({ piece: of, zones, house, run: runPlan(of, zones, steps, products, house) });
@@ -155,14 +155,8 @@ describe('wax on a surface', () => {
       ...statesAsFound(of, faces).get(faces.find((f) => f.zoneId === 'top')!.id)!,
       soil: 'clean' as const,
     };
-    const step = (kind: StepKindId, productId: string): Step => ({
-      ...blankStep,
-      id: `top/${kind}/1`,
-      zoneId: 'top',
-      kind,
-      productId,
-      reason: '',
-    });
+    const step = (kind: StepKindId, productId: string): Step =>
+      newStep({ id: `top/${kind}/1`, zoneId: 'top', kind, productId, reason: '' });
     const clearCoat = step('clear', 'waterborne-satin-clear');
     expect(unmetNeeds(clearCoat, bare)).toEqual([]);
     const waxed = afterStep(bare, step('wax', 'paste-wax'), products['paste-wax']);

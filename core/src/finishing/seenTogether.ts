@@ -1,4 +1,5 @@
 import { zoneNames } from '../piece';
+import { once } from '../units';
 import type { Piece, StepKindId, ZoneId } from '../workshop';
 import type { House } from './houseRules';
 import { earlierSteps } from './lateDamage';
@@ -43,20 +44,25 @@ function begunWith(piece: Matching, zoneId: ZoneId, kind: StepKindId): string | 
   return last?.step.productId ?? null;
 }
 
+/** Zones on which a product was chosen for all of its look, by the kind of step. */
+const chosenForLook = once((choices: Piece['choices']) => {
+  const zones = new Map<string, ZoneId[]>();
+  for (const zoneId of zoneOrder.filter(isOutside))
+    for (const kind of seen) {
+      const choice = choices[`${zoneId}/${kind}`];
+      if (choice?.productId && choice.forLook) zones.set(kind, [...(zones.get(kind) ?? []), zoneId]);
+    }
+  return zones;
+});
+
 /** The first zone of its look on which a product was chosen for all of them; null: none, or the zone has its own. */
 function chosenOn(piece: Matching, zoneId: ZoneId, kind: StepKindId, house: House): ZoneId | null {
   const look = lookOf(piece, zoneId);
-  if (!isSeen(kind) || look === 'leave' || zoneId === 'hardware') return null;
+  const chosen = chosenForLook(piece.choices).get(kind);
+  if (!chosen || look === 'leave' || zoneId === 'hardware') return null;
   if (piece.choices[`${zoneId}/${kind}`]?.productId || (kind === 'clear' && ownClear(piece, zoneId, house)))
     return null;
-  return (
-    zoneOrder.find((other) => {
-      const choice = piece.choices[`${other}/${kind}`];
-      return (
-        other !== zoneId && isOutside(other) && lookOf(piece, other) === look && choice?.productId && choice.forLook
-      );
-    }) ?? null
-  );
+  return chosen.find((other) => other !== zoneId && lookOf(piece, other) === look) ?? null;
 }
 
 /** The zone whose choice of product holds for another; null: none does, or a coat was begun there and goes on from its can. */

@@ -40,10 +40,17 @@ const abradeFactor: Readonly<Record<FaceShape, number>> = { flat: 1, narrow: 1, 
 const narrowBelowM = 0.08;
 
 /** Width of a face: the second of its three extents, m. */
-const widthM = ({ outline }: Face): number =>
-  [0, 1, 2]
-    .map((i) => Math.max(...outline.map((p) => p[i]!)) - Math.min(...outline.map((p) => p[i]!)))
-    .sort((a, b) => b - a)[1]!;
+function widthM({ outline }: Face): number {
+  const extents = ([0, 1, 2] as const).map((i) => {
+    let [least, most] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+    for (const point of outline) {
+      least = Math.min(least, point[i]);
+      most = Math.max(most, point[i]);
+    }
+    return most - least;
+  });
+  return extents.sort((a, b) => b - a)[1]!;
+}
 
 /** The edge of a board is done with its face, however narrow it is. */
 function shapeOfFace(piece: Parameters<typeof surfaceOf>[0], face: Face): FaceShape {
@@ -86,5 +93,7 @@ export function workedFaces(
     };
     known.set(faces, shaped);
   }
-  return { ...shaped, areaM2, softened: before.some((s) => s.residue === 'softened-film'), productKind };
+  const { shapeFactor, narrowFrac, detailFrac, thickFilm } = shaped;
+  const softened = before.some((s) => s.residue === 'softened-film');
+  return { areaM2, shapeFactor, narrowFrac, detailFrac, thickFilm, softened, productKind };
 }

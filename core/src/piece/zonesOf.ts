@@ -1,3 +1,4 @@
+import { once } from '../units';
 import { ownZoneIds, type Piece, type Surface, type ZoneId } from '../workshop';
 import { type Face, type Point, partOfFace, ringsOf } from './Face';
 import { formById } from './forms';
@@ -98,19 +99,25 @@ function covered(stretches: readonly (readonly [number, number])[]): number {
   return total;
 }
 
-const edges = (face: Face): Edge[] =>
-  ringsOf(face).flatMap((ring) => ring.map((p, i): Edge => [p, ring[(i + 1) % ring.length]!]));
+const edges = once((face: Face): readonly Edge[] =>
+  ringsOf(face).flatMap((ring) => ring.map((p, i): Edge => [p, ring[(i + 1) % ring.length]!])),
+);
+
+/** Stretches of an edge along which others run. */
+function runs(a: Edge, among: readonly Edge[]): (readonly [number, number])[] {
+  const found: (readonly [number, number])[] = [];
+  for (const b of among) {
+    const run = apart(a, b) ? undefined : overlap(a, b);
+    if (run) found.push(run);
+  }
+  return found;
+}
 
 /**
  * Length of the border between two sets of faces: the edges they share, each stretch counted once.
  * @returns m; what masking tape follows
  */
 export function borderM(one: readonly Face[], other: readonly Face[]): number {
-  const runs = (a: Edge, among: readonly Edge[]) =>
-    among.flatMap((b) => {
-      const run = apart(a, b) ? undefined : overlap(a, b);
-      return run ? [run] : [];
-    });
   const otherEdges = other.flatMap(edges);
   const counted: Edge[] = [];
   let total = 0;

@@ -30,7 +30,7 @@ import {
 import { buildFaces, type Face, type Shape, shapeOf, type Zone, zonesOf } from '../piece';
 import { keptWorkCalendar } from '../schedule';
 import type { Result } from '../units';
-import { good, minuteOf, refused } from '../units';
+import { good, minuteOf, once, refused } from '../units';
 import type { LogEntry, Piece, Product, Settings, Step } from '../workshop';
 import { consumablesOf } from './consumablesOf';
 import { labelWins } from './labelWins';
@@ -64,6 +64,43 @@ interface LaidOut {
   run: StepStates[];
   lags: Map<string, LagOnSurface[]>;
   sittings: Step[][];
+  hands: HandsOn;
+}
+
+/** What the steps of a plan ask of the hands, each worked out once. */
+interface HandsOn {
+  /** Area it covers, m². */
+  areaOf: (step: Step) => number;
+  minutesOf: (step: Step, setsUp: boolean) => number;
+  workingOf: (step: Step, setsUp: boolean) => ReckonedStep['minutesWorking'];
+}
+
+function handsOn(
+  piece: Piece,
+  zones: readonly Zone[],
+  run: readonly StepStates[],
+  products: ReckonInput['products'],
+): HandsOn {
+  const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
+  const statesBefore = new Map(run.map((at) => [at.step.id, at.distinct.before]));
+  const on = once((step: Step) => {
+    const faces = facesOfStep(step, zones);
+    const ownM2 =
+      step.faceIds === null ? (zoneById.get(step.zoneId)?.areaM2 ?? 0) : faces.reduce((sum, f) => sum + f.areaM2, 0);
+    const kind = step.productId === null ? null : (products[step.productId]?.kind ?? null);
+    return workedFaces(piece, faces, step.areaFrac * ownM2, statesBefore.get(step.id), kind);
+  });
+  const minutes = (setsUp: boolean) => once((step: Step) => handsOnMinutes(step, on(step), setsUp));
+  const [settingUp, goingOn] = [minutes(true), minutes(false)];
+  const minutesOf: HandsOn['minutesOf'] = (step, setsUp) => (setsUp ? settingUp : goingOn)(step);
+  const working = (setsUp: boolean) =>
+    once((step: Step) => minutesWorking(step, on(step), minutesOf(step, setsUp), setsUp));
+  const [workingSettingUp, workingGoingOn] = [working(true), working(false)];
+  return {
+    areaOf: (step) => on(step).areaM2,
+    minutesOf,
+    workingOf: (step, setsUp) => (setsUp ? workingSettingUp : workingGoingOn)(step),
+  };
 }
 
 /** A plan is made once for as long as nothing it reads changes; so is what follows from it alone. */
@@ -77,7 +114,8 @@ function laidOut(steps: readonly Step[], shape: Shape, { piece, products, settin
   const house = houseOf(settings, piece);
   const run = runPlan(piece, zones, steps, products, house);
   const lags = lagsOf({ run, products, house, wear: wearIn(piece) });
-  const made = { faces, zones, run, lags, sittings: inSittings(steps, lags) };
+  const hands = handsOn(piece, zones, run, products);
+  const made = { faces, zones, run, lags, sittings: inSittings(steps, lags), hands };
   plansLaidOut.set(steps, made);
   return made;
 }
@@ -170,32 +208,11 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const shape = shapeOf(piece);
   if (!shape.ok) return refused(...shape.issues);
   const plan = planOf(piece, input);
-  const { faces, zones, run: runOfPlan, lags: lagsOfPlan, sittings } = laidOut(plan.steps, shape.value, input);
+  const laid = laidOut(plan.steps, shape.value, input);
+  const { faces, zones, run: runOfPlan, lags: lagsOfPlan, sittings, hands } = laid;
   const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
-  const areaOf = (step: Step) =>
-    step.areaFrac *
-    (step.faceIds === null
-      ? (zoneById.get(step.zoneId)?.areaM2 ?? 0)
-      : facesOfStep(step, zones).reduce((sum, f) => sum + f.areaM2, 0));
-  const statesBefore = new Map(runOfPlan.map((at) => [at.step.id, at.distinct.before]));
-  const workedBy = (step: Step) =>
-    workedFaces(
-      piece,
-      facesOfStep(step, zones),
-      areaOf(step),
-      statesBefore.get(step.id),
-      step.productId === null ? null : (products[step.productId]?.kind ?? null),
-    );
   const house = houseOf(settings, piece);
   const wear = wearIn(piece);
-  const settingUp = new Map<Step, number>();
-  const goingOnWith = new Map<Step, number>();
-  const handsOn = (step: Step, setsUp: boolean): number => {
-    const known = setsUp ? settingUp : goingOnWith;
-    const minutes = known.get(step) ?? handsOnMinutes(step, workedBy(step), setsUp);
-    known.set(step, minutes);
-    return minutes;
-  };
   const scheduled = scheduleSteps({
     steps: plan.steps,
     lags: lagsOfPlan,
@@ -205,7 +222,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       return lagsOf({ run: runPlan(piece, own, steps, products, house), products, house, wear });
     },
     products,
-    handsOnMin: handsOn,
+    handsOnMin: hands.minutesOf,
     log: piece.log,
     nowMin,
     startMin: piece.startAt ? minuteOf(piece.startAt) : null,
@@ -220,7 +237,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const cures = new Set(scheduled.steps.filter((s) => s.kind === 'cure').map((s) => s.id));
   const goingOn = goingOnIn(
     scheduled.steps
-      .filter((s) => handsOn(s, true) > 0)
+      .filter((s) => hands.minutesOf(s, true) > 0)
       .map((step) => ({ step, status: statusOf(logged.get(step.id)), ...placed.get(step.id)! })),
   );
   const readyMin = new Map<string, number>();
@@ -249,9 +266,9 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     if (zone && shown >= 0) colours.set(zone.id, bandColour(at.after[shown]!, products));
     const product = step.productId ? products[step.productId] : undefined;
     const setsUp = !goingOn.has(step.id);
-    const minutes = handsOn(step, setsUp);
+    const minutes = hands.minutesOf(step, setsUp);
     const volume = product
-      ? stepVolume(step, product, stepKind(step.kind).covers * areaOf(step), thirstyFrac(at), setsUp)
+      ? stepVolume(step, product, stepKind(step.kind).covers * hands.areaOf(step), thirstyFrac(at), setsUp)
       : undefined;
     const lags = scheduled.lags.get(step.id) ?? [];
     const waitsFor = lags.flatMap(({ beforeId, wait, minMin, maxMin }) => {
@@ -265,14 +282,14 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     return {
       step,
       status: scheduled.over.has(step.id) ? 'done' : statusOf(logged.get(step.id)),
-      areaM2: areaOf(step),
+      areaM2: hands.areaOf(step),
       handsOnMin: minutes,
       setsUp,
       productL: volume?.productL ?? null,
       thinnerL: volume && volume.thinnerL.likely > 0 ? volume.thinnerL : null,
       actualL: logged.get(step.id)?.actualL ?? null,
       working: volume?.working ?? null,
-      minutesWorking: minutesWorking(step, workedBy(step), minutes, setsUp),
+      minutesWorking: hands.workingOf(step, setsUp),
       startMin,
       endMin,
       readyMin: Math.max(endMin, readyMin.get(step.id) ?? endMin),

@@ -145,8 +145,8 @@ function followedMinIn(
     const goes: Step[][] = [[]];
     for (const step of sitting) {
       const go = [...goes.at(-1)!, step];
-      const allMin = takes(go) + go.reduce((sum, s) => sum + handsOnMin(s, s === go[0]), 0);
-      if (go.length > 1 && takenOff.has(step.id) && allMin > oneShiftMin) goes.push([step]);
+      const allMin = () => takes(go) + go.reduce((sum, s) => sum + handsOnMin(s, s === go[0]), 0);
+      if (go.length > 1 && takenOff.has(step.id) && allMin() > oneShiftMin) goes.push([step]);
       else goes[goes.length - 1] = go;
     }
     goes.forEach((go, n) => {

@@ -2,6 +2,7 @@ export { formatTemperature, formatTemperatureDifference, parseHumidity, parseTem
 export { DomainError, requireWithin } from './DomainError';
 export { formatArea, formatLength, lengthLimitsM, parseDistance, parseLength, type UnitSystem } from './length';
 export { instantOf, latestFirst, minuteOf } from './minuteOf';
+export { once } from './once';
 export { isTwoWays, parseNumber, readNumber, twoWaysIssue } from './parseNumber';
 export { addRanges, certain, invertRange, multiplyRanges, type Range, scaleRange } from './Range';
 export { good, type Issue, type Result, refused } from './Result';

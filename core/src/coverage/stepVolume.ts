@@ -85,7 +85,7 @@ export function stepVolume(
   const productL = { low: scaled.low + lossL, likely: scaled.likely + lossL, high: scaled.high + lossL };
   return {
     productL,
-    thinnerL: scaleRange(productL, product.thinningFrac.value),
+    thinnerL: scaleRange(productL, step.thinFrac ?? product.thinningFrac.value),
     working: {
       title: `${product.name}, one coat`,
       formula: 'area ÷ spreading rate × brush efficiency ÷ method efficiency × thirst + left in the tool',
@@ -109,8 +109,12 @@ export function stepVolume(
         ),
         input('first coat on bare softwood or board', thirst.likely, '×', 'M'),
         input(fillsTool ? 'left in the tool' : 'left in the tool, counted where it was filled', lossL, 'L', 'M'),
-        ...(product.thinningFrac.value > 0
-          ? [input('thinner per litre', product.thinningFrac.value, 'L/L', product.thinningFrac.tag)]
+        ...((step.thinFrac ?? product.thinningFrac.value) > 0
+          ? [
+              step.thinFrac === undefined
+                ? input('thinner per litre', product.thinningFrac.value, 'L/L', product.thinningFrac.tag)
+                : input('thinner per litre', step.thinFrac, 'L/L', 'own'),
+            ]
           : []),
       ],
       result: { value: productL.likely, unit: 'L' },

@@ -1,6 +1,7 @@
 import type { Species } from '../piece';
 import type {
   AdditionKind,
+  Extent,
   LookKind,
   Ownership,
   Piece,
@@ -9,6 +10,7 @@ import type {
   Surface,
   ToolId,
   WearClass,
+  Worksite,
   ZoneId,
   ZoneTests,
 } from '../workshop';
@@ -36,6 +38,11 @@ export interface Situation {
   apart: boolean;
   look: LookKind;
   additions: readonly AdditionKind[];
+  /** Where an effect is laid; left out: all over. */
+  effects: Readonly<Partial<Record<AdditionKind, Extent>>>;
+  worksite: Worksite;
+  /** The client brings the new hardware. */
+  hardwareSupplied: boolean;
   showsWood: boolean;
   painted: boolean;
   surfaces: readonly Surface[];
@@ -71,8 +78,10 @@ export interface Situation {
   places: (kind: StepKindId) => number;
   /** Corners among what is filled. */
   corners: number;
+  /** Large or deep places among it, that want two-part filler. */
+  hardFills: number;
   /** What the places hold that are filled, or plugged, L: small ones, corners, holes. */
-  fillL: { small: number; corners: number; plugs: number };
+  fillL: { small: number; hard: number; corners: number; plugs: number };
   glued: boolean;
   /** From before about 1950: most of what is glued in it is held by hide glue. */
   hideGlued: boolean;
@@ -109,3 +118,6 @@ export interface OnFaces {
 
 /** The look of a zone: what was chosen; legs and other zones without a choice are left alone. */
 export const lookOf = (piece: Pick<Piece, 'looks'>, zoneId: ZoneId): LookKind => piece.looks[zoneId] ?? 'leave';
+
+/** Whether a zone keeps what lies on it untouched: left alone, or only washed. */
+export const staysAsItIs = (look: LookKind): boolean => look === 'leave' || look === 'washed';

@@ -45,6 +45,10 @@ export interface Pick {
   product: Product | null;
   method: Method | null;
   coats: number;
+  /** Thinner to a litre of product, coat by coat, L/L; what is left out is as its sheet has it. */
+  thinned: readonly (number | null)[];
+  /** So many of its last coats are owed. */
+  owed: number;
 }
 
 /** As many faces are named where a step works some only. */
@@ -76,6 +80,8 @@ export class ZoneChain {
     private readonly barred: (product: Product) => boolean = () => false,
     /** Extraction made for solvent mist is there. */
     private readonly solventGun = false,
+    /** The piece has been in use since it was handed over: what is owed can be laid. */
+    readonly handedOver = false,
   ) {}
 
   /** The last step so far. */
@@ -98,7 +104,15 @@ export class ZoneChain {
     const methods = product ? this.waysOf(product) : [];
     const wanted = [choice?.method, by].find((m) => m && methods.includes(m));
     const method = wanted ?? methods[0] ?? null;
-    return { productId: product?.id ?? null, product, method, coats: choice?.coats ?? coats ?? product?.coats ?? 1 };
+    const number = choice?.coats ?? coats ?? product?.coats ?? 1;
+    return {
+      productId: product?.id ?? null,
+      product,
+      method,
+      coats: number,
+      thinned: choice?.thinned ?? [],
+      owed: Math.min(choice?.owed ?? 0, number - 1),
+    };
   }
 
   /** Ways of its label that this workshop has and allows. */
@@ -140,6 +154,7 @@ export class ZoneChain {
       test: details.test,
       faceIds: this.scope === null || aside ? null : [...this.scope.faceIds],
       areaFrac: details.areaFrac,
+      thinFrac: details.thinFrac,
       fillL: details.fillL,
       after: [...(before ? [before.id] : []), ...(details.after ?? [])],
     });

@@ -12,8 +12,8 @@ export interface Addition {
 const needsFilm = (look: LookKind): string | null =>
   look === 'leave' || look === 'recoloured' || look === 're-covered' || look === 'waxed'
     ? 'It needs a film to lie on.'
-    : look === 'revived'
-      ? 'What is revived stays as it was: nothing is laid on it.'
+    : look === 'revived' || look === 'washed'
+      ? 'What is revived or only washed stays as it was: nothing is laid on it.'
       : null;
 const onBareWood = (look: LookKind): string | null =>
   look === 'natural-clear' || look === 'stained-clear' ? null : 'The grain is filled on bare wood under a clear coat.';

@@ -1,5 +1,6 @@
 import { formById, type Zone } from '../piece';
 import type { PartKind, Piece, Product, Step, ToolId } from '../workshop';
+import { fittingRow, fittingTable, screwsSay } from './fittings';
 import { glassIn, isGlass } from './glassIn';
 import type { House } from './houseRules';
 import { leadHold } from './leadBans';
@@ -8,7 +9,7 @@ import { type Phase, phase, zoneOrder } from './phases';
 import { restraintOf } from './restraint';
 import { countedBefore } from './reworked';
 import type { Situation } from './Situation';
-import { overnightMin } from './stages/Stage';
+import { leadTimeMin, overnightMin } from './stages/Stage';
 import { isSprayed, stepKind } from './stepKinds';
 import type { Draft, ZoneChain } from './ZoneChain';
 
@@ -68,9 +69,42 @@ function partsOff({ piece, planned, zones, house }: Around): Part[] {
     ...members.filter((m) => comesEarly.has(m.part)),
     part('mirror', panes('mirror')),
     part('glass', panes('glass')),
+    ...fittingsOff(piece, works),
     ...members.filter((m) => !comesEarly.has(m.part)),
   ];
   return all.filter((p) => p.count > 0);
+}
+
+/** Fittings in the way of the work; show-nails hold the cover, and come out with it. */
+function fittingsOff(piece: Piece, works: (id: Situation['zoneId']) => boolean): Part[] {
+  const counts = new Map<PartKind, number>();
+  for (const { kind, zoneId, count, missing } of piece.fittings) {
+    const isInTheWay = kind === 'show-nail' ? piece.looks[zoneId] === 're-covered' : works(zoneId);
+    const { part } = fittingRow(kind);
+    if (isInTheWay) counts.set(part, (counts.get(part) ?? 0) + Math.max(0, count - missing));
+  }
+  return [...counts].map(([part, count]) => ({ part, count, on: false, carries: false }));
+}
+
+/** Fittings that are gone are had before they are needed, and fitted with the others. */
+function supplyFittings({ whole, piece, planned }: Around): void {
+  for (const { kind, zoneId, missing } of piece.fittings) {
+    if (missing === 0 || !planned.some((p) => p.situation.zoneId === zoneId && p.situation.look !== 'leave')) continue;
+    const { part, one, on } = fittingRow(kind);
+    const ordered = whole.add(phase.intake, 'obtain', {
+      aside: true,
+      fixedWaitMin: leadTimeMin,
+      reason: `${missing === 1 ? `A ${one}` : `${missing} ${one}s`} to match takes days to come: ordered before the work begins.`,
+    });
+    whole.add(phase.refit, 'replace-part', { part, count: missing, after: [ordered.id], reason: on });
+  }
+}
+
+/** How parts go on again: fittings in their own way, and their screws measured against the wood. */
+function refitReason({ piece }: Around, part: PartKind): string {
+  const own = piece.fittings.filter((f) => fittingRow(f.kind).part === part);
+  if (own.length === 0) return 'Every zone can be handled.';
+  return [fittingRow(own[0]!.kind).on, ...new Set(own.flatMap((f) => screwsSay(f) ?? []))].join(' ');
 }
 
 /** Line of tape round a part that stays on, m (from memory). */
@@ -154,7 +188,9 @@ function takeOff(around: Around, parts: readonly Part[]): void {
       part: p.part,
       count: p.count,
       reason:
-        whyOff[p.part] ?? 'Nothing wet or abrasive goes round hardware. Number the drawers, bag and label the fixings.',
+        whyOff[p.part] ??
+        fittingTable.find((f) => f.part === p.part)?.off ??
+        'Nothing wet or abrasive goes round hardware. Number the drawers, bag and label the fixings.',
     }),
   );
   const last = taken.at(-1);
@@ -187,7 +223,7 @@ function beforeSpraying(around: Around): void {
         a.chain.drafts[sprayedFirst(a)]!.phase - b.chain.drafts[sprayedFirst(b)]!.phase ||
         zoneOrder.indexOf(a.situation.zoneId) - zoneOrder.indexOf(b.situation.zoneId),
     );
-  if (sprayed.length === 0 || !tools.includes('spray-space')) return;
+  if (sprayed.length === 0 || !tools.includes('spray-space') || awayFrom(piece)) return;
   const firsts = sprayed.map((p) => p.chain.drafts[sprayedFirst(p)]!.step);
   const at = sprayed[0]!.chain.drafts[sprayedFirst(sprayed[0]!)]!.phase;
   // It moves when all that is brushed and sanded before its first mist is done, on every zone.
@@ -257,6 +293,8 @@ const beforeColour = (lying: readonly ZoneChain[], planned: Around['planned']): 
 
 /** What hangs under a piece is brushed upside down: turned right before each stage of its coats, and back once it can be handled. */
 function turnOver({ whole, planned, piece }: Around): void {
+  // What is built in is worked as it stands.
+  if (piece.worksite === 'in-place') return;
   const under = formById(piece.form).lying;
   const lying = planned.filter((p) => under.includes(p.situation.zoneId) && !p.situation.apart).map((p) => p.chain);
   const films = () => lying.flatMap((c) => c.drafts.filter((d) => stepKind(d.step.kind).film));
@@ -303,6 +341,17 @@ function glueUp(whole: ZoneChain, joints: number): void {
   });
 }
 
+/** When the sheen of the films that are seen can be judged, by what carries them (common practice, no source). */
+function sheenSettles({ planned, products }: Around): string {
+  const carriers = new Set(
+    planned.flatMap((p) => filmsOf(p.chain).slice(-1)).flatMap((f) => products[f.productId ?? '']?.carrier ?? []),
+  );
+  if (carriers.has('oil')) return ' Oil films lose their first gloss over weeks: their sheen is judged then.';
+  return carriers.has('water')
+    ? ' Waterborne films lose their first gloss within days: their sheen is judged then.'
+    : '';
+}
+
 function putBack(around: Around, parts: readonly Part[]): void {
   const { whole, house, planned, piece, zones } = around;
   const add = (kind: Step['kind'], details: Partial<Step> & { reason: string }) =>
@@ -326,7 +375,8 @@ function putBack(around: Around, parts: readonly Part[]): void {
     });
     if (part === 'joint') glueUp(whole, count);
   }
-  for (const { part, count } of held) add('refit-part', { part, count, reason: 'Every zone can be handled.' });
+  for (const { part, count } of held) add('refit-part', { part, count, reason: refitReason(around, part) });
+  supplyFittings(around);
   if (piece.alterations.some((a) => a.kind === 'new-top'))
     add('assemble', { reason: 'The new top is screwed on from below, with slots for the wood to move.' });
   const faces = zones.filter((z) => z.id === 'fronts' || z.id === 'interior').flatMap((z) => z.faces);
@@ -346,7 +396,7 @@ function putBack(around: Around, parts: readonly Part[]): void {
           : 'Tall and heavy on one side: a restraint goes with it, to be fixed to the wall.',
     });
   whole.add(phase.cure, 'cure', {
-    reason: 'Dry is not cured: light use first, full use after the cure.',
+    reason: `Dry is not cured: light use first, full use after the cure.${sheenSettles(around)}`,
   });
   const forChildren = planned.some((p) => p.situation.look !== 'leave' && p.situation.wear === 'child-food');
   // An old cot is not handed over by a plan; what it waits for stands in its cure.
@@ -359,9 +409,59 @@ function putBack(around: Around, parts: readonly Part[]): void {
   });
 }
 
+/** Worked somewhere else than in the workshop. */
+const awayFrom = (piece: Piece): boolean => piece.worksite === 'in-place' || piece.worksite === 'open';
+
+/** What stands round a piece that is worked where it is, or in the open, is covered first. */
+function coverTheSite({ whole, piece, planned }: Around): void {
+  if (!awayFrom(piece)) return;
+  const inPlace = piece.worksite === 'in-place';
+  const cover = whole.add(phase.intake, 'cover', {
+    count: 1,
+    reason: inPlace
+      ? 'Floor, walls and what stands beside it are covered, doors closed and the room aired: it is worked where it stands.'
+      : 'Ground and what stands beside it are covered. In the open: in the shade, on a dry day with little wind, and not late: dew spoils a film that is not dry.',
+  });
+  for (const p of planned) before(cover, [stepsOf(p.chain).find((s) => s.kind !== 'obtain')]);
+  whole.add(phase.uncover, 'unmask', {
+    aside: true,
+    lineM: 4,
+    after: planned.flatMap((p) => filmsOf(p.chain).slice(-1)).map((f) => f.id),
+    reason: inPlace ? 'The room is given back clean.' : 'Nothing stays out overnight before it is dry.',
+  });
+}
+
+/** What is tacked to the frame is built up once the frame has its last coat. */
+function stuffLast({ planned, piece }: Around): void {
+  if (piece.upholstery !== 'fixed') return;
+  const seat = planned.find((p) => p.situation.zoneId === 'seat' && p.situation.look === 're-covered');
+  const first = seat && stepsOf(seat.chain).find((s) => s.kind === 'replace-part');
+  for (const p of planned)
+    if (first && p !== seat && p.situation.zoneId !== 'hardware')
+      for (const film of filmsOf(p.chain).slice(-1)) first.after.push(film.id);
+}
+
+/** House rule: the first coat with the drawers out, for their edges, the last with them in, so that the gaps are seen. */
+function drawersBack({ whole, planned, house, zones, piece }: Around): void {
+  if (house.drawers !== 'out-then-in' || drawersIn(piece, house, zones)) return;
+  const fronts = planned.find((p) => p.situation.zoneId === 'fronts');
+  const coatsOn = fronts?.chain.drafts.filter((d) => ['paint', 'clear', 'blend'].includes(d.step.kind)) ?? [];
+  const last = coatsOn.at(-1);
+  const body = planned.filter((p) => p.situation.zoneId === 'carcass').flatMap((p) => filmsOf(p.chain).slice(0, 1));
+  const hasDrawers = zones.some((z) => z.faces.some((f) => /^drawer-\d+\/front$/.test(f.id)));
+  if (!last || coatsOn.length < 2 || !hasDrawers) return;
+  const back = whole.add(last.phase, 'assemble', {
+    aside: true,
+    after: [coatsOn.at(-2)!.step.id, ...body.map((f) => f.id)],
+    reason:
+      'House rule: the last coat goes on with the drawers in, a card in each gap, so that they line up and nothing sticks.',
+  });
+  before(back, [last.step]);
+}
+
 /** The steps of the whole piece: its record, what comes off and goes on again, what the spraying and the legs ask for. */
 export function aroundTheWork(around: Around): ZoneChain {
-  const { whole, planned, piece } = around;
+  const { whole, planned, piece, house } = around;
   const photo = whole.add(phase.intake, 'photograph', {
     reason:
       'Straight on and close up, before the first change: a finish can be sold and repeated only from its record.',
@@ -373,14 +473,19 @@ export function aroundTheWork(around: Around): ZoneChain {
       test: 'lead',
       reason: 'Every layer of an old film is tested before anything abrasive: home kits can miss low levels.',
     });
+  coverTheSite(around);
   const kept = protect(around);
   const parts = partsOff(around);
-  const left = parts.filter((p) => p.on && tapeRoundM[p.part]);
+  // What is covered anew from the frame up has nothing to mask.
+  const bared = house['old-upholstery'] === 'remove' && piece.looks.seat === 're-covered';
+  const left = parts.filter((p) => p.on && tapeRoundM[p.part] && !(bared && p.part === 'seat-pad'));
   const off = parts.filter((p) => !p.on);
   takeOff(around, off);
   if (left.length > 0) maskParts(around, left);
   beforeSpraying(around);
   turnOver(around);
+  drawersBack(around);
+  stuffLast(around);
   putBack(around, off);
   if (kept)
     whole.add(phase.uncover, 'unmask', {

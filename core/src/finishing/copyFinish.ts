@@ -6,6 +6,7 @@ import { planOf } from './planOf';
 export interface CopiedFinish {
   looks: Piece['looks'];
   additions: Piece['additions'];
+  effects: Piece['effects'];
   bands: Piece['bands'];
   choices: Piece['choices'];
   houseRules: Piece['houseRules'];
@@ -37,6 +38,7 @@ export function copyFinish(from: Piece, zones: readonly ZoneId[], as: 'planned' 
   return {
     looks: Object.fromEntries(matched.map((z) => [z, from.looks[z]!])),
     additions: Object.fromEntries(matched.map((z) => [z, [...(from.additions[z] ?? [])]])),
+    effects: Object.fromEntries(matched.flatMap((z) => (from.effects[z] ? [[z, { ...from.effects[z] }]] : []))),
     bands: from.bands && { ...from.bands, edges: [...from.bands.edges], productIds: [...from.bands.productIds] },
     choices,
     houseRules: { ...from.houseRules },

@@ -1,3 +1,4 @@
+import { materialOf } from '../piece';
 import type { Damage, DamageKind, MaterialKind, StepKindId, ToolId } from '../workshop';
 
 /** What decides on the treatment of a damage. */
@@ -308,6 +309,76 @@ export const damageTable: readonly DamageRow[] = [
     ],
     'A split is glued, not filled: filler falls out when the wood moves.',
   ),
+  row('hairline-crack', 'hairline crack', [{ ...fill, barred: stains }, stick, accept], (at) =>
+    at.showsWood
+      ? ['accept', 'A hairline under clear is seen less than what fills it.']
+      : ['fill', 'Paint shows every crack: thin filler is rubbed across it, and sanded flush.'],
+  ),
+  row(
+    'blotchy-wood',
+    'bare wood that took stain in blotches',
+    [
+      one(
+        'even',
+        'Conditioner before the stain, whatever the wood',
+        [],
+        'What drinks unevenly is evened before the colour goes in.',
+        'The colour comes out paler.',
+        (at) => (at.keepsFilm ? 'The old finish stays: nothing goes into the wood.' : null),
+      ),
+      accept,
+    ],
+    (at) =>
+      at.showsWood && !at.keepsFilm
+        ? ['even', 'It has shown that it blotches: the sample tells whether conditioner is enough, or a gel has to do.']
+        : ['accept', 'Nothing goes into the wood here, so nothing blotches.'],
+  ),
+  row(
+    'greasy-wood',
+    'bare wood full of grease',
+    [
+      one(
+        'draw-out',
+        'Draw it out with spirits',
+        ['remove-residue'],
+        'Films hold, and stain goes in.',
+        'Rags by the dozen, and vapour.',
+        (at) => (at.tools.includes('ventilation') ? null : 'The workshop has no ventilation for it.'),
+      ),
+      accept,
+    ],
+    (at) =>
+      at.tools.includes('ventilation')
+        ? ['draw-out', 'A wash takes grease off the wood, not out of it, and no film holds on grease.']
+        : ['accept', 'Spirits want ventilation: the wash is all there is.'],
+  ),
+  row(
+    'open-gap',
+    'open gap between parts',
+    [
+      one(
+        'caulk',
+        'Sealant in the primed gap',
+        ['caulk'],
+        'Stretches with the wood, and is gone under paint.',
+        'Takes no stain, cannot be sanded, and shows under clear.',
+        (at) => (at.showsWood ? 'Sealant shows beside wood.' : null),
+      ),
+      one(
+        'slip',
+        'Glue a slip of wood in',
+        ['make-part', 'glue', 'clamp'],
+        'Takes stain, and is hardly seen.',
+        'Slow, and the joint no longer moves.',
+        noClamps,
+      ),
+      accept,
+    ],
+    (at) =>
+      at.showsWood
+        ? ['accept', 'A gap that opens and closes with the seasons is left to it.']
+        : ['caulk', 'A gap swallows paint and shows as a black line: closed over the primer.'],
+  ),
   row(
     'missing-trim',
     'missing trim',
@@ -505,6 +576,13 @@ export const damageTable: readonly DamageRow[] = [
     'odour',
     [
       one('wash', 'Wash the inside', ['wash'], 'Takes what smells.', 'Some smells need a sealing coat as well.'),
+      one(
+        'wash-and-seal',
+        'Wash it, and seal in what is left',
+        ['wash', 'seal'],
+        'Shellac keeps in what no wash takes out.',
+        'A film inside, and a day more.',
+      ),
       accept,
     ],
     'An odour is washed out before it is sealed in.',
@@ -589,12 +667,15 @@ const ofMaterial: Readonly<Partial<Record<MaterialKind, readonly DamageKind[]>>>
   glass: [],
   metal: ['scratch', 'dent', 'flaked-film'],
 };
+/** Only wood drinks. */
+const inBareWood: readonly DamageKind[] = ['blotchy-wood', 'greasy-wood'];
 const ofOneMaterial: readonly DamageKind[] = ['torn-leather', 'torn-cloth', 'broken-cane'];
 
 /** Whether a kind of damage can be found on a material: cloth has no open joints, wood no broken cane. */
 export const canHave = (damage: DamageKind, material: MaterialKind): boolean =>
   (anywhere.includes(damage) && material !== 'metal' && material !== 'glass') ||
-  (ofMaterial[material]?.includes(damage) ?? !ofOneMaterial.includes(damage));
+  (ofMaterial[material]?.includes(damage) ??
+    (!ofOneMaterial.includes(damage) && (!inBareWood.includes(damage) || materialOf(material).wood)));
 
 const byId = new Map(damageTable.map((r) => [r.id, r]));
 

@@ -1,11 +1,13 @@
 import { buildFaces, type Face, materialOf, shapeOf, surfaceOf, type Zone, zoneNames, zonesOf } from '../piece';
 import { good, type Issue, type Result, refused } from '../units';
 import type { Method, Piece, Product, Settings, Step, ZoneId } from '../workshop';
+import { additionTable } from './additionTable';
 import { applyEdits, inOrder } from './applyEdits';
 import { aroundTheWork } from './aroundTheWork';
 import { availableLooks, lookNames } from './availableLooks';
 import { coverFromMist } from './coverExposed';
 import { canHave, damageRow, gluedDamage } from './damageTable';
+import { fittingRow, screwsSay } from './fittings';
 import { type House, houseOf } from './houseRules';
 import { makeGood } from './makeGood';
 import { addNeighbourSteps } from './neighbourSteps';
@@ -63,7 +65,7 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
   const barred = barredLooks(piece, zones, settings.tools);
   if (barred.length > 0) return refused(...barred);
   const house = houseOf(settings, piece);
-  const ways = waysOf(settings);
+  const ways = waysOf(settings, piece);
   const choices = matchedChoices(
     piece,
     zones.map((z) => z.id),
@@ -79,6 +81,7 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
       countedBefore(piece, zoneId),
       zoneId !== null && piece.tests[zoneId]?.zincCoated ? soapsOnZinc : undefined,
       settings.tools.includes('solvent-extraction'),
+      piece.log.some((e) => e.step.kind === 'hand-over' && e.doneAt !== null),
     );
   const situations = situationsOf(piece, zones, house, settings);
   const stuck = openForever(situations);
@@ -114,6 +117,8 @@ export function generatePlan(asFound: Piece, shop: Shop): Result<Step[]> {
     ...emptyZones(piece, zones),
     ...misplaced(piece, zones),
     ...leftAsItIs(situations),
+    ...cannotCarry(piece, zones),
+    ...screwsTooLong(piece),
     ...unusedChoices(piece, steps, products),
     ...edited.issues,
   ]);
@@ -144,9 +149,9 @@ function inOwnOrder({ drafts }: ZoneChain): Draft[] {
   });
 }
 
-/** Ways of putting things on: without a space for it nothing is sprayed. */
-const waysOf = ({ methods, tools }: Shop['settings']): Method[] =>
-  tools.includes('spray-space') ? [...methods] : methods.filter((m) => !isSprayed(m));
+/** Ways of putting things on: without a space for it, or away from it, nothing is sprayed. */
+const waysOf = ({ methods, tools }: Shop['settings'], { worksite = 'workshop' }: Piece): Method[] =>
+  tools.includes('spray-space') && worksite === 'workshop' ? [...methods] : methods.filter((m) => !isSprayed(m));
 
 /** Damage that moves and cannot be put right here: everything over it would crack. */
 const openForever = (situations: readonly Situation[]): Issue[] =>
@@ -206,6 +211,52 @@ const emptyZones = (piece: Piece, zones: readonly Zone[]): Issue[] =>
       path: `looks.${id}`,
       message: `${zoneNames[id as ZoneId]}: a look is chosen, but no face belongs to this zone; it is kept for when one does.`,
     }));
+
+/** What a look was to carry and cannot, on its zone or with that look: said with its reason. */
+const cannotCarry = (piece: Piece, zones: readonly Zone[]): Issue[] => [
+  ...zones.flatMap(({ id }) =>
+    lookOf(piece, id) === 'leave'
+      ? []
+      : additionTable
+          .filter((a) => piece.additions[id]?.includes(a.id))
+          .flatMap((a) => {
+            const because = a.barred(lookOf(piece, id), id);
+            return because === null
+              ? []
+              : [
+                  {
+                    code: 'addition_barred',
+                    path: `additions.${id}`,
+                    message: `${zoneNames[id]}: ${a.name} is not planned. ${because}`,
+                  },
+                ];
+          }),
+  ),
+  ...(piece.looks.hardware && piece.looks.hardware !== 'leave'
+    ? [
+        {
+          code: 'look_barred',
+          path: 'looks.hardware',
+          message: `Hardware: ${lookNames[piece.looks.hardware]} is not planned. It gets its finish by its treatment: cleaned, sprayed, refinished or replaced.`,
+        },
+      ]
+    : []),
+];
+
+/** Screws that would come out on the other side. */
+const screwsTooLong = (piece: Piece): Issue[] =>
+  piece.fittings.flatMap((f) => {
+    const says = screwsSay(f);
+    return says === null
+      ? []
+      : [
+          {
+            code: 'screw_long',
+            path: `fittings.${f.id}`,
+            message: `${zoneNames[f.zoneId]}, ${fittingRow(f.kind).one}: ${says}`,
+          },
+        ];
+  });
 
 /** The hardware, worked while it is off. */
 const workOn = (chain: ZoneChain, s: Situation, house: House, piece: Piece, faces: readonly Face[]): ZoneChain => {

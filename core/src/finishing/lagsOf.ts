@@ -178,6 +178,8 @@ function onThePiece(
         // What children or food touch is cured through before it is given away.
         const eaten = laid.zoneId !== null && wear[laid.zoneId] === 'child-food';
         waits.on(laid, step.kind === 'cure' || eaten ? 'cure' : 'light-use');
+        // It is wrapped for the way, and what wrapping marks, tape marks.
+        if (step.kind === 'hand-over') waits.on(laid, 'tape');
       }
     }
   }
@@ -201,7 +203,9 @@ export function lagsOf({ run, products, house, wear }: LagsInput): Map<string, L
         const pulledDry = step.kind === 'unmask' && film && house['tape-pull'] === 'dry';
         const ownTime =
           before.kind === 'approve' ? waitBetween(before, step, products) === 'dry' : before.fixedWaitMin > 0;
-        waits.on(before, ownTime && !film ? 'dry' : pulledDry ? 'handle' : 'none');
+        // What is built up against a film leans on it.
+        const leans = step.kind === 'replace-part' && film;
+        waits.on(before, ownTime && !film ? 'dry' : pulledDry || leans ? 'handle' : 'none');
       }
       if (step.zoneId === null) onThePiece(step, whole, byId, waits, wear);
       else if (stepKind(step.kind).group !== 'obtain') onItsFaces(step, distinct.before, byId, waits, products);

@@ -1,5 +1,5 @@
 import { materialOf } from '../piece';
-import type { LookKind, Surface } from '../workshop';
+import type { Condition, LookKind, Surface } from '../workshop';
 
 /** A look as a row: what a zone shall show, and what that asks of its surface. */
 export interface Look {
@@ -28,12 +28,18 @@ const onlyOn =
   ({ material }: Surface): string | null =>
     kinds.includes(material.kind) ? null : words;
 
+/** A film that no longer holds on what is under it. */
+export const isLost = (condition: Condition): boolean =>
+  condition === 'failing' || condition === 'bubbled' || condition === 'weathered';
+
 /** Old films that can be kept and worked over. */
 function keepable({ material, oldFinish }: Surface): string | null {
   if (!materialOf(material.kind).wood) return `${materialOf(material.kind).name} has no finish to refresh.`;
   if (oldFinish.kind === 'none' || oldFinish.kind === 'wax') return 'There is no old finish to refresh.';
   if (oldFinish.kind === 'paint') return 'Old paint is painted again, not refreshed.';
-  return oldFinish.condition === 'failing' ? 'A finish that flakes holds nothing: it has to come off.' : null;
+  if (oldFinish.condition === 'crazed')
+    return 'Its cracks run on through every new coat: revive it where it melts together, or take it off.';
+  return isLost(oldFinish.condition) ? 'A finish that flakes holds nothing: it has to come off.' : null;
 }
 
 /** Old finishes that can be cleaned and laid again as they are: those that melt in their own solvent, and whatever is sound. */
@@ -42,7 +48,8 @@ function revivable({ material, oldFinish: { kind, condition } }: Surface): strin
   if (kind === 'none') return 'There is no old finish to revive.';
   if (kind === 'paint') return 'Old paint is painted again, not revived.';
   const melts = kind === 'shellac' || kind === 'lacquer' || kind === 'wax';
-  return condition === 'failing' && !melts
+  if (condition === 'weathered') return 'Weathered grey wood has no finish left to revive.';
+  return (isLost(condition) || condition === 'crazed') && !melts
     ? 'Only shellac and lacquer that crazed melt together again: a finish that flakes has to come off.'
     : null;
 }
@@ -56,12 +63,13 @@ const noPaint = ({ material }: Surface): string | null =>
 const noDecoration = (surface: Surface): string | null =>
   noPaint(surface) ?? (surface.material.kind === 'cane' ? 'Cane has no face to lay it on.' : null);
 
-const toned = (surface: Surface): string | null =>
-  !materialOf(surface.material.kind).wood
-    ? noGrain(surface)
-    : surface.oldFinish.kind === 'paint'
-      ? 'Old paint has to come off first: choose stained and clear.'
-      : null;
+/** Cane is evened in the film, wood where it is not under old paint. */
+function toned(surface: Surface): string | null {
+  const { kind } = surface.material;
+  if (kind === 'cane') return null;
+  if (!materialOf(kind).wood) return noGrain(surface);
+  return surface.oldFinish.kind === 'paint' ? 'Old paint has to come off first: choose stained and clear.' : null;
+}
 
 /** Every look a zone can get. */
 export const lookTable: readonly Look[] = [
@@ -118,6 +126,15 @@ export const lookTable: readonly Look[] = [
     ladder: 'natural-clear',
     painted: false,
     barred: noGrain,
+  },
+  {
+    id: 'washed',
+    name: 'washed only',
+    showsWood: true,
+    strips: 'never',
+    ladder: 'natural-clear',
+    painted: false,
+    barred: () => null,
   },
   {
     id: 'whitewashed',

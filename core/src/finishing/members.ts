@@ -7,7 +7,7 @@ import { lookOf } from './Situation';
 export type MemberId = 'drawers' | 'doors' | 'lid' | 'seat-pad' | 'top' | 'legs' | 'frame';
 
 /** What a piece says about its members. */
-type OfPiece = Pick<Piece, 'form' | 'legs' | 'surfaces' | 'damage' | 'decisions' | 'looks'>;
+type OfPiece = Pick<Piece, 'form' | 'legs' | 'surfaces' | 'damage' | 'decisions' | 'looks' | 'upholstery'>;
 
 /** A member: how it comes off, and what speaks for and against it. Common practice, no source. */
 export interface Member {
@@ -26,7 +26,7 @@ export interface Member {
   carries?: true;
   /** It comes off only where one of these is worked. */
   worked: readonly ZoneId[];
-  usual: (house: House) => boolean;
+  usual: (house: House, piece: OfPiece) => boolean;
   why: string;
   off: { name: string; speaksFor: string; speaksAgainst: string; barred: (piece: OfPiece) => string | null };
   on: { name: string; speaksFor: string; speaksAgainst: string };
@@ -122,13 +122,14 @@ export const memberTable: readonly Member[] = [
     count: () => 1,
     has: (face) => face.zoneId === 'seat',
     worked: ['carcass', 'legs'],
-    usual: notLeft,
-    why: 'House rule for hardware and doors.',
+    usual: (house, { upholstery }) => upholstery !== 'fixed' && notLeft(house),
+    why: 'House rule for hardware and doors; what is stuffed over and tacked stays on.',
     off: {
       name: 'Off the frame',
       speaksFor: 'Pad and cover stay clean, and the rails are reached to their edges.',
       speaksAgainst: 'Screws or staples have to be drawn.',
-      barred: none,
+      barred: ({ upholstery }) =>
+        upholstery === 'fixed' ? 'It is stuffed over and tacked to the frame: only its cover comes off.' : null,
     },
     on: {
       name: 'Left on, covered',
@@ -243,7 +244,7 @@ export function membersOf(piece: OfPiece, house: House, zones: readonly Zone[]):
     .map((member) => {
       const choice = piece.decisions[memberKey(member.id)]?.choice;
       const decided = choice === 'on' || (choice === 'off' && member.off.barred(piece) === null);
-      return { member, decided, off: decided ? choice === 'off' : member.usual(house) };
+      return { member, decided, off: decided ? choice === 'off' : member.usual(house, piece) };
     });
   known.set(zones, { piece, schools, members });
   return members;

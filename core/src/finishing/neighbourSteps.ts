@@ -3,7 +3,7 @@ import type { FormId, Piece, Step } from '../workshop';
 import { hidesUnder, outlineM } from './exposure';
 import type { House } from './houseRules';
 import { phase, zoneOrder } from './phases';
-import type { Situation } from './Situation';
+import { type Situation, staysAsItIs } from './Situation';
 import { asOn, isSeen, matchOf, ownClear } from './seenTogether';
 import { isSprayed, stepKind } from './stepKinds';
 import type { Draft, ZoneChain } from './ZoneChain';
@@ -29,11 +29,15 @@ const isBefore = (a: Planned, b: Planned): boolean =>
 
 const isWax = (step: Step): boolean => step.kind === 'wax' || step.kind === 'dark-wax';
 
+/** The last of the dusty work of a zone; what is only looked at after it raises none. */
+const lastDusty = (p: Planned): Step | undefined =>
+  p.chain.drafts.findLast((d) => d.phase === phase.abrade && d.step.kind !== 'test' && d.step.kind !== 'dry')?.step;
+
 /** Nothing wet goes on anywhere while dust of sanding still flies. */
 function dustBeforeFilm(all: readonly Planned[]): void {
   for (const p of all) {
     const first = stepsOf(p).find((s) => stepKind(s.kind).film);
-    for (const other of all) if (other !== p) waitOn(first, lastIn(other, phase.abrade));
+    for (const other of all) if (other !== p) waitOn(first, lastDusty(other));
   }
 }
 
@@ -165,11 +169,11 @@ function coverKept(p: Planned, all: readonly Planned[]): void {
     !q.situation.apart && stepsOf(q).some((s) => stepKind(s.kind).film && isSprayed(s.method));
   const working = all.filter(
     (q) =>
-      q.situation.look !== 'leave' &&
+      !staysAsItIs(q.situation.look) &&
       (sprays(q) || p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId && n.lineM > 0)),
   );
   if (working.length === 0) return;
-  const borderM = p.situation.neighbours.filter((n) => n.look !== 'leave').reduce((sum, n) => sum + n.lineM, 0);
+  const borderM = p.situation.neighbours.filter((n) => !staysAsItIs(n.look)).reduce((sum, n) => sum + n.lineM, 0);
   const lineM = borderM > 0 ? borderM : outlineM(p.situation.areaM2);
   const stripping = working.some((q) => stepsOf(q).some((s) => s.kind === 'strip-chemical'));
   const mask =
@@ -186,7 +190,7 @@ function coverKept(p: Planned, all: readonly Planned[]): void {
     reason: 'Cover off once every neighbour has its last coat.',
   });
   for (const q of working) {
-    waitOn(mask, lastIn(q, phase.abrade));
+    waitOn(mask, lastDusty(q));
     waitOn(
       stepsOf(q).find((s) => stepKind(s.kind).film),
       mask,
@@ -348,7 +352,7 @@ export function addNeighbourSteps(
   sideBySide(all, form);
   sayWhetherAlike(all, house, piece);
   dustBeforeFilm(all);
-  for (const p of all) if (p.situation.look === 'leave') coverKept(p, all);
+  for (const p of all) if (staysAsItIs(p.situation.look)) coverKept(p, all);
   // Whatever shows its ground to the last: wood under clear, and leather.
   const shown = all.filter(
     (p) =>

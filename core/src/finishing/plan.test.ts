@@ -70,6 +70,8 @@ describe('a stained top over a painted chest', () => {
       'sand 150',
       'sand 180',
       'de-dust',
+      'test',
+      'dry',
       'stain',
       'dispose',
       'seal',
@@ -227,7 +229,7 @@ describe('one input changed at a time', () => {
   it('MDF shows no grain: a stained look is refused with what can be had', () => {
     const r = generatePlan(withTop(surface('mdf', 'unknown', 'none')), shop);
     expect(!r.ok && r.issues[0]?.message).toBe(
-      'Top: stained and clear cannot be had. MDF has no grain to show: paint it or leave it alone. What can: painted, painted in blended bands, papered, leafed, foiled, metal patina, left alone.',
+      'Top: stained and clear cannot be had. MDF has no grain to show: paint it or leave it alone. What can: washed only, painted, painted in blended bands, papered, leafed, foiled, metal patina, left alone.',
     );
   });
 });

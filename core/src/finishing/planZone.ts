@@ -5,10 +5,10 @@ import type { Situation } from './Situation';
 import { abrade, scuff, scuffsFirst } from './stages/abrade';
 import { clean, dewax, treatInsects } from './stages/clean';
 import { clear } from './stages/coats';
-import { colourWood, refresh, refreshClear, sealForWax, tone, wax, whitewash } from './stages/colourWood';
+import { colourWood, refresh, refreshClear, sealForWax, sealIn, tone, wax, whitewash } from './stages/colourWood';
 import { lastTouches, layOn, leaf, levelRidges, paper, patina } from './stages/decorate';
 import { blend, overDecoration, overPaint, paint, prime } from './stages/paint';
-import { drillNew, glue, madeAnew, mendWood, putRight, stickFills } from './stages/repairs';
+import { caulk, drillNew, glue, madeAnew, mendWood, putRight, stickFills } from './stages/repairs';
 import { mendKept, polish, revive } from './stages/revive';
 import type { Stage } from './stages/Stage';
 import { peel, strip } from './stages/strip';
@@ -23,10 +23,11 @@ const finishes: Readonly<Record<Exclude<LookKind, 'leave'>, { ground: readonly S
   refreshed: { ground: [mendKept, refresh], over: [refreshClear] },
   toned: { ground: [mendKept, tone], over: [clear] },
   waxed: { ground: [sealForWax], over: [wax] },
+  washed: { ground: [], over: [] },
   whitewashed: { ground: [whitewash], over: [clear] },
-  painted: { ground: [prime, paint], over: [overPaint] },
-  blended: { ground: [prime, blend], over: [overPaint] },
-  papered: { ground: [prime, paper], over: [overDecoration] },
+  painted: { ground: [prime, caulk, paint], over: [overPaint] },
+  blended: { ground: [prime, caulk, blend], over: [overPaint] },
+  papered: { ground: [prime, caulk, paper], over: [overDecoration] },
   leafed: { ground: [prime, leaf], over: [overDecoration] },
   foiled: { ground: [prime, leaf], over: [overDecoration] },
   patina: { ground: [prime, patina], over: [overDecoration] },
@@ -57,12 +58,14 @@ export function planZone(chain: ZoneChain, s: Situation, house: House): ZoneChai
   const before: readonly Stage[] =
     s.look === 're-covered'
       ? [putRight]
-      : s.look === 'revived'
-        ? [clean, dewax, putRight, cane, glue, treatInsects]
-        : newTop
-          ? [putRight, abrade]
-          : [...[clean, dewax, putRight, cane, glue], byFaces(bared), treatInsects, byFaces(mended), drillNew];
-  for (const stage of [...before, ...ground, layOn, levelRidges, stickFills, ...over, lastTouches])
+      : s.look === 'washed'
+        ? [clean, putRight, glue, treatInsects]
+        : s.look === 'revived'
+          ? [clean, dewax, putRight, cane, glue, treatInsects]
+          : newTop
+            ? [putRight, abrade]
+            : [...[clean, dewax, putRight, cane, glue], byFaces(bared), treatInsects, byFaces(mended), drillNew];
+  for (const stage of [...before, sealIn, ...ground, layOn, levelRidges, stickFills, ...over, lastTouches])
     stage(chain, s, house);
   return chain;
 }

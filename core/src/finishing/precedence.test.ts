@@ -9,6 +9,8 @@ import {
   damageKinds,
   defaultSettings,
   depths,
+  extents,
+  fittingKinds,
   hardwareTreatments,
   lookKinds,
   materialKinds,
@@ -22,6 +24,7 @@ import {
   type Step,
   toolIds,
   wearClasses,
+  worksites,
   zoneIds,
 } from '../workshop';
 import {
@@ -278,7 +281,7 @@ const pieceFacts: readonly Fact[] = [
     'brushed legs that stand under a piece are coated upside down; posts, legs under the gun and what lies apart are not',
     (all, piece) => {
       const off = (part: PartKind) => all.some((s) => s.kind === 'remove-part' && s.part === part);
-      const apart = off('joint') || off('bolt');
+      const apart = off('joint') || off('bolt') || piece.worksite === 'in-place';
       const hangs = formTable.find((f) => f.id === piece.form)!.lying;
       const under = hangs.filter((z) => !apart && !(z === 'legs' && off('leg')));
       const brushed = all.some(
@@ -368,6 +371,14 @@ const anyPiece = fc
     ),
     hardware: fc.constantFrom(...hardwareTreatments),
     kept: fc.boolean(),
+    fittings: fc.array(
+      fc.record({ kind: fc.constantFrom(...fittingKinds), zoneId: fc.constantFrom(...zoneIds), missing: fc.nat(4) }),
+      { maxLength: 2 },
+    ),
+    worksite: fc.constantFrom(...worksites),
+    upholstery: fc.constantFrom('loose' as const, 'fixed' as const),
+    extent: fc.constantFrom(...extents),
+    owed: fc.nat(1),
     ownership: fc.constantFrom(...ownerships),
     found: fc.nat(3),
     method: fc.option(fc.constantFrom(...methods)),
@@ -410,6 +421,10 @@ const anyPiece = fc
       ]),
       alterations: r.alterations.map((a, i) => ({ ...a, id: `a${i}`, faceId: null, lengthM: 0.5, girthM: 0.03 })),
       hardware: { treatment: r.hardware, spacingM: 0.096, newSpacingM: 0.128, missing: 1, spare: 0 },
+      fittings: r.fittings.map((f, i) => ({ ...f, id: `f${i}`, count: 4, screwM: 0.03, woodM: 0.02 })),
+      worksite: r.worksite,
+      upholstery: r.upholstery,
+      effects: { top: { glazed: r.extent, 'dark-waxed': r.extent } },
       kept: r.kept ? [{ id: 'k', kind: 'label', faceId: 'carcass/back', at: [0.5, 0.5], note: '' }] : [],
       ownership: r.ownership,
       foundAtInspection: { carcass: r.found },
@@ -418,7 +433,7 @@ const anyPiece = fc
       houseRules: r.house,
       choices: {
         'top/clear': { productId: null, coats: r.coats, method: r.method },
-        'carcass/paint': { productId: null, coats: r.coats, method: r.method },
+        'carcass/paint': { productId: null, coats: r.coats, method: r.method, owed: r.owed, thinned: [0.05] },
       },
     };
   });
@@ -480,7 +495,7 @@ describe('any survey, looks and house rules', () => {
     // What a message names, and the survey without it.
     const cures: readonly [RegExp, (s: Piece['surfaces']['top']) => Piece['surfaces']['top']][] = [
       [
-        /paint has to come off|painted again, not re|no old finish|that flakes/,
+        /paint has to come off|painted again, not re|no old finish|that flakes|Its cracks|lacquer that crazed|finish left/,
         (s) => ({ ...s, oldFinish: { kind: 'shellac', condition: 'sound' } }),
       ],
       [/grain to show|finish to re|stand in one zone|rigid film|no face to lay/, (s) => ({ ...s, material: oak })],
@@ -525,7 +540,7 @@ describe('any survey, looks and house rules', () => {
             }
             expect(r.ok ? [] : r.issues.map((i) => i.message)).toEqual([]);
           }
-    expect(seen).toBe(13 * 9 * 8 * 3);
+    expect(seen).toBe(14 * 9 * 8 * 6);
     expect(refused / seen).toBeLessThanOrEqual(0.25);
   });
 });

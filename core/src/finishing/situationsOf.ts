@@ -1,12 +1,12 @@
 import { borderM, type Face, materialOf, shareBelow, speciesById, surfaceOf, type Zone } from '../piece';
-import type { Damage, Piece, Settings, StepKindId, Surface, ZoneId, ZoneTests } from '../workshop';
+import type { Damage, LookKind, Piece, Settings, StepKindId, Surface, ZoneId, ZoneTests } from '../workshop';
 import { additionsOf } from './availableLooks';
 import { accept, canHave, type DamageCase, damageRow, gluedDamage, treatmentOf } from './damageTable';
 import { holdsL, lockHoleL, ornamentL, screwHoleL } from './fillVolume';
 import type { House } from './houseRules';
 import { facesWith, isLate, isLocal } from './lateDamage';
 import { leadHold } from './leadBans';
-import { lookRow } from './lookTable';
+import { isLost, lookRow } from './lookTable';
 import { frameDamage, membersOff, zonesApart } from './members';
 import { lookOf, type Neighbour, type OnFaces, type Situation, type Treated } from './Situation';
 import { takeOffOf } from './takeOff';
@@ -101,7 +101,14 @@ function newHolesIn(piece: Piece, zone: Zone): number {
 /** Pieces older than this are held by hide glue, mostly (common practice, no source). */
 const hideGlueUntil = 1950;
 
-const nothingToFill: Situation['fillL'] = { small: 0, corners: 0, plugs: 0 };
+const nothingToFill: Situation['fillL'] = { small: 0, hard: 0, corners: 0, plugs: 0 };
+
+/** Corners are built up, and gouges and missing veneer want a filler that sets hard all through; dents are levelled. */
+function fillerFor({ kind, depth }: Damage): 'small' | 'hard' | 'corners' {
+  if (kind === 'missing-corner') return 'corners';
+  const gouge = (kind === 'dent' || kind === 'burn') && depth === 'through';
+  return gouge || kind === 'missing-veneer' ? 'hard' : 'small';
+}
 
 /** What the places hold that are filled or plugged, L, by kind. */
 function fillVolumes(
@@ -115,35 +122,46 @@ function fillVolumes(
     treated
       .filter((t) => t.treatment.steps.includes(step) && wanted(t.damage))
       .reduce((total, t) => total + t.damage.count * holdsL(t.damage, veneer?.thicknessMm ?? null), 0);
-  const isCorner = (d: Damage) => d.kind === 'missing-corner';
   return {
-    small: sum('fill', (d) => !isCorner(d)) + ornaments * ornamentL + removed * screwHoleL * 4,
-    corners: sum('fill', isCorner),
+    small: sum('fill', (d) => fillerFor(d) === 'small') + ornaments * ornamentL + removed * screwHoleL * 4,
+    hard: sum('fill', (d) => fillerFor(d) === 'hard'),
+    corners: sum('fill', (d) => fillerFor(d) === 'corners'),
     plugs: sum('plug', () => true) + newHoles * screwHoleL + locks * lockHoleL,
   };
 }
 
-/** Steps of a repair that leave an old finish as it is. */
-const revivedSteps: ReadonlySet<StepKindId> = new Set([
+/** Steps of a repair that leave whatever lies on the wood as it is. */
+const washedSteps: readonly StepKindId[] = [
   'obtain',
   'vacuum',
   'wash',
+  'seal',
   'disinfect',
   'treat-pests',
   'glue',
   'clamp',
-  'lift-ring',
-  'touch-in',
-  'fill-stick',
   'ease-drawer',
   'align-door',
   'replace-part',
-  'make-part',
-  're-cane',
-]);
+];
+/** Looks that keep what lies there, with the steps of a repair that leave it whole. */
+const keptSteps: Readonly<Partial<Record<LookKind, ReadonlySet<StepKindId>>>> = {
+  washed: new Set(washedSteps),
+  revived: new Set([...washedSteps, 'lift-ring', 'touch-in', 'fill-stick', 'make-part', 're-cane']),
+};
 
 /** What follows from the rest. */
-type Read = 'fillL' | 'insectFluid' | 'strips' | 'treated' | 'late' | 'places' | 'corners' | 'glued' | 'peeled';
+type Read =
+  | 'fillL'
+  | 'insectFluid'
+  | 'strips'
+  | 'treated'
+  | 'late'
+  | 'places'
+  | 'corners'
+  | 'hardFills'
+  | 'glued'
+  | 'peeled';
 
 /** What the generator knows of one zone. */
 function situationOf(
@@ -161,7 +179,7 @@ function situationOf(
   const every = (trait: 'wood' | 'flexible' | 'slick' | 'board') =>
     surfaces.every((s) => materialOf(s.material.kind)[trait]);
   const film = surfaces.filter((s) => s.oldFinish.kind !== 'none' && s.oldFinish.kind !== 'wax');
-  const failing = film.some((s) => s.oldFinish.condition === 'failing');
+  const failing = film.some((s) => isLost(s.oldFinish.condition));
   const worn = film.some((s) => s.oldFinish.condition !== 'sound');
   const mustStrip =
     film.length > 0 && (row.strips === 'always' || (row.strips === 'worn' && (look === 'toned' ? failing : worn)));
@@ -174,6 +192,9 @@ function situationOf(
     look,
     // What bends has no flat to lay anything on.
     additions: every('flexible') ? [] : additionsOf(piece, look, zone.id),
+    effects: piece.effects[zone.id] ?? {},
+    worksite: piece.worksite ?? 'workshop',
+    hardwareSupplied: piece.hardware.fromClient ?? false,
     showsWood: row.showsWood,
     painted: row.painted,
     surfaces,
@@ -222,21 +243,23 @@ function situationOf(
       late: [],
       places: () => 0,
       corners: 0,
+      hardFills: 0,
       glued: false,
       peeled: null,
     },
     house,
   );
-  const strips = way !== null && way !== 'scuff';
+  const strips = way !== null && way !== 'scuff' && !keptSteps[look];
   const keepsFilm = base.hasFilm && !strips;
   const treat = (damage: Damage, onFilm: boolean): Treated => {
     const at = damageCase(piece, damage, surfaces, onFilm, settings, house);
     const decided = piece.decisions[`damage/${damage.id}`];
     const wanted = treatmentOf(at, decided?.choice);
-    // What is revived keeps its finish whole: what would take it off, or fill it, is put right in another way, or left.
-    const kept = look !== 'revived' || wanted.steps.every((k) => revivedSteps.has(k));
+    // What is revived, or only washed, keeps its finish whole: what would take it off, or fill it, is put right in another way, or left.
+    const keeping = keptSteps[look];
+    const kept = !keeping || wanted.steps.every((k) => keeping.has(k));
     const other = damageRow(damage.kind).treatments.find(
-      (t) => t.steps.length > 0 && t.steps.every((k) => revivedSteps.has(k)) && !t.barred?.(at),
+      (t) => t.steps.length > 0 && t.steps.every((k) => keeping?.has(k)) && !t.barred?.(at),
     );
     return { damage, treatment: kept ? wanted : (other ?? accept), why: kept ? (decided?.why ?? '') : '' };
   };
@@ -266,6 +289,10 @@ function situationOf(
   };
   const places = (kind: StepKindId) =>
     (more[kind] ?? 0) + treated.filter((t) => t.treatment.steps.includes(kind)).reduce((n, t) => n + t.damage.count, 0);
+  const filledAs = (how: 'hard' | 'corners') =>
+    treated
+      .filter((t) => t.treatment.id === 'fill' && fillerFor(t.damage) === how)
+      .reduce((n, t) => n + t.damage.count, 0);
   const own: Situation = {
     ...base,
     insectFluid: treated.some(isFluid),
@@ -281,9 +308,8 @@ function situationOf(
       altered('ornament-removed'),
       altered('lock-hole-filled'),
     ),
-    corners: treated
-      .filter((t) => t.damage.kind === 'missing-corner' && t.treatment.id === 'fill')
-      .reduce((n, t) => n + t.damage.count, 0),
+    corners: filledAs('corners'),
+    hardFills: filledAs('hard'),
     glued: treated.some((t) => gluedDamage.includes(t.damage.kind)),
   };
   const peels = new Set(treated.filter((t) => t.treatment.steps.includes('peel')).map((t) => t.damage));

@@ -324,6 +324,12 @@ const decoration: Partial<StepKind> = {
   rise: 1,
 };
 
+/** Minutes to take a fitting off and to fit it again, each (from memory). */
+const fittingMinutes = {
+  off: { caster: 2, leveller: 1, catch: 3, fixing: 2, button: 1, 'show-nail': 0.5 },
+  on: { caster: 3, leveller: 2, catch: 6, fixing: 3, button: 1, 'show-nail': 1 },
+} satisfies Record<string, Partial<Record<PartKind, number>>>;
+
 /** Every kind of step. Hands-on minutes and consumption: typical from memory, corrected by the log. */
 export const stepKindTable = [
   kind('look', 'photograph', 'Photograph it as it is', 'photo', { fixed: 10 }),
@@ -337,7 +343,19 @@ export const stepKindTable = [
   kind('obtain', 'move-to-space', 'Move it to the spray space', 'move', { fixed: 5 }, { grips: 'body' }),
   kind('obtain', 'turn', 'Turn the piece over', 'turn', { fixed: 5 }, { grips: 'body' }),
   kind('parts', 'remove-part', 'Take off', 'off', {
-    perPart: { hardware: 3, door: 8, lid: 8, mirror: 15, glass: 15, 'seat-pad': 5, top: 15, leg: 3, joint: 4, bolt: 3 },
+    perPart: {
+      hardware: 3,
+      door: 8,
+      lid: 8,
+      mirror: 15,
+      glass: 15,
+      'seat-pad': 5,
+      top: 15,
+      leg: 3,
+      joint: 4,
+      bolt: 3,
+      ...fittingMinutes.off,
+    },
   }),
   kind(
     'parts',
@@ -356,6 +374,7 @@ export const stepKindTable = [
         leg: 5,
         joint: 5,
         bolt: 4,
+        ...fittingMinutes.on,
       },
     },
     { grips: 'all' },
@@ -376,6 +395,7 @@ export const stepKindTable = [
         trim: 20,
         cane: 60,
         'seat-pad': 30,
+        ...fittingMinutes.on,
       },
     },
     {
@@ -661,6 +681,14 @@ export const stepKindTable = [
     3,
     { ...filler, uses: ['filler-two-part', 'filler-ready'] },
     { perPlaceWith: { 'filler-two-part': 15 } },
+  ),
+  repair(
+    'caulk',
+    'Seal the gaps',
+    'seal gap',
+    0,
+    { ...filler, gives: ['close-own'], uses: ['sealant'] },
+    { perMetre: 3, setUp: 3 },
   ),
   abrasive('shape', 'Shape the rebuilt corners', 'shape', 0, 0.2, {
     gives: ['raise-dust'],

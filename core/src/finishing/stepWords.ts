@@ -19,6 +19,12 @@ const partWords: Readonly<Record<PartKind, readonly [one: string, many: string]>
   leg: ['the leg', 'legs'],
   joint: ['the joint', 'joints'],
   bolt: ['the bolt', 'bolts'],
+  caster: ['the caster', 'casters'],
+  leveller: ['the leveller', 'levellers'],
+  catch: ['the catch', 'catches'],
+  fixing: ['the fixing', 'fixings'],
+  button: ['the button', 'buttons'],
+  'show-nail': ['the show-nail', 'show-nails'],
 };
 const testWords: Readonly<Record<TestKind, string>> = {
   finish: 'the old finish',
@@ -27,6 +33,7 @@ const testWords: Readonly<Record<TestKind, string>> = {
   moisture: 'how damp the wood is',
   adhesion: 'how the primer holds',
   spray: 'the gun on a board',
+  wet: 'the bare wood, wetted',
 };
 const byPlace = new Set(['glue', 'fill', 'plug', 'fill-stick', 'patch-veneer', 'drill', 'spot-prime', 'fill-leather']);
 

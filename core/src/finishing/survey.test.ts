@@ -90,7 +90,7 @@ describe('tables of the survey', () => {
       for (const t of treatments) expect([t.speaksFor.length, t.speaksAgainst.length].every((n) => n > 4)).toBe(true);
     }
     expect(takeOffTable.map((t) => t.id)).toEqual(['chemical', 'scrape', 'abrasive', 'scuff']);
-    expect(new Set(lookTable.map((l) => l.name)).size).toBe(16);
+    expect(new Set(lookTable.map((l) => l.name)).size).toBe(17);
     expect(new Set(additionTable.map((a) => a.name)).size).toBe(10);
   });
 });

@@ -60,7 +60,7 @@ export const takeOffTable: readonly TakeOff[] = [
     speaksFor: 'A sound film is the best ground for paint; least work, dust and wood lost.',
     speaksAgainst: 'What fails under it fails again, and a thick film keeps hiding detail.',
     barred: (s) =>
-      s.showsWood && s.look !== 'refreshed' && s.look !== 'toned' && s.look !== 'revived'
+      s.showsWood && s.look !== 'refreshed' && s.look !== 'toned' && s.look !== 'revived' && s.look !== 'washed'
         ? 'The wood is to be seen: the old film has to come off.'
         : s.worn
           ? 'The film is failing: nothing holds on it.'

@@ -36,6 +36,9 @@ type FaceShape = 'flat' | 'narrow' | 'moulded' | 'turned' | 'lattice';
 /** How many times longer a shape takes to abrade than flat work (typical, from memory). */
 const abradeFactor: Readonly<Record<FaceShape, number>> = { flat: 1, narrow: 1, moulded: 2, turned: 2.5, lattice: 3 };
 
+/** Weathered wood takes twice as long (typical, from memory). */
+const weatheredFactor = 2;
+
 /** Narrower than this a face is a leg, a rail or a bar, m (from memory). */
 const narrowBelowM = 0.08;
 
@@ -82,8 +85,9 @@ export function workedFaces(
     const rows = faces.map((f) => ({ shape: shapeOfFace(piece, f), ownM2: f.areaM2 }));
     const shareOf = (...shapes: FaceShape[]) =>
       rows.filter((r) => shapes.includes(r.shape)).reduce((sum, r) => sum + r.ownM2, 0) / totalM2;
+    const weathered = faces.some((f) => surfaceOf(piece, f).oldFinish.condition === 'weathered') ? weatheredFactor : 1;
     shaped = {
-      shapeFactor: Math.max(1, rows.reduce((sum, r) => sum + r.ownM2 * abradeFactor[r.shape], 0) / totalM2),
+      shapeFactor: weathered * Math.max(1, rows.reduce((sum, r) => sum + r.ownM2 * abradeFactor[r.shape], 0) / totalM2),
       narrowFrac: shareOf('narrow', 'moulded', 'turned', 'lattice'),
       detailFrac: shareOf('moulded', 'turned', 'lattice'),
       thickFilm: faces.some((f) => {

@@ -1,6 +1,7 @@
 import { addedFaces, pullFaces } from './addedFaces';
 import { carcassPiece } from './carcassFaces';
 import { cutAreas } from './cutAreas';
+import { deskPiece } from './deskFaces';
 import { type Face, partOfFace } from './Face';
 import { bedHeadPiece, boardPiece, framePiece } from './flatFaces';
 import { type Form, formById } from './forms';
@@ -15,6 +16,7 @@ const builders: Readonly<Record<Form['family'], (shape: Shape, form: Form) => Fa
   lidded: carcassPiece,
   table: tablePiece,
   slope: slopePiece,
+  desk: deskPiece,
   'dressing-table': dressingTablePiece,
   chair: chairPiece,
   cot: cotPiece,

@@ -76,7 +76,7 @@ export const frame = (id: string, name: string, box: Box): Face =>
   boxFace(`frame/${id}`, name, 'carcass', 'front', box);
 
 /** Rows of drawers in an opening, with rails above, between and below. */
-function drawerStack(opening: Box, count: number, first: number, depthM: number): Face[] {
+export function drawerStack(opening: Box, count: number, first: number, depthM: number): Face[] {
   const height = (opening.y1 - opening.y0 - (count + 1) * railM) / count;
   return Array.from({ length: count }, (_, i) => {
     const y1 = opening.y1 - railM - i * (height + railM);

@@ -19,8 +19,10 @@ export const sidesOf = (part: string, name: string, zoneId: ZoneId, box: Box): F
   );
 
 /** A loose door or board lies with its thickness as depth. */
-export function boardPiece({ heightM: y1, widthM: x1, depthM: z1 }: Shape): Face[] {
-  return sidesOf('board', 'Board', 'fronts', { x0: 0, x1, y0: 0, y1, z0: 0, z1 });
+export function boardPiece({ heightM: y1, widthM: x1, depthM: z1, doors }: Shape): Face[] {
+  const sides = sidesOf('board', doors > 0 ? 'Door' : 'Board', 'fronts', { x0: 0, x1, y0: 0, y1, z0: 0, z1 });
+  // It comes lifted out of its frame, with its handle on.
+  return doors > 0 ? sides.map((f) => (f.side === 'front' ? { ...f, fittings: { pulls: 1, hinges: 0 } } : f)) : sides;
 }
 
 /** A frame of four members as wide as a tenth of its shorter side, uprights through. */

@@ -7,6 +7,7 @@ type FormFamily =
   | 'lidded'
   | 'table'
   | 'slope'
+  | 'desk'
   | 'dressing-table'
   | 'chair'
   | 'cot'
@@ -43,7 +44,12 @@ export interface Form {
   /** What its seat is made of when it comes in; null: it has no seat of its own. */
   seat: Surface | null;
   /** How a chair is built; absent for what is no chair. */
-  chair?: { seat: 'board' | 'pad' | 'cane'; back: 'slats' | 'pad' | 'cane' | 'panel'; arms: boolean; rockers: boolean };
+  chair?: {
+    seat: 'board' | 'pad' | 'cane';
+    back: 'slats' | 'pad' | 'cane' | 'panel' | 'none';
+    arms: boolean;
+    rockers: boolean;
+  };
   /** What has to be fitted before it is handed over: a restraint to the wall, or a support of its lid. */
   restraint: 'wall' | 'lid' | null;
   /** Said when the piece is handed over. */
@@ -200,6 +206,23 @@ export const formTable: readonly Form[] = [
     asks: ['drawers'],
   },
   {
+    ...makeCase(
+      'flap-cabinet',
+      'Cabinet with a fall flap',
+      'doors',
+      [1.35, 0.9, 0.42],
+      { drawers: 2, doors: 1, shelves: 2 },
+      [tips, 'Try both stays of the flap before anyone leans on it.'],
+    ),
+    asks: ['drawers', 'shelves'],
+  },
+  {
+    ...makeCase('desk', 'Desk with pedestals', 'drawers', [0.76, 1.4, 0.7], { drawers: 7 }),
+    family: 'desk',
+    restraint: null,
+  },
+  makeTable('tall-desk', 'Tall desk to stand at', [1.1, 0.9, 0.6], ['drawers', 'shelves'], 0.02),
+  {
     ...makeTable('dressing-table', 'Dressing table with mirror', [1.4, 1, 0.45], ['drawers']),
     family: 'dressing-table',
     // Its carcass carries the mirror.
@@ -234,6 +257,12 @@ export const formTable: readonly Form[] = [
     'turned',
   ),
   makeChair('settle', 'Settle', [1.1, 1.4, 0.5], { seat: 'board', back: 'panel', arms: true, rockers: false }),
+  makeChair('bench-seat', 'Bench with a seat', [0.46, 1.1, 0.4], {
+    seat: 'pad',
+    back: 'none',
+    arms: false,
+    rockers: false,
+  }),
   makeTable('bench', 'Bench', [0.45, 1.2, 0.36], ['shelves'], 0.02),
   makeFlat('bed-head', 'Bed head', 'bed-head', [1.1, 1.45, 0.05], ['carcass', 'legs']),
   {
@@ -241,7 +270,11 @@ export const formTable: readonly Form[] = [
     family: 'cot',
     handOver: ['Old cots: current law first. One with a side that moves is not handed over.'],
   },
-  makeFlat('board', 'Loose door or board', 'board', [0.9, 0.5, 0.02], ['fronts']),
+  {
+    ...makeFlat('loose-door', 'Loose door', 'board', [1.98, 0.76, 0.04], ['fronts', 'hardware']),
+    typical: typical([1.98, 0.76, 0.04], { doors: 1, legs: 'none' }),
+  },
+  makeFlat('board', 'Board', 'board', [0.9, 0.5, 0.02], ['fronts']),
   makeFlat('frame', 'Frame', 'frame', [0.8, 0.6, 0.025], ['fronts']),
 ];
 

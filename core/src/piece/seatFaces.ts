@@ -23,6 +23,7 @@ const some = (part: string, name: string, zoneId: ZoneId, box: Box, sides: reado
 
 /** What stands between the posts of a back: slats, a panel, a pad or woven cane. */
 function backFill(kind: NonNullable<Form['chair']>['back'], box: Box): Face[] {
+  if (kind === 'none') return [];
   if (kind === 'slats') {
     const width = (box.x1 - box.x0) / 7;
     return [0, 1, 2].flatMap((i) => {
@@ -40,7 +41,8 @@ export function chairPiece(shape: Shape, form: Form): Face[] {
   const { heightM: H, widthM: W, depthM: D } = shape;
   const make = form.chair!;
   const rockerM = make.rockers ? 0.05 : 0;
-  const seatM = Math.min(mostSeatM, H * seatShare);
+  const backless = make.back === 'none';
+  const seatM = backless ? H : Math.min(mostSeatM, H * seatShare);
   const thickM = make.seat === 'pad' ? padM : boardSeatM;
   const rails = { x0: 0, x1: W, y0: seatM - thickM - railHighM, y1: seatM - thickM, z0: 0, z1: D };
   const seat = { ...rails, y0: rails.y1, y1: seatM };
@@ -80,10 +82,14 @@ export function chairPiece(shape: Shape, form: Form): Face[] {
     boxFace('rail/left', 'Seat rail, left', 'carcass', 'left', { ...between, x0: 0 }),
     boxFace('rail/right', 'Seat rail, right', 'carcass', 'right', { ...between, x1: W }),
     ...legs,
-    ...post('left', 0),
-    ...post('right', W - postM),
-    ...some('top-rail', 'Top rail', 'carcass', { ...back, y0: back.y1, y1: H }, ['front', 'back', 'up']),
-    ...backFill(make.back, back),
+    ...(backless
+      ? []
+      : [
+          ...post('left', 0),
+          ...post('right', W - postM),
+          ...some('top-rail', 'Top rail', 'carcass', { ...back, y0: back.y1, y1: H }, ['front', 'back', 'up']),
+          ...backFill(make.back, back),
+        ]),
     ...(make.arms ? [...arm('left', 0), ...arm('right', W - 0.045)] : []),
     ...(make.rockers ? [...rocker('left', legM / 4), ...rocker('right', W - legM / 4 - 0.03)] : []),
   ];

@@ -13,7 +13,9 @@ function leastSizes(form: Form, piece: Piece): { heightM: number; widthM: number
       // Its posts are as wide as they are deep, and a panel stands between them.
       return { heightM: 0.4, widthM: 0.3 + 2 * (piece.depthM ?? 0), depthM: 0.02 };
     case 'table':
-      return { heightM: form.topThicknessM + 0.2, widthM: 0.2 + piece.drawers * 0.08, depthM: 0.2 };
+      return { heightM: form.topThicknessM + 0.1, widthM: 0.16 + piece.drawers * 0.08, depthM: 0.14 };
+    case 'desk':
+      return { heightM: 0.5, widthM: 0.8, depthM: 0.3 };
     case 'slope':
       return {
         heightM:
@@ -27,7 +29,9 @@ function leastSizes(form: Form, piece: Piece): { heightM: number; widthM: number
     case 'dressing-table':
       return { heightM: 0.6, widthM: 0.3 + piece.drawers * 0.08, depthM: 0.25 };
     case 'chair':
-      return { heightM: 0.5, widthM: 0.25, depthM: 0.25 };
+      return form.chair?.back === 'none'
+        ? { heightM: 0.2, widthM: 0.2, depthM: 0.2 }
+        : { heightM: 0.4, widthM: 0.2, depthM: 0.2 };
     case 'cot':
       return { heightM: 0.6, widthM: 0.4, depthM: 0.3 };
     case 'lidded':

@@ -133,6 +133,7 @@ const usual: ReadonlySet<string> = new Set([
   'bronze-coat',
   'conditioner',
   'contact-cement',
+  'acrylic-sealant',
   'dark-wax',
   'degreaser',
   'disinfectant',

@@ -5,7 +5,7 @@ import type { Reckoning } from './Reckoning';
 import { type ReckonInput, reckonPiece } from './reckonPiece';
 
 /** What makes one plan of a piece differ from another. */
-const planFields = ['looks', 'additions', 'bands', 'decisions', 'choices', 'houseRules', 'edits'] as const;
+const planFields = ['looks', 'additions', 'effects', 'bands', 'decisions', 'choices', 'houseRules', 'edits'] as const;
 
 /** The plan of a piece as it can be kept. */
 export const keepPlan = (piece: Piece, id: string, name: string, keptAt: string): KeptPlan =>
@@ -15,6 +15,7 @@ export const keepPlan = (piece: Piece, id: string, name: string, keptAt: string)
     keptAt,
     looks: piece.looks,
     additions: piece.additions,
+    effects: piece.effects,
     bands: piece.bands,
     decisions: piece.decisions,
     choices: piece.choices,

@@ -222,7 +222,7 @@ function memberQuestions(piece: Piece, house: ReturnType<typeof houseOf>, zones:
     .map(({ member, off, decided }) => {
       const key = memberKey(member.id);
       const barredBecause = member.off.barred(piece);
-      const usual = member.usual(house) ? 'off' : 'on';
+      const usual = member.usual(house, piece) ? 'off' : 'on';
       return {
         key,
         zoneId: member.zoneId,

@@ -30,7 +30,7 @@ const mistakes: readonly {
     says: ['ORD-02'],
     when: (z) =>
       followed(z, 'degrease', ['sand', 'scuff']) &&
-      !z.some((s) => s.kind === 'bleach' || s.kind === 'strip-chemical' || s.kind === 'treat-pests'),
+      !z.some((s) => ['bleach', 'strip-chemical', 'treat-pests', 'remove-residue'].includes(s.kind)),
   },
   {
     kinds: ['rinse'],

@@ -12,7 +12,10 @@ export const formIds = [
   'side-table',
   'coffee-table',
   'console-table',
+  'desk',
+  'tall-desk',
   'writing-slope',
+  'flap-cabinet',
   'dressing-table',
   'stool',
   'chair-plain',
@@ -20,10 +23,12 @@ export const formIds = [
   'chair-cane',
   'rocking-chair',
   'bench',
+  'bench-seat',
   'settle',
   'bed-head',
   'cot',
   'board',
+  'loose-door',
   'frame',
 ] as const;
 /** A family of furniture with one geometry. */
@@ -70,7 +75,7 @@ export const oldFinishKinds = [
 /** What is on the surface when the piece comes in. */
 export type OldFinishKind = (typeof oldFinishKinds)[number];
 
-export const conditions = ['sound', 'failing', 'thick'] as const;
+export const conditions = ['sound', 'failing', 'thick', 'crazed', 'bubbled', 'weathered'] as const;
 /** The state of an old film. */
 export type Condition = (typeof conditions)[number];
 
@@ -81,6 +86,7 @@ export const lookKinds = [
   'refreshed',
   'toned',
   'waxed',
+  'washed',
   'whitewashed',
   'painted',
   'blended',
@@ -109,6 +115,10 @@ export const damageKinds = [
   'bleached-area',
   'burn',
   'split',
+  'hairline-crack',
+  'blotchy-wood',
+  'greasy-wood',
+  'open-gap',
   'missing-trim',
   'old-holes',
   'lock-hole',
@@ -169,6 +179,7 @@ export const productKinds = [
   'paste',
   'activator',
   'leather-colour',
+  'sealant',
   'solvent',
 ] as const;
 /** The job of a product. */
@@ -355,6 +366,7 @@ export const stepKindIds = [
   'cure',
   'assemble',
   'dispose',
+  'caulk',
   'hand-over',
 ] as const;
 /** A kind of step of a finish plan. */
@@ -385,11 +397,17 @@ export const partKinds = [
   'leg',
   'joint',
   'bolt',
+  'caster',
+  'leveller',
+  'catch',
+  'fixing',
+  'button',
+  'show-nail',
 ] as const;
 /** What comes off and goes on again. */
 export type PartKind = (typeof partKinds)[number];
 
-export const testKinds = ['finish', 'bleed', 'lead', 'moisture', 'adhesion', 'spray'] as const;
+export const testKinds = ['finish', 'bleed', 'lead', 'moisture', 'adhesion', 'spray', 'wet'] as const;
 /** What a test is to tell. */
 export type TestKind = (typeof testKinds)[number];
 
@@ -449,6 +467,18 @@ export type AlterationKind = (typeof alterationKinds)[number];
 export const hardwareTreatments = ['keep', 'clean', 'spray', 'strip-refinish', 'replace', 'fill-redrill'] as const;
 /** What becomes of the hardware. */
 export type HardwareTreatment = (typeof hardwareTreatments)[number];
+
+export const fittingKinds = ['caster', 'leveller', 'catch', 'fixing', 'button', 'show-nail'] as const;
+/** What is screwed, driven or let into a piece besides its pulls and hinges. */
+export type FittingKind = (typeof fittingKinds)[number];
+
+export const extents = ['all', 'rim', 'crease', 'highlight'] as const;
+/** Where an effect is laid: all over, round the rim, in the creases, or on what stands out. */
+export type Extent = (typeof extents)[number];
+
+export const worksites = ['workshop', 'in-place', 'open'] as const;
+/** Where a piece is worked: here, where it is built in, or in the open air. */
+export type Worksite = (typeof worksites)[number];
 
 export const ownerships = ['own', 'resale', 'commission'] as const;
 /** Whom a piece is for. */

@@ -208,6 +208,12 @@ const pieceOf7 = (piece: Json): unknown => ({
   ...(Array.isArray(piece.damage) ? { damage: piece.damage.map((d) => filled(d, { foundAt: null })) } : {}),
 });
 
+/** Its fittings were not asked for, and every effect lay all over. */
+const pieceOf10 = (piece: Json): unknown => ({
+  ...(filled(piece, { fittings: [], effects: {} }) as Json),
+  ...(Array.isArray(piece.keptPlans) ? { keptPlans: piece.keptPlans.map((p) => filled(p, { effects: {} })) } : {}),
+});
+
 /** A can of which only a count was kept: it becomes the first row of its ledger. */
 function containerOf4(container: unknown): unknown {
   if (!isJson(container) || container.ledger !== undefined) return container;
@@ -232,7 +238,8 @@ function containerOf4(container: unknown): unknown {
  * also one that lies beside newer ones.
  */
 export function recordUpToDate(kind: RecordKind, record: unknown): unknown {
-  if (kind === 'piece' && isJson(record)) return pieceOf7(pieceOf6(pieceOf4(pieceOf3(pieceOf2(record)))) as Json);
+  if (kind === 'piece' && isJson(record))
+    return pieceOf10(pieceOf7(pieceOf6(pieceOf4(pieceOf3(pieceOf2(record)))) as Json) as Json);
   if (kind === 'container') return containerOf4(record);
   if (kind === 'product') return productOf5(productOf3(record));
   return kind === 'settings' ? settingsOf3(settingsOf2(record)) : record;
@@ -298,4 +305,8 @@ export const migrations: readonly Migration[] = [
   { from: 7, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 8 } : file) },
   // So are the look that is revived, more kinds of step and part, and what a fill holds.
   { from: 8, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 9 } : file) },
+  {
+    from: 9,
+    migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 10, pieces: upToDate('piece', file.pieces) } : file),
+  },
 ];

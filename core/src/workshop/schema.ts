@@ -8,6 +8,8 @@ import {
   conditions,
   damageKinds,
   depths,
+  extents,
+  fittingKinds,
   formIds,
   hardwareTreatments,
   hazards,
@@ -31,12 +33,13 @@ import {
   underKinds,
   wearClasses,
   weekdays,
+  worksites,
   zoneIds,
 } from './ids';
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 9;
+export const schemaVersion = 10;
 
 const id = z
   .string()
@@ -212,6 +215,8 @@ const stepSchema = z.object({
   faceIds: z.array(id).max(2000).nullable(),
   /** What is filled holds so much, L; left out: so much for each place as its product says. */
   fillL: litres.optional(),
+  /** Thinner to a litre of product in this coat, L/L; left out: as its sheet has it. */
+  thinFrac: upTo(5).optional(),
   /** Share of the area of its faces that it covers. */
   areaFrac: z.number().positive().max(1),
   /** A wait of the step itself, minutes, that no product decides (drying out). */
@@ -336,6 +341,21 @@ const hardware = z.object({
   newSpacingM: smallM.nullable(),
   missing: z.int().min(0).max(99),
   spare: z.int().min(0).max(99),
+  /** The client brings what replaces it; left out: it is bought. */
+  fromClient: z.boolean().optional(),
+});
+
+const fitting = z.object({
+  id,
+  kind: z.enum(fittingKinds),
+  zoneId: z.enum(zoneIds),
+  count: z.int().min(1).max(500),
+  /** Of these, so many are gone. */
+  missing: z.int().min(0).max(500),
+  /** Length of its screws or nails under the head, m; null: not measured. */
+  screwM: smallM.nullable(),
+  /** Thickness of what they go into, with what lies between, m; null: not measured. */
+  woodM: smallM.nullable(),
 });
 
 const approval = z.object({ id, what: text, at: instant });
@@ -370,6 +390,10 @@ const choices = z.record(
     method: z.enum(methods).nullable(),
     /** Batches to mix for one coat; null: as many as can be placed in their working time. */
     batches: z.int().min(1).max(99).nullable().optional(),
+    /** Thinner to a litre of product, coat by coat, L/L; null: as its sheet has it. */
+    thinned: z.array(upTo(5).nullable()).max(20).optional(),
+    /** So many of its last coats are owed: laid when the piece has been in use. */
+    owed: z.int().min(0).max(19).optional(),
     /** The product holds for all zones of its look that have none of their own; left out: for this zone. */
     forLook: z.boolean().optional(),
   }),
@@ -380,6 +404,8 @@ const houseRules = z.partialRecord(z.enum(houseRuleIds), id);
 
 /** What a look carries besides, by zone. */
 const additions = z.partialRecord(z.enum(zoneIds), z.array(z.enum(additionKinds)).max(additionKinds.length));
+/** Where an effect is laid, by zone; left out: all over. */
+const effects = z.partialRecord(z.enum(zoneIds), z.partialRecord(z.enum(additionKinds), z.enum(extents)));
 const looks = z.partialRecord(z.enum(zoneIds), z.enum(lookKinds));
 /** What the user decided on a treatment, by "zone/take-off" or "damage/id". */
 const decisions = z.record(id, z.object({ choice: id, at: instant, why: text }));
@@ -399,6 +425,7 @@ const keptPlan = z.object({
   keptAt: instant,
   looks,
   additions,
+  effects,
   bands: bands.nullable(),
   decisions,
   choices,
@@ -458,6 +485,12 @@ export const pieceSchema = z.object({
   /** Areas cut out of faces; where two overlap, the first has it. */
   areas: z.array(area).max(500),
   hardware,
+  /** Casters, levellers, catches, fixings, buttons and show-nails. */
+  fittings: z.array(fitting).max(50),
+  /** A seat that lifts out, or one that is stuffed over and tacked down; left out: not known, taken as loose. */
+  upholstery: z.enum(['loose', 'fixed']).optional(),
+  /** Where it is worked; left out: in the workshop. */
+  worksite: z.enum(worksites).optional(),
   kept: z.array(kept).max(100),
   tests: z.partialRecord(z.enum(zoneIds), zoneTests),
   wear: z.partialRecord(z.enum(zoneIds), z.enum(wearClasses)),
@@ -485,6 +518,7 @@ export const pieceSchema = z.object({
   faceZones: z.record(id, z.enum([...zoneIds, 'uncounted'])),
   looks,
   additions,
+  effects,
   bands: bands.nullable(),
   decisions,
   /** Findings the user overruled, with the reason. */
@@ -667,7 +701,7 @@ export const mostRecords = {
   supplies: 1000,
 } as const;
 
-/** The workshop file, version 4. */
+/** The workshop file. */
 export const workshopFileSchema = z.object({
   format: z.literal('cosmesis-workshop'),
   schemaVersion: z.literal(schemaVersion),

@@ -1,6 +1,7 @@
 import { coatsToHide, primerTonesFor } from '../../coverage';
 import { zoneNames } from '../../piece';
 import type { Product, Step, ZoneId } from '../../workshop';
+import { lookOf, staysAsItIs } from '../Situation';
 import { stainsWood } from '../stepKinds';
 import { onShelf, putBefore, take, takeOut, takeWaterborne } from './Fix';
 import {
@@ -219,8 +220,10 @@ export const compatibilityRules: readonly Rule[] = [
         const last = films.at(-1)?.step;
         const shellac =
           last && productOf(context, last)?.carrier === 'alcohol' && (last.kind === 'clear' || last.kind === 'seal');
-        // Shellac that was kept stays what it was, on purpose.
-        const kept = films.at(-1)?.distinct.before.every((s) => s.layers.some((l) => l.old === 'shellac')) ?? false;
+        // Shellac that was kept stays what it was, and an odour is sealed in with it, on purpose.
+        const kept =
+          staysAsItIs(lookOf(context.piece, zone)) ||
+          (films.at(-1)?.distinct.before.every((s) => s.layers.some((l) => l.old === 'shellac')) ?? false);
         return last && shellac
           ? [
               {

@@ -7,6 +7,7 @@ import {
   apartIn,
   eachStep,
   hours,
+  indexOf,
   inZone,
   isFilm,
   meet,
@@ -45,17 +46,27 @@ export const conditionRules: readonly Rule[] = [
     check: (context) => {
       const firsts = workedZones(context).flatMap((zone) => {
         const at = inZone(context, zone).find((x) => isFilm(x.step) && x.faces.length > 0);
-        return at?.distinct.before.some((s) => materialOf(s.material).wood) ? [{ zone, step: at.step }] : [];
+        return at?.distinct.before.some((s) => materialOf(s.material).wood) ? [{ zone, at }] : [];
       });
       const measured = firsts.filter(({ zone }) => context.piece.tests[zone]?.moistureFrac != null);
       if (measured.length === 0)
-        return firsts.slice(0, 1).map(({ step }) => ({
-          step,
-          severity: 'advice' as const,
-          sentence: `${where(step)}: the moisture of the wood is not known before ${name(step)}; a meter tells it in a minute.`,
-        }));
+        // A film that stays keeps the room out; and a test that is planned will tell.
+        return firsts
+          .filter(({ at }) => at.distinct.before.some((s) => materialOf(s.material).wood && s.layers.length === 0))
+          .filter(
+            ({ at }) =>
+              !context.run.some(
+                (x) => x.step.test === 'moisture' && indexOf(context, x.step) < indexOf(context, at.step),
+              ),
+          )
+          .slice(0, 1)
+          .map(({ at: { step } }) => ({
+            step,
+            severity: 'advice' as const,
+            sentence: `${where(step)}: the moisture of the wood is not known before ${name(step)}; a meter tells it in a minute.`,
+          }));
       const home = homeMoistureFrac(context);
-      return measured.flatMap(({ zone, step }) => {
+      return measured.flatMap(({ zone, at: { step } }) => {
         const now = context.piece.tests[zone]!.moistureFrac!;
         const apart = Math.abs(now - home);
         return apart > moistureApartFrac + 1e-9

@@ -2,6 +2,7 @@ import { materialOf, zoneNames } from '../../piece';
 import type { Piece, Step, StepKindId, ZoneId } from '../../workshop';
 import type { Standing } from '../exposure';
 import { drawersIn } from '../members';
+import { lookOf, staysAsItIs } from '../Situation';
 import { isSprayed } from '../stepKinds';
 import { type Fix, onShelf, type PlanEdit, putBefore, restore } from './Fix';
 import {
@@ -170,7 +171,7 @@ export const maskingRules: readonly Rule[] = [
       (s) => s.kind === 'mask' && s.zoneId !== null,
       (s, step, c) => {
         if (!materialOf(s.material).wood || s.layers.length > 0) return false;
-        const kept = (c.piece.looks[step.zoneId!] ?? 'leave') === 'leave';
+        const kept = staysAsItIs(lookOf(c.piece, step.zoneId!));
         // Low-tack tape for a day leaves wood that stays as it is alone.
         if (kept && tapedMin(c, step) <= brieflyMin) return false;
         return {
@@ -179,9 +180,7 @@ export const maskingRules: readonly Rule[] = [
         };
       },
       (step, c) =>
-        (c.piece.looks[step.zoneId!] ?? 'leave') === 'leave'
-          ? []
-          : [putBefore(c, step, [['seal', onShelf(c, 'sealer')]])],
+        staysAsItIs(lookOf(c.piece, step.zoneId!)) ? [] : [putBefore(c, step, [['seal', onShelf(c, 'sealer')]])],
     ),
   },
   {

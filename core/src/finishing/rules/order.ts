@@ -34,6 +34,9 @@ const firstAid: ReadonlySet<Step['kind']> = new Set(['treat-pests', 'disinfect']
 const firstTouch = (context: RuleContext, zoneId: Step['zoneId']) =>
   inZone(context, zoneId).find((at) => disturbs(at.step) && !firstAid.has(at.step.kind))?.step;
 
+/** What covers its ground with a colour of its own. */
+const coveredWith: ReadonlySet<StepKindId> = new Set(['paint', 'blend', 'glaze', 'paper']);
+
 /** Zones that are worked with their pulls or doors still on, and nothing masked. */
 function partsOn(part: 'hardware' | 'door') {
   return (context: RuleContext) => {
@@ -431,7 +434,11 @@ export const orderRules: readonly Rule[] = [
     remedies: ['Make a sample', 'Have it approved'],
     check: (context) =>
       workedZones(context).flatMap((zone) => {
-        const colour = inZone(context, zone).find((at) => stepKind(at.step.kind).colours)?.step;
+        // A client is asked about paint and paper too.
+        const asked = context.piece.ownership === 'commission' ? coveredWith : null;
+        const colour = inZone(context, zone).find(
+          (at) => stepKind(at.step.kind).colours || asked?.has(at.step.kind),
+        )?.step;
         if (!colour) return [];
         // A sample of the same colour serves every zone that gets it.
         const earlier = context.run

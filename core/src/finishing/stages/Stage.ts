@@ -9,7 +9,7 @@ export type Stage = (chain: ZoneChain, s: Situation, house: House) => void;
 export const overnightMin = 12 * 60;
 export const sealedDryMin = 60;
 /** From order to post, minutes (from memory): five days. */
-const leadTimeMin = 5 * 24 * 60;
+export const leadTimeMin = 5 * 24 * 60;
 /** A firm's cold, heat or gas, with the way there and back, minutes (from memory): two weeks. */
 export const firmTreatmentMin = 14 * 24 * 60;
 /** Answer of a client on a sample, minutes (from memory): one day. */

@@ -48,7 +48,7 @@ const firstAid: Stage = (chain, s) => {
 
 /** Tests that the survey still owes. */
 const tests: Stage = (chain, s) => {
-  if (s.hasFilm && !s.tests && s.surfaces.some((x) => x.oldFinish.kind === 'unknown'))
+  if (s.look !== 'washed' && s.hasFilm && !s.tests && s.surfaces.some((x) => x.oldFinish.kind === 'unknown'))
     chain.add(phase.clean, 'test', {
       test: 'finish',
       reason:
@@ -89,6 +89,15 @@ function wipeDown(chain: ZoneChain, s: Situation): void {
   const { productId, method } = chain.pick('wipe-down', spirits ? ['solvent'] : ['cleaner'], null, {
     carrier: spirits ? 'oil' : 'water',
   });
+  // Filth, or a smell, that may not be soaked off is gone over twice.
+  const filthy = s.places('wash') > 0;
+  if (filthy)
+    chain.add(phase.clean, 'wipe-down', {
+      productId,
+      method,
+      reason:
+        'Filth and smells would be washed off, but a soaking wash would spoil what is here: gone over twice, the cloths changed often.',
+    });
   chain.add(phase.clean, 'wipe-down', {
     productId,
     method,
@@ -136,7 +145,8 @@ export const dewax: Stage = (chain, s) => {
       reason: 'The ground has drunk: it dries overnight.',
     });
   }
-  if (waxedAgain(s) || (!s.hasWax && !s.tests?.silicone && s.residue !== 'stripper')) return;
+  const greasy = s.places('remove-residue') > 0;
+  if (waxedAgain(s) || (!s.hasWax && !s.tests?.silicone && s.residue !== 'stripper' && !greasy)) return;
   const { productId, method } = chain.pick('remove-residue', ['solvent']);
   // Where spirits clean it as well, they do so first of all.
   const at = spiritsClean(s) ? phase.clean : phase.takeOff;
@@ -148,7 +158,9 @@ export const dewax: Stage = (chain, s) => {
         ? 'Stripper was left on it: every trace is washed off.'
         : s.tests?.silicone
           ? 'The test patch showed fisheyes: silicone polish is wiped off with spirits and clean rags, twice.'
-          : 'Wax or polish may be on it, and no film holds on wax: wipe down with mineral spirits and clean rags.',
+          : greasy
+            ? 'Grease is in the wood, not only on it: spirits draw it out, the rags changed until they stay clean.'
+            : 'Wax or polish may be on it, and no film holds on wax: wipe down with mineral spirits and clean rags.',
   });
   chain.add(at, 'dry-out', { fixedWaitMin: sealedDryMin, reason: 'The spirits have to leave the surface.' });
 };

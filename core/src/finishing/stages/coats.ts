@@ -1,11 +1,11 @@
-import type { StepKindId } from '../../workshop';
+import type { Carrier, Method, Product, StepKindId } from '../../workshop';
 import type { Wish } from '../fromShelf';
 import type { House } from '../houseRules';
 import { type Phase, phase } from '../phases';
 import type { Situation } from '../Situation';
 import { stepKind } from '../stepKinds';
 import type { Pick, ZoneChain } from '../ZoneChain';
-import { betweenCoatsGrit, type Stage } from './Stage';
+import { betweenCoatsGrit, type Stage, sealedDryMin } from './Stage';
 
 /** Wood is coloured before its neighbours are painted, or after them, by the school of the house. */
 export const colourPhase = (house: House): Phase =>
@@ -20,12 +20,35 @@ function sandsBefore(n: number, of: number, picked: Pick, house: House, every: b
   return house['between-coats'] === 'every' || n % 2 === 1 || n === of;
 }
 
+/** What is done about a run by what carries the film, where the house goes by type (common practice, no source). */
+const runsByType: Readonly<Record<Carrier, string>> = {
+  water: 'A run is wiped with a damp pad while it is wet; once it skins over it is left till it is hard, and sanded.',
+  oil: 'A run is brushed out within some minutes; later it is left till it is hard, which takes days, and shaved off.',
+  alcohol: 'Nothing is brushed twice: a run is left till it is hard and levelled, and the next coat melts in.',
+  lacquer: 'A run is left till it is hard, then sanded: the next coat melts in.',
+  none: 'A run is left till it is hard, then sanded.',
+};
+
 /** What to do about a run, by the school of the house and by what is laid on. */
-function runs(picked: Pick, house: House): string {
-  const left =
-    house.runs === 'leave' ||
-    (house.runs === 'by-type' && (picked.product?.carrier === 'lacquer' || picked.method === 'aerosol'));
-  return left ? 'A run is left till it is hard, then sanded.' : 'A run is wiped with a damp pad while it is wet.';
+function runs({ product, method }: Pick, house: House): string {
+  if (method === 'wipe') return 'No more on the pad than it spreads: what runs is wiped off at once.';
+  if (house.runs === 'by-type' && method !== 'aerosol' && product) return runsByType[product.carrier];
+  return house.runs === 'leave' || method === 'aerosol'
+    ? 'A run is left till it is hard, then sanded.'
+    : 'A run is wiped with a damp pad while it is wet.';
+}
+
+/** A film that has been used is washed, dried and scuffed before the coats that are owed to it. */
+function backFromUse(chain: ZoneChain, at: Phase): void {
+  const { productId, method } = chain.pick('degrease', ['cleaner']);
+  chain.add(at, 'degrease', { productId, method, reason: 'It has been in use: hands and polish come off first.' });
+  chain.add(at, 'rinse', { reason: 'Residue of the cleaner spoils adhesion.' });
+  chain.add(at, 'dry-out', { fixedWaitMin: sealedDryMin, reason: 'A sealed surface dries in about an hour.' });
+  chain.addAbrasive(at, 'scuff', {
+    grit: betweenCoatsGrit,
+    byHand: true,
+    reason: 'The film has cured: without a key the coats that are owed do not hold.',
+  });
 }
 
 /** Coats of one product with the light sandings between them. */
@@ -48,7 +71,10 @@ export function coats(
     !keepsFilm &&
     !chain.drafts.some((d) => lays(d.step.kind));
   for (let n = 1; n <= picked.coats; n += 1) {
-    if (
+    const isOwed = n > picked.coats - picked.owed;
+    if (isOwed && !chain.handedOver) break;
+    if (isOwed && n === picked.coats - picked.owed + 1) backFromUse(chain, at);
+    else if (
       sand !== 'never' &&
       ((raised && n === 2 && house['between-coats'] !== 'faults') ||
         sandsBefore(n, picked.coats, picked, house, sand === 'every'))
@@ -62,8 +88,21 @@ export function coats(
       chain.addAbrasive(at, 'denib', { grit: betweenCoatsGrit, byHand: true, reason });
     }
     const brush = n === picked.coats && method === 'brush' && picked.coats > 1 ? ' A new brush for the last coat.' : '';
-    const reason = n === 1 ? `${reasons[0]} ${runs(picked, house)}` : `${reasons[1]}${brush}`;
-    chain.add(at, kind, { productId, method, of: picked.coats, reason });
+    const owes =
+      picked.owed > 0 && !chain.handedOver && n === picked.coats - picked.owed
+        ? ` ${picked.owed} more ${picked.owed === 1 ? 'is' : 'are'} owed: laid when the piece has been in use, washed and scuffed first.`
+        : '';
+    const thin = picked.thinned[n - 1] ?? null;
+    const thinned = thin === null ? '' : thin === 0 ? ' Unthinned.' : ` Thinned by ${Math.round(thin * 100)} %.`;
+    const reason = `${n === 1 ? `${reasons[0]} ${runs(picked, house)}` : `${reasons[1]}${brush}`}${thinned}${owes}`;
+    const thinFrac = thin ?? undefined;
+    chain.add(at, kind, {
+      productId,
+      method,
+      of: picked.coats,
+      reason,
+      ...(thinFrac === undefined ? {} : { thinFrac }),
+    });
   }
 }
 
@@ -84,7 +123,11 @@ const decalCoats = 5;
 export function pickClear(chain: ZoneChain, s: Situation, house: House, coatsWanted: number | null = null): Pick {
   // Oil ambers what is pale, lacquer lifts paint, and both reach contact cement through new veneer.
   const waterOnly =
-    s.painted || s.look === 'whitewashed' || s.additions.includes('stencilled') || s.places('re-veneer') > 0;
+    s.painted ||
+    s.look === 'whitewashed' ||
+    (s.look === 'toned' && s.flexible) ||
+    s.additions.includes('stencilled') ||
+    s.places('re-veneer') > 0;
   const ofTop = s.zoneId === 'top' && !waterOnly ? topClears[house['top-clear']] : topClears.water;
   const wish: Wish = s.wear === 'wet' && !waterOnly ? { trait: 'exterior' } : ofTop;
   const by = clearMethods[house['clear-by']];
@@ -116,15 +159,34 @@ export const rubOut: Stage = (chain, s) => {
   });
 };
 
+/** How a clear coat is laid, by its way and by what carries it (common practice, no source). */
+const brushed: Readonly<Record<Carrier, string>> = {
+  water: 'Laid on full and left: brushed again after a minute it drags.',
+  oil: 'Laid on full, bubbles lifted with light last strokes.',
+  alcohol: 'Quick, wet strokes side by side, never back over one: it is dry in minutes.',
+  lacquer: 'Flowed on wet and left: brushed again it pulls up what lies below.',
+  none: 'Laid on full, bubbles lifted with light last strokes.',
+};
+const byMethod: Readonly<Partial<Record<Method, string>>> = {
+  wipe: 'Wiped on thin with a pad, with the grain, no place left wet.',
+  hvlp: 'An even wet coat, strokes overlapping by a half, begun and ended off the edge.',
+  aerosol: 'Thin passes from 25 cm, begun and ended off the edge.',
+};
+
+/** How a clear coat is laid. */
+const howLaid = ({ product, method }: { product: Product | null; method: Method | null }): string =>
+  (method && byMethod[method]) ?? brushed[product?.carrier ?? 'none'];
+
 /** The clear coats of a zone, and the wax of those who finish with shellac and wax. */
 export const clear: Stage = (chain, s, house) => {
   const thin = house['flat-clear'] === 'thin' && s.zoneId === 'top';
-  const laid = thin ? 'Thin coats; streaks are sanded.' : 'Laid on full, bubbles lifted with light last strokes.';
+  const picked = pickClear(chain, s, house);
+  const laid = thin ? 'Thin coats; streaks are sanded.' : howLaid(picked);
   coats(
     chain,
     filmPhase(s, house),
     'clear',
-    pickClear(chain, s, house),
+    picked,
     house,
     [`The film that takes the wear. ${laid}`, 'Builds the film up to what the wear asks for.'],
     thin ? 'every' : 'by-house',

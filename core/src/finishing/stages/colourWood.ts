@@ -28,12 +28,15 @@ const grainFill: Stage = (chain, s, house) => {
 function condition(chain: ZoneChain, s: Situation, house: House, stain: Product | null): void {
   if (!stain || stain.traits.includes('gel')) return;
   const blotchy = s.species.find((x) => x.blotches);
-  if (house.conditioner === 'never' || (house.conditioner === 'blotchy' && !blotchy)) return;
+  const shown = s.treated.some((t) => t.damage.kind === 'blotchy-wood' && t.treatment.id === 'even');
+  if (!shown && (house.conditioner === 'never' || (house.conditioner === 'blotchy' && !blotchy))) return;
   const { productId, method, product } = chain.pick('condition', ['conditioner'], null, { carrier: stain.carrier });
   if (product && product.carrier !== stain.carrier) return;
-  const reason = blotchy
-    ? `${blotchy.name} takes stain in blotches without it.`
-    : 'House rule: conditioner before every stain.';
+  const reason = shown
+    ? 'It has shown that it takes stain in blotches.'
+    : blotchy
+      ? `${blotchy.name} takes stain in blotches without it.`
+      : 'House rule: conditioner before every stain.';
   chain.add(colourPhase(house), 'condition', { productId, method, reason });
 }
 
@@ -75,9 +78,48 @@ const tapedForPaint = (s: Situation, house: House): boolean =>
   s.zoneId !== 'interior' &&
   s.neighbours.some((n) => lookRow(n.look).painted);
 
+/** Bare wood wetted with spirits shows, while it is wet, what a clear coat would show for good. */
+const wetTest: Stage = (chain, s) => {
+  if (!isBare(s) || !s.tools.includes('ventilation')) return;
+  chain.add(phase.abrade, 'test', {
+    test: 'wet',
+    reason: 'Wiped with spirits: glue smears, scratches and the colour under clear show while it is wet.',
+  });
+  chain.add(phase.abrade, 'dry', { fixedWaitMin: spiritsOffMin, reason: 'The spirits leave the wood.' });
+};
+
+/** Spirits are off bare wood, minutes (from memory). */
+const spiritsOffMin = 30;
+
+/** An odour that washing leaves is kept in by shellac, where no clear coat does it. */
+export const sealIn: Stage = (chain, s) => {
+  if (!s.treated.some((t) => t.treatment.id === 'wash-and-seal') || (s.showsWood && s.look !== 'washed')) return;
+  seal(chain, phase.paint, 'What the wash leaves of an odour is sealed in: shellac keeps it from coming back.');
+};
+
+/** Cane that stripped unevenly is evened with a thin wash, wiped back at once. */
+const toneCane: Stage = (chain, s, house) => {
+  const at = colourPhase(house);
+  sample(chain, s, 'On a hidden place of the cane');
+  const wash = chain.pick('colour-wash', ['wash', 'glaze'], 2);
+  for (let n = 1; n <= wash.coats; n += 1) {
+    chain.add(at, 'colour-wash', {
+      productId: wash.productId,
+      method: wash.method,
+      of: wash.coats,
+      reason:
+        n === 1
+          ? 'A thin wash: cane that stripped unevenly comes out even.'
+          : 'A second thin wash, where one is not enough.',
+    });
+    chain.add(at, 'wipe-back', { reason: 'Wiped back at once, before it sits in the weave.' });
+  }
+};
+
 /** Natural or stained wood: colour, and a sealing coat where tape will lie on it. */
 export const colourWood: Stage = (chain, s, house) => {
   // Stain, washcoat, filler: filler in bare wood would keep the stain out. Where all is one colour it goes in first.
+  wetTest(chain, s, house);
   if (s.look === 'stained-clear') {
     stain(chain, s, house);
     if (s.additions.includes('grain-filled'))
@@ -157,6 +199,7 @@ export const refreshClear: Stage = (chain, s, house) =>
 
 /** Colour in the film instead of the wood: over a barrier on what stays, or on sealed wood. */
 export const tone: Stage = (chain, s, house) => {
+  if (s.flexible) return toneCane(chain, s, house);
   const at = colourPhase(house);
   sample(chain, s, 'On the same wood, sealed the same');
   const why = isBare(s) ? 'Toner on bare wood goes in unevenly: it lies on a sealing coat.' : barrierUnder(s);

@@ -1,3 +1,4 @@
+import type { AdditionKind, Extent } from '../../workshop';
 import type { House } from '../houseRules';
 import { phase } from '../phases';
 import type { Situation } from '../Situation';
@@ -5,6 +6,7 @@ import type { ZoneChain } from '../ZoneChain';
 import { coats, decoratePhase, rubOut } from './coats';
 import { seal } from './colourWood';
 import { order, ridgeGrit, type Stage } from './Stage';
+import { sample } from './sample';
 
 /** The colour under paper, leaf and foil, so that no pale edge shows. */
 const baseColour: Stage = (chain, s, house) =>
@@ -89,15 +91,34 @@ export const patina: Stage = (chain, s, house) => {
     );
 };
 
+/** Share of a zone that an effect covers where it is laid in places (from memory). */
+const extentFrac: Readonly<Record<Extent, number>> = { all: 1, rim: 0.15, crease: 0.1, highlight: 0.1 };
+const extentWords: Readonly<Record<Extent, string>> = {
+  all: '',
+  rim: ' Round the rim only, softened inward.',
+  crease: ' In the creases and corners only.',
+  highlight: ' On what stands out only: edges and carving.',
+};
+
+/** Where an effect of a zone is laid. */
+function extentOf(s: Situation, addition: AdditionKind): { areaFrac: number; words: string } {
+  const extent = s.effects[addition] ?? 'all';
+  return { areaFrac: extentFrac[extent], words: extentWords[extent] };
+}
+
 const glaze = (chain: ZoneChain, s: Situation, house: House): void => {
+  if (s.ownership === 'commission' && !chain.drafts.some((d) => d.step.kind === 'make-sample'))
+    sample(chain, s, 'On the same ground, glazed and wiped back');
   const { productId, method } = chain.pick('glaze', ['glaze'], 1);
   const at = decoratePhase(s, house);
-  chain.add(at, 'glaze', { productId, method, reason: 'Glaze settles in the low places.' });
+  const { areaFrac, words } = extentOf(s, 'glazed');
+  chain.add(at, 'glaze', { productId, method, areaFrac, reason: `Glaze settles in the low places.${words}` });
   chain.add(at, 'wipe-back', { reason: 'Wiped back while it is open, the last strokes with the grain.' });
 };
 
 const stencil = (chain: ZoneChain, s: Situation, house: House): void => {
   const at = decoratePhase(s, house);
+  if (s.painted) seal(chain, at, 'Over a sealed ground a slip of the stencil is wiped off without taking the paint.');
   const { productId, method } = chain.pick('stencil', ['paint'], 1);
   chain.add(at, 'stencil', {
     productId,
@@ -148,6 +169,10 @@ const decal = (chain: ZoneChain, s: Situation, house: House): void => {
 };
 
 const applique = (chain: ZoneChain, s: Situation): void => {
+  // Nothing that slips can be wiped off paper: there the ornaments get their colour before they are glued.
+  const first = s.look === 'papered' || s.look === 'leafed' || s.look === 'foiled';
+  if (first)
+    colourOrnaments(chain, 'On the bench, before they are glued: what slips cannot be wiped off what lies under them.');
   const { productId, method } = chain.pick('applique', ['glue']);
   chain.add(phase.decorate, 'applique', {
     productId,
@@ -155,21 +180,19 @@ const applique = (chain: ZoneChain, s: Situation): void => {
     count: Math.max(2, Math.round(s.areaM2 * 2)),
     reason: 'Softened with heat, glued while warm, on a base that has its colour.',
   });
-  const paintIt = chain.pick('paint', ['paint'], 1);
-  chain.add(phase.decorate, 'paint', {
-    productId: paintIt.productId,
-    method: paintIt.method,
-    areaFrac: 0.1,
-    reason: 'The ornaments get the colour of what they sit on.',
-  });
+  if (!first) colourOrnaments(chain, 'The ornaments get the colour of what they sit on.');
 };
 
-/** Paper on the inside of drawers and on shelves: a bed coat, the paper, a coat over it. */
-const liner = (chain: ZoneChain, s: Situation, house: House): void => {
-  const at = decoratePhase(s, house);
+function colourOrnaments(chain: ZoneChain, reason: string): void {
+  const { productId, method } = chain.pick('paint', ['paint'], 1);
+  chain.add(phase.decorate, 'paint', { productId, method, areaFrac: 0.1, reason });
+}
+
+/** Paper on the inside of drawers and on shelves, last of all: a bed coat, the paper, a coat over it. */
+const liner = (chain: ZoneChain, s: Situation): void => {
   const ordered = order(chain, 'Lining paper');
   const { productId, method } = chain.pick('line', ['paste']);
-  chain.add(at, 'line', {
+  chain.add(phase.clear, 'line', {
     productId,
     method,
     count: sheetsFor(s.areaM2),
@@ -186,18 +209,20 @@ export const layOn: Stage = (chain, s, house) => {
   if (s.additions.includes('applique')) applique(chain, s);
   if (s.additions.includes('transfer')) transfer(chain, s, house);
   if (s.additions.includes('decal')) decal(chain, s, house);
-  if (s.additions.includes('lined')) liner(chain, s, house);
 };
 
 /** What comes after the last clear coat. */
 export const lastTouches: Stage = (chain, s, house) => {
   rubOut(chain, s, house);
+  if (s.additions.includes('lined')) liner(chain, s);
   if (s.additions.includes('dark-waxed')) {
     const { productId, method } = chain.pick('dark-wax', ['dark-wax']);
+    const { areaFrac, words } = extentOf(s, 'dark-waxed');
     chain.add(phase.clear, 'dark-wax', {
       productId,
       method,
-      reason: 'Over a sealed surface only: into the corners, and wiped back.',
+      areaFrac,
+      reason: `Over a sealed surface only: into the corners, and wiped back.${words}`,
     });
   }
   if (!s.additions.includes('gilded-edges')) return;

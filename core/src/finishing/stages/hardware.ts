@@ -35,10 +35,18 @@ export function workHardware(job: HardwareJob): Stage {
     const { treatment, count } = job;
     if (treatment === 'keep' || count === 0) return;
     if (job.missing > 0 || treatment === 'replace') {
-      const ordered = order(chain, treatment === 'replace' ? 'New hardware' : 'A pull that matches');
+      const ordered = order(
+        chain,
+        treatment !== 'replace'
+          ? 'A pull that matches'
+          : s.hardwareSupplied
+            ? 'Nothing is bought: what the client brings is asked for. It'
+            : 'New hardware',
+      );
       chain.add(phase.form, 'replace-part', {
         part: 'hardware',
-        count: treatment === 'replace' ? count + job.missing : job.missing,
+        // Where all are new, those that are missing are among them.
+        count: treatment === 'replace' ? Math.max(count, job.missing) : job.missing,
         after: [ordered.id],
         reason: 'Laid out and tried in its holes before the finish: spacings that look alike are not.',
       });
@@ -50,7 +58,8 @@ export function workHardware(job: HardwareJob): Stage {
 
 const refinish =
   (job: HardwareJob): Stage =>
-  (chain, _s, house) => {
+  (chain, s, house) => {
+    const wooden = s.wood;
     const clean = chain.pick('degrease', ['cleaner']);
     chain.add(phase.form, 'degrease', {
       productId: clean.productId,
@@ -58,7 +67,10 @@ const refinish =
       reason: 'Finger grease lifts every coat.',
     });
     chain.add(phase.form, 'rinse', { reason: 'Residue of the cleaner spoils adhesion.' });
-    chain.add(phase.form, 'dry-out', { fixedWaitMin: 60, reason: 'Metal dries in about an hour.' });
+    chain.add(phase.form, 'dry-out', {
+      fixedWaitMin: 60,
+      reason: `${wooden ? 'Wood that is sealed' : 'Metal'} dries in about an hour.`,
+    });
     if (job.treatment === 'strip-refinish') {
       const strip = chain.pick('strip-chemical', ['stripper']);
       chain.add(phase.takeOff, 'strip-chemical', {
@@ -75,16 +87,21 @@ const refinish =
       });
       chain.add(phase.takeOff, 'dry-out', { fixedWaitMin: 60, reason: 'Metal dries in about an hour.' });
     }
-    chain.addAbrasive(phase.abrade, 'scuff', {
-      grit: Number(house['scuff-grit']),
+    const bared = wooden && job.treatment === 'strip-refinish';
+    chain.addAbrasive(phase.abrade, bared ? 'sand' : 'scuff', {
+      grit: bared ? 180 : Number(house['scuff-grit']),
       byHand: true,
-      reason: 'Nothing holds on smooth metal without a key.',
+      reason: bared
+        ? 'Turned round in the abrasive, with the grain of the knob.'
+        : `Nothing holds on smooth ${wooden ? 'film' : 'metal'} without a key.`,
     });
-    const primer = chain.pick('prime', ['metal-primer', 'primer'], 1, {}, 'aerosol');
+    const primer = wooden
+      ? chain.pick('prime', ['primer'], 1, {}, 'aerosol')
+      : chain.pick('prime', ['metal-primer', 'primer'], 1, {}, 'aerosol');
     chain.add(phase.paint, 'prime', {
       productId: primer.productId,
       method: primer.method,
-      reason: 'Metal primer first: paint chips off bare metal.',
+      reason: wooden ? 'Primer first: wood drinks the first coat.' : 'Metal primer first: paint chips off bare metal.',
     });
     coats(
       chain,

@@ -32,9 +32,10 @@ interface Undercoat {
 /** A colour so deep hides what bleeds into it, lightness 0 to 1 (from memory). */
 const deepBelow = 0.35;
 
-/** Whether what bleeds would show in the colour, or one of its bands. */
+/** Whether what bleeds would show in the colour, in one of its bands, or in what is painted over them. */
 const isPale = (chain: ZoneChain, s: Situation): boolean => {
-  const ids = s.bands.length > 0 ? s.bands.map((b) => b.productId) : [null];
+  const over = s.additions.includes('taped-design') ? [null] : [];
+  const ids = s.bands.length > 0 ? [...s.bands.map((b) => b.productId), ...over] : [null];
   return ids.some((id) => {
     const { product } = chain.pick('paint', ['paint'], 1, id === null ? {} : { id });
     return !product || (id !== null && product.id !== id) || lightness(product.colour) >= deepBelow;

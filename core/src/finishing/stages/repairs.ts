@@ -212,7 +212,7 @@ export const mendWood: Stage = (chain, s, house) => {
 
 /** Fills places, in the stage of the ladder. */
 export const fill: Stage = (chain, s, house) => {
-  const small = s.places('fill') - s.corners;
+  const small = s.places('fill') - s.corners - s.hardFills;
   if (s.corners > 0) {
     const jobs =
       house['filler-edges'] === 'two-part'
@@ -231,6 +231,20 @@ export const fill: Stage = (chain, s, house) => {
       byHand: true,
       count: s.corners,
       reason: 'Cut back to its lines while it is still soft to the file; the ladder takes it from there.',
+    });
+  }
+  if (s.hardFills > 0) {
+    const { productId, method } = chain.pick('fill', ['filler-two-part', 'filler-ready']);
+    chain.add(phase.abrade, 'fill', {
+      productId,
+      method,
+      count: s.hardFills,
+      fillL: s.fillL.hard,
+      reason: reasonOf(
+        s,
+        'fill',
+        'What is large or deep wants filler that sets hard all through: ready-mixed shrinks, and stays soft below.',
+      ),
     });
   }
   if (small > 0) {
@@ -303,3 +317,24 @@ export const stickFills: Stage = (chain, s, house) => {
 /** Loose edges that are filled instead of glued are filled before the abrasive can tear them. */
 export const fillsFirst = (s: Situation): boolean =>
   s.treated.some((t) => t.treatment.id === 'fill' && (t.damage.kind === 'chipped-veneer' || t.damage.kind === 'split'));
+
+/** Sealant in a gap, L per m: a bead of 5 × 5 mm (from memory). */
+const beadL = 0.025;
+/** Length of a gap that nobody measured, m (from memory). */
+const usualGapM = 0.5;
+
+/** Gaps are closed over the primer, and painted over. */
+export const caulk: Stage = (chain, s) => {
+  const gaps = s.treated.filter((t) => t.treatment.steps.includes('caulk'));
+  if (gaps.length === 0) return;
+  const lineM = gaps.reduce((sum, t) => sum + t.damage.count * (t.damage.extentM ?? usualGapM), 0);
+  const { productId, method } = chain.pick('caulk', ['sealant']);
+  chain.add(phase.paint, 'caulk', {
+    productId,
+    method,
+    count: s.places('caulk'),
+    lineM,
+    fillL: beadL * lineM,
+    reason: reasonOf(s, 'caulk', 'Over the primer, smoothed with a wet finger at once: sealant cannot be sanded.'),
+  });
+};

@@ -7,7 +7,11 @@ import { madeAnew } from './repairs';
 import { overnightMin, type Stage } from './Stage';
 
 const has = (s: Situation, kind: OldFinishKind, failing = false): boolean =>
-  s.surfaces.some((x) => x.oldFinish.kind === kind && (!failing || x.oldFinish.condition === 'failing'));
+  s.surfaces.some(
+    (x) =>
+      x.oldFinish.kind === kind &&
+      (!failing || x.oldFinish.condition === 'failing' || x.oldFinish.condition === 'crazed'),
+  );
 
 /** Marks in a film that stays: rings are drawn out of it, worn places touched in. */
 export const mendKept: Stage = (chain, s) => {

@@ -1,3 +1,4 @@
+import type { Step } from '../../workshop';
 import { phase } from '../phases';
 import { coats } from './coats';
 import { order, overnightMin, type Stage } from './Stage';
@@ -60,6 +61,9 @@ export const recolour: Stage = (chain, s, house) => {
   chain.add(phase.paint, 'judge', { reason: 'Colour on the show wood is taken off with care before it sets.' });
 };
 
+/** Share of a seat with its sides on which foam is stuck (from memory). */
+const foamFrac = 0.5;
+
 /** A new cover: staples out, pad mended, cloth on. */
 export const cover: Stage = (chain, _s, house) => {
   const strip = house['old-upholstery'] === 'remove';
@@ -73,11 +77,17 @@ export const cover: Stage = (chain, _s, house) => {
     chain.add(phase.takeOff, 'remove-covering', {
       reason: 'Staples come out one by one: plan for it. Old stuffing may hold pests; sale rules vary by place.',
     });
-  const build = (part: 'webbing' | 'padding' | 'dust-cover', reason: string) =>
-    chain.add(phase.uncover, 'replace-part', { part, count: 1, after: [ordered.id], reason });
+  const build = (part: 'webbing' | 'padding' | 'dust-cover', reason: string, glued: Partial<Step> = {}) =>
+    chain.add(phase.uncover, 'replace-part', { part, count: 1, after: [ordered.id], reason, ...glued });
   if (strip) {
     build('webbing', 'Webbing stretched and tacked, or springs tied again: everything above sits on it.');
-    build('padding', 'Foam cut to the seat, wadding over it: edges rounded, no hard corner under the cloth.');
+    const spray = chain.pick('glue', ['contact-cement'], 1, { method: 'aerosol' }, 'aerosol');
+    const sprayed = spray.method === 'aerosol';
+    build(
+      'padding',
+      `Foam cut to the seat, wadding over it: edges rounded, no hard corner under the cloth.${sprayed ? ' Spray adhesive on both, laid together when it is tacky; outdoors, or with the air drawn off.' : ''}`,
+      sprayed ? { productId: spray.productId, method: spray.method, areaFrac: foamFrac } : {},
+    );
   }
   chain.add(phase.uncover, 'replace-part', {
     part: 'covering',

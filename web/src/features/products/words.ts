@@ -34,6 +34,7 @@ export const kindNames: Readonly<Record<ProductKind, string>> = {
   paste: 'paste',
   activator: 'patina activator',
   'leather-colour': 'leather colour',
+  sealant: 'sealant',
   solvent: 'solvent or thinner',
 };
 

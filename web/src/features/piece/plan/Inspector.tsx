@@ -23,6 +23,7 @@ import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
 import { dayTime, duration } from '../../../ui/formatTime';
 import { HeldTextField } from '../../../ui/HeldTextField';
+import { NumberField } from '../../../ui/NumberField';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 import { Figure } from '../../../ui/Working';
@@ -42,8 +43,16 @@ const counted: ReadonlySet<StepKindId> = new Set([
   'metallic',
 ]);
 
+/** Coats of one product, each of which may be thinned, and the last of which may be owed. */
+const laidInCoats: ReadonlySet<StepKindId> = new Set(['paint', 'clear', 'tone', 'metallic', 'recolour-leather']);
+
 interface ChoicesProps extends Pick<Step, 'kind' | 'zoneId' | 'productId' | 'method' | 'of'> {
   pieceId: string;
+  ordinal: number;
+  /** Thinner typed for this coat, L/L; null: as the sheet has it. */
+  thinFrac: number | null;
+  /** So many of the last coats are owed. */
+  owed: number;
   /** The product was chosen by the user. */
   chosen: boolean;
   /** Zones that take after this one: what they are called. */
@@ -55,8 +64,8 @@ interface ChoicesProps extends Pick<Step, 'kind' | 'zoneId' | 'productId' | 'met
 }
 
 /** The values of a step that can be chosen: product, method, coats. Drawn again only where one of them is another. */
-const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method, of, ...matching }: ChoicesProps) {
-  const { chosen, alike, others, like } = matching;
+const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method, of, ...more }: ChoicesProps) {
+  const { chosen, alike, others, like, ordinal, thinFrac, owed } = more;
   const { products } = useParts('products');
   const edit = useEditPiece(pieceId);
   const usable = Object.values(products).filter((p) => stepKind(kind).uses.includes(p.kind));
@@ -66,6 +75,14 @@ const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method
     edit(label, (draft) => {
       const choice = draft.choices[key] ?? { productId: null, coats: null, method: null };
       draft.choices[key] = { ...choice, ...change };
+    });
+  const thin = (frac: number | null) =>
+    edit('Thinner', (draft) => {
+      const choice = draft.choices[key] ?? { productId: null, coats: null, method: null };
+      const thinned = Array.from({ length: Math.max(ordinal, choice.thinned?.length ?? 0) }, (_, i) =>
+        i === ordinal - 1 ? frac : (choice.thinned?.[i] ?? null),
+      );
+      draft.choices[key] = { ...choice, thinned };
     });
   /** Said of all zones, what was chosen for one of them gives way. */
   const holds = (forLook: boolean) =>
@@ -115,6 +132,31 @@ const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method
           />
         )}
       </div>
+      {laidInCoats.has(kind) && (
+        <div className="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
+          {product && product.thinningMaxFrac.value > 0 && (
+            <NumberField
+              label="Thinner in this coat, %"
+              draftKey={`${pieceId}/${key}/thinned/${ordinal}`}
+              value={thinFrac === null ? null : thinFrac * 100}
+              least={0}
+              most={500}
+              digits={1}
+              onValue={(percent) => thin(percent / 100)}
+              onEmpty={() => thin(null)}
+              help={`Empty: ${+(product.thinningFrac.value * 100).toFixed(1)}, as on its sheet; at most ${+(product.thinningMaxFrac.value * 100).toFixed(1)}`}
+            />
+          )}
+          {of > 1 && (
+            <Select
+              label="Owed: laid after some use"
+              value={String(owed)}
+              options={coatCounts.slice(0, of - 1).reduce((all, c) => [...all, c], [{ value: '0', name: 'none' }])}
+              onPick={(n) => set('Coats owed', { owed: Number(n) })}
+            />
+          )}
+        </div>
+      )}
     </div>
   );
 });
@@ -241,6 +283,9 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
           productId={step.productId}
           method={step.method}
           of={step.of}
+          ordinal={step.ordinal}
+          thinFrac={step.thinFrac ?? null}
+          owed={piece.choices[`${step.zoneId}/${step.kind}`]?.owed ?? 0}
           chosen={Boolean(piece.choices[`${step.zoneId}/${step.kind}`]?.productId)}
           alike={namesOf(seen.filter((z) => matchOf(piece, z, step.kind, house) === step.zoneId))}
           others={namesOf(seen)}

@@ -9,7 +9,7 @@ import {
 } from '@cosmesis/core/finishing';
 import { materialOf, surfaceOf, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { formatArea } from '@cosmesis/core/units';
-import type { AdditionKind, LookKind, Piece } from '@cosmesis/core/workshop';
+import { type AdditionKind, type Extent, extents, type LookKind, type Piece } from '@cosmesis/core/workshop';
 import { current } from 'immer';
 import { memo, useCallback, useState } from 'react';
 import { newId, nowIso } from '../../../store/theStore';
@@ -17,8 +17,18 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useParts, useStorePart } from '../../../store/useWorkshop';
 import type { StoreState } from '../../../store/WorkshopStore';
 import { Keys } from '../../../ui/Keys';
+import { Select } from '../../../ui/Select';
 import { BandFields } from './BandFields';
 import { ChangeOfMind } from './ChangeOfMind';
+
+/** Effects that may lie in places only. */
+const inPlaces: ReadonlySet<AdditionKind> = new Set(['glazed', 'dark-waxed']);
+const extentNames: Readonly<Record<Extent, string>> = {
+  all: 'all over',
+  rim: 'round the rim',
+  crease: 'in creases and corners',
+  highlight: 'on edges and carving',
+};
 
 /** What a look carries besides: what can be had here is offered, the rest is not. */
 function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: LookKind }) {
@@ -46,6 +56,21 @@ function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: Look
             </label>
           ))}
         </div>
+        {carried
+          .filter((a) => inPlaces.has(a.id))
+          .map((a) => (
+            <Select
+              key={a.id}
+              label={`Where it is ${a.name}`}
+              value={piece.effects[zone.id]?.[a.id] ?? 'all'}
+              options={extents.map((e) => ({ value: e, name: extentNames[e] }))}
+              onPick={(extent) =>
+                edit(`${zoneNames[zone.id]}: where it is ${a.name}`, (draft) => {
+                  draft.effects[zone.id] = { ...draft.effects[zone.id], [a.id]: extent as Extent };
+                })
+              }
+            />
+          ))}
       </fieldset>
     </details>
   );

@@ -2,6 +2,8 @@ import { hardwareNames } from '@cosmesis/core/finishing';
 import type { Face } from '@cosmesis/core/piece';
 import { formatLength, parseLength } from '@cosmesis/core/units';
 import { type HardwareTreatment, hardwareTreatments, type Piece } from '@cosmesis/core/workshop';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { MeasureField } from '../../../ui/MeasureField';
@@ -57,6 +59,17 @@ export function HardwareFields({ piece, faces }: { piece: Piece; faces: readonly
         {counted('missing', 'Missing')}
         {counted('spare', 'Kept as spare')}
       </div>
+      {hardware.treatment === 'replace' && (
+        <FormControlLabel
+          control={
+            <Checkbox
+              checked={hardware.fromClient ?? false}
+              onChange={(e) => set('Who brings the hardware', { fromClient: e.target.checked })}
+            />
+          }
+          label="The client brings the new ones: none are bought"
+        />
+      )}
     </>
   );
 }

@@ -26,6 +26,20 @@ export function RoomFields({ piece }: { piece: Piece }) {
   return (
     <>
       <Keys
+        legend="Where it is worked"
+        value={piece.worksite ?? 'workshop'}
+        onPick={(site) =>
+          edit('Where it is worked', (draft) => {
+            draft.worksite = site;
+          })
+        }
+        choices={[
+          { value: 'workshop', name: 'In the workshop' },
+          { value: 'in-place', name: 'Where it stands' },
+          { value: 'open', name: 'In the open air' },
+        ]}
+      />
+      <Keys
         legend="Where flammable vapour goes"
         value={piece.decisions['piece/air']?.choice ?? 'house'}
         onPick={(c) => decide('piece/air', 'Where vapour goes', c === 'house' ? null : c)}

@@ -29,6 +29,7 @@ import { faceColours } from '../../../ui/zoneLooks';
 import { usePieceContext } from '../PieceFrame';
 import { DamageFields } from './DamageFields';
 import { FaceList, FacePanel } from './FacePanel';
+import { FittingFields } from './FittingFields';
 import { FormFields } from './FormFields';
 import { HardwareFields } from './HardwareFields';
 import { LeadFields } from './LeadFields';
@@ -235,6 +236,15 @@ export default function Survey() {
             </SurveySection>
           )}
           <SurveySection
+            title="Fittings and upholstery"
+            noted={listed(
+              counted(piece.fittings.length, 'kind'),
+              piece.upholstery === 'fixed' ? 'seat tacked to the frame' : '',
+            )}
+          >
+            <FittingFields piece={piece} zones={zones} />
+          </SurveySection>
+          <SurveySection
             title="Parts and changes of form"
             noted={listed(
               counted(piece.addedParts.length, 'part added', 'parts added'),
@@ -259,6 +269,7 @@ export default function Survey() {
           <SurveySection
             title="Air, dust and the room it will live in"
             noted={listed(
+              piece.worksite === 'in-place' ? 'worked where it stands' : piece.worksite === 'open' ? 'in the open' : '',
               piece.decisions['piece/air'] ? 'vapour answered' : '',
               piece.decisions['piece/dust'] ? 'sanded elsewhere' : '',
               piece.home ? `${piece.home.airTempC} °C, ${Math.round(piece.home.relHumFrac * 100)} %` : '',

@@ -25,8 +25,11 @@ export const finishNames: Readonly<Record<OldFinishKind, string>> = {
 };
 export const conditionNames: Readonly<Record<Condition, string>> = {
   sound: 'sound',
-  failing: 'flaking or crazed',
+  failing: 'flaking',
   thick: 'thick, hides detail',
+  crazed: 'crazed or alligatored',
+  bubbled: 'bubbled',
+  weathered: 'weathered grey',
 };
 export const legNames: Readonly<Record<LegKind, string>> = {
   none: 'None',

@@ -259,3 +259,38 @@ test('a border is marked off on a top, painted beside clear wood, measured again
   await page.keyboard.press('Control+z');
   await expect(drawing.getByRole('button', { name: /^Rim/ })).toBeVisible();
 });
+
+test('fittings are measured and planned, a coat is thinned, an effect laid in places, and all of it is there after a reload', async ({
+  page,
+}) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await veneeredTable(page);
+  await page.getByText('Fittings and upholstery').click();
+  await page.getByRole('button', { name: 'Note them' }).click();
+  await page.getByLabel('Of these casters are gone').fill('1');
+  await page.getByLabel('Length of the screws, casters').fill('30 mm');
+  await page.getByLabel('Thickness they go into, casters').fill('22 mm');
+  await expect(page.getByRole('alert').filter({ hasText: '30 mm long and go into 22 mm' })).toBeVisible();
+  await page.getByText('Air, dust and the room it will live in').click();
+  await page.getByRole('radio', { name: 'Where it stands' }).check({ force: true });
+  await page.getByRole('link', { name: 'To the plan' }).click();
+  await page.getByLabel('Look of the carcass').selectOption({ label: 'painted' });
+  await page.getByText('and besides…').first().click();
+  await page.getByRole('checkbox', { name: 'glazed' }).check();
+  await page.getByLabel('Where it is glazed').selectOption({ label: 'in creases and corners' });
+  const inspector = page.getByRole('region', { name: 'Step', exact: true });
+  const stick = page.getByRole('list', { name: 'Carcass: step stick' });
+  await stick.getByRole('button', { name: /^glaze/ }).click();
+  await expect(inspector).toContainText('In the creases and corners only.');
+  await stick.getByRole('button', { name: /^paint 1/ }).click();
+  await inspector.getByLabel('Thinner in this coat, %').fill('10');
+  await expect(inspector).toContainText('Thinned by 10 %.');
+  await inspector.getByLabel('Owed: laid after some use').selectOption('1');
+  await expect(inspector).toContainText('1 more is owed');
+  await expect(stick.getByRole('button', { name: /^paint 2/ })).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByText(/Its screws are 30 mm long/).first()).toBeVisible();
+  await stick.getByRole('button', { name: /^paint 1/ }).click();
+  await expect(inspector.getByLabel('Thinner in this coat, %')).toHaveValue('10');
+});

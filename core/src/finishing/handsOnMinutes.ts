@@ -26,6 +26,11 @@ const leastRungMin = 3;
 /** Each grit is followed by a quick going over with the vacuum, minutes per m² (typical, from memory). */
 const vacuumPerM2 = 1;
 
+/** To take a drawer or a door up and lay it down again, minutes each time (typical, from memory). */
+const takenUpMin = 1;
+/** What follows while a part is still in hand. */
+const inTheSameGrip: ReadonlySet<Step['kind']> = new Set(['de-dust', 'rinse', 'wipe-back']);
+
 function perM2Of(step: Step, on: WorkedFaces): number {
   const { minutes, abrasive } = stepKind(step.kind);
   if (step.kind === 'scrape') {
@@ -35,7 +40,9 @@ function perM2Of(step: Step, on: WorkedFaces): number {
   if (!abrasive) return minutes.perM2 ?? 0;
   const machine = step.kind === 'sand' || step.kind === 'strip-abrasive';
   const flat = machine ? sandingPerM2(step.grit ?? 120) : (minutes.perM2 ?? 0);
-  return flat * on.shapeFactor * (machine && step.byHand ? handSandingFactor : 1) + (machine ? vacuumPerM2 : 0);
+  // No machine stands on a bar or a square leg: they are sanded by hand.
+  const byHand = machine && step.byHand ? handSandingFactor : 1 + (machine ? on.barFrac * (handSandingFactor - 1) : 0);
+  return flat * on.shapeFactor * byHand + (machine ? vacuumPerM2 : 0);
 }
 
 /**
@@ -67,6 +74,12 @@ export function handsOnParts(step: Step, on: WorkedFaces, setsUp = true): Minute
     { name: 'parts', minutes: (step.part && perPart?.[step.part]) ?? 0, per: 'part', amount: step.count },
     { name: 'each time', minutes: fixed, per: 'time', amount: 1 },
     ...(method ? [{ name: `by ${methodNames[method]}`, minutes: brushing, per: 'm²', amount: areaM2 }] : []),
+    {
+      name: 'taken up and laid down',
+      minutes: (method || (minutes.perM2 ?? 0) > 0) && !inTheSameGrip.has(step.kind) ? takenUpMin : 0,
+      per: 'part',
+      amount: on.looseParts,
+    },
     {
       name: 'set up and clean, once a sitting',
       minutes: setUp + (method ? methodMinutes[method].setUp : 0),

@@ -129,6 +129,17 @@ describe('handsOnMinutes, worked by hand from minutes per m², place, metre and 
     expect([scrape({ softened: true, detailFrac: 1 }), scrape({ softened: true, detailFrac: 0.5 })]).toEqual([150, 90]);
   });
 
+  it('sands bars by hand, twice as long, and takes every loose drawer up once a step', () => {
+    const on = (change: Partial<WorkedFaces>) => ({ ...flatFaces(1), ...change });
+    const p150 = (change: Partial<WorkedFaces>) => handsOnMinutes(step('sand', { grit: 150 }), on(change));
+    // 5 min/m² and 1 for the vacuum; a bar 2 × 5 and 1; half of them bars 7.5 and 1.
+    expect([p150({}), p150({ barFrac: 1 }), p150({ barFrac: 0.5 })]).toEqual([6, 11, 9]);
+    const four = on({ looseParts: 4 });
+    const paint = step('paint', { method: 'brush' });
+    expect([handsOnMinutes(paint, on({})), handsOnMinutes(paint, four)]).toEqual([19, 23]);
+    expect(handsOnMinutes(step('de-dust'), four)).toBe(handsOnMinutes(step('de-dust'), on({})));
+  });
+
   it('reads shapes off the faces: turned legs, square ones, mouldings and cane', () => {
     const worked = (piece: Piece, zoneId: ZoneId) => {
       const zone = zonesIn(piece).find((z) => z.id === zoneId)!;
@@ -143,6 +154,7 @@ describe('handsOnMinutes, worked by hand from minutes per m², place, metre and 
     expect(worked({ ...table, legs: 'square' }, 'legs')).toMatchObject({
       shapeFactor: 1,
       narrowFrac: 1,
+      barFrac: 1,
       detailFrac: 0,
     });
     expect(worked(table, 'top')).toMatchObject({ shapeFactor: 1, narrowFrac: 0, thickFilm: false });

@@ -1,4 +1,4 @@
-import { type Face, surfaceOf } from '../piece';
+import { type Face, partOfFace, surfaceOf } from '../piece';
 import type { ProductKind } from '../workshop';
 import type { SurfaceState } from './surfaceState';
 
@@ -10,12 +10,16 @@ export interface WorkedFaces {
   shapeFactor: number;
   /** Share of their area that is legs, rails, bars or shaped work, 0 to 1. */
   narrowFrac: number;
+  /** Share of their area that is square legs, rails or bars: too narrow for a machine, 0 to 1. */
+  barFrac: number;
   /** Share of their area that a scraper does not reach, 0 to 1. */
   detailFrac: number;
   /** Old paint, or more of a film than one scraping takes. */
   thickFilm: boolean;
   /** Stripper lies on it, and has lifted what was there. */
   softened: boolean;
+  /** Drawers and doors that lie beside the piece: each is taken up and laid down again. */
+  looseParts: number;
   /** What it is done with; null: nothing of the shelf. */
   productKind: ProductKind | null;
 }
@@ -25,9 +29,11 @@ export const flatFaces = (areaM2: number): WorkedFaces => ({
   areaM2,
   shapeFactor: 1,
   narrowFrac: 0,
+  barFrac: 0,
   detailFrac: 0,
   thickFilm: false,
   softened: false,
+  looseParts: 0,
   productKind: null,
 });
 
@@ -60,17 +66,17 @@ function shapeOfFace(piece: Parameters<typeof surfaceOf>[0], face: Face): FaceSh
   if (surfaceOf(piece, face).material.kind === 'cane') return 'lattice';
   if (face.side === 'round') return 'turned';
   if (face.shape) return face.shape;
-  return face.zoneId !== 'hardware' && !/edge|underside/.test(face.id) && widthM(face) < narrowBelowM
-    ? 'narrow'
-    : 'flat';
+  const ofBoard = partOfFace(face) === 'board' || /edge|underside/.test(face.id);
+  return face.zoneId !== 'hardware' && !ofBoard && widthM(face) < narrowBelowM ? 'narrow' : 'flat';
 }
 
-const known = new WeakMap<readonly Face[], Omit<WorkedFaces, 'areaM2' | 'softened' | 'productKind'>>();
+const known = new WeakMap<readonly Face[], Omit<WorkedFaces, 'areaM2' | 'softened' | 'looseParts' | 'productKind'>>();
 
 /**
  * What the faces of a step ask of the hands.
  * @param areaM2 area the step covers, m²
  * @param before states of the faces before it; left out: as they came in
+ * @param isLoose whether a face is on a drawer or door that lies beside the piece
  */
 export function workedFaces(
   piece: Parameters<typeof surfaceOf>[0],
@@ -78,6 +84,7 @@ export function workedFaces(
   areaM2: number,
   before: readonly SurfaceState[] = [],
   productKind: ProductKind | null = null,
+  isLoose: (face: Face) => boolean = () => false,
 ): WorkedFaces {
   let shaped = known.get(faces);
   if (!shaped) {
@@ -89,6 +96,7 @@ export function workedFaces(
     shaped = {
       shapeFactor: weathered * Math.max(1, rows.reduce((sum, r) => sum + r.ownM2 * abradeFactor[r.shape], 0) / totalM2),
       narrowFrac: shareOf('narrow', 'moulded', 'turned', 'lattice'),
+      barFrac: shareOf('narrow'),
       detailFrac: shareOf('moulded', 'turned', 'lattice'),
       thickFilm: faces.some((f) => {
         const { kind, condition } = surfaceOf(piece, f).oldFinish;
@@ -97,7 +105,8 @@ export function workedFaces(
     };
     known.set(faces, shaped);
   }
-  const { shapeFactor, narrowFrac, detailFrac, thickFilm } = shaped;
+  const { shapeFactor, narrowFrac, barFrac, detailFrac, thickFilm } = shaped;
+  const looseParts = new Set(faces.filter(isLoose).map(partOfFace)).size;
   const softened = before.some((s) => s.residue === 'softened-film');
-  return { areaM2, shapeFactor, narrowFrac, detailFrac, thickFilm, softened, productKind };
+  return { areaM2, shapeFactor, narrowFrac, barFrac, detailFrac, thickFilm, softened, looseParts, productKind };
 }

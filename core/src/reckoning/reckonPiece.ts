@@ -15,6 +15,8 @@ import {
   type LagOnSurface,
   lagsOf,
   lookOf,
+  type Member,
+  membersOf,
   nothingAround,
   planIssues,
   planOf,
@@ -75,12 +77,17 @@ interface HandsOn {
   workingOf: (step: Step, setsUp: boolean) => ReckonedStep['minutesWorking'];
 }
 
+const lieLoose: readonly Member['id'][] = ['drawers', 'doors'];
+
 function handsOn(
   piece: Piece,
   zones: readonly Zone[],
   run: readonly StepStates[],
   products: ReckonInput['products'],
+  house: House,
 ): HandsOn {
+  const loose = membersOf(piece, house, zones).filter((m) => m.off && lieLoose.includes(m.member.id));
+  const isLoose = (face: Face) => loose.some((m) => m.member.has(face));
   const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
   const statesBefore = new Map(run.map((at) => [at.step.id, at.distinct.before]));
   const on = once((step: Step) => {
@@ -88,7 +95,7 @@ function handsOn(
     const ownM2 =
       step.faceIds === null ? (zoneById.get(step.zoneId)?.areaM2 ?? 0) : faces.reduce((sum, f) => sum + f.areaM2, 0);
     const kind = step.productId === null ? null : (products[step.productId]?.kind ?? null);
-    return workedFaces(piece, faces, step.areaFrac * ownM2, statesBefore.get(step.id), kind);
+    return workedFaces(piece, faces, step.areaFrac * ownM2, statesBefore.get(step.id), kind, isLoose);
   });
   const minutes = (setsUp: boolean) => once((step: Step) => handsOnMinutes(step, on(step), setsUp));
   const [settingUp, goingOn] = [minutes(true), minutes(false)];
@@ -114,7 +121,7 @@ function laidOut(steps: readonly Step[], shape: Shape, { piece, products, settin
   const house = houseOf(settings, piece);
   const run = runPlan(piece, zones, steps, products, house);
   const lags = lagsOf({ run, products, house, wear: wearIn(piece) });
-  const hands = handsOn(piece, zones, run, products);
+  const hands = handsOn(piece, zones, run, products, house);
   const made = { faces, zones, run, lags, sittings: inSittings(steps, lags), hands };
   plansLaidOut.set(steps, made);
   return made;

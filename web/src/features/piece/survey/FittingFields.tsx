@@ -87,7 +87,7 @@ export function FittingFields({ piece, zones }: { piece: Piece; zones: readonly 
   const edit = useEditPiece(piece.id);
   const [kind, setKind] = useState<FittingKind>('caster');
   const here = zones.filter((z) => z.id !== 'hardware');
-  const [zoneId, setZoneId] = useState<ZoneId>(here[0]?.id ?? 'carcass');
+  const [zoneId, setZoneId] = useState<ZoneId>((here.find((z) => z.id === 'carcass') ?? here[0])?.id ?? 'carcass');
   const seat = piece.surfaces.seat?.material.kind;
   const padded = seat === 'cloth' || seat === 'leather';
   return (

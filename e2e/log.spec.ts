@@ -100,7 +100,7 @@ test('start, done, correction and undo: what follows is worked out again', async
   await expect(
     page.getByText(/Done: Prime: fronts; then look over the primer\. All that follows is worked out again\./),
   ).toBeVisible();
-  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:59/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:00/ })).toBeVisible();
 
   await page.goto('/pieces/refreshment-table/log');
   await page.getByRole('button', { name: 'Correct: Fronts, Prime', exact: true }).click();
@@ -121,7 +121,7 @@ test('start, done, correction and undo: what follows is worked out again', async
   await page.getByRole('link', { name: 'Today' }).click();
   await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:21/ })).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 14:59/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:00/ })).toBeVisible();
 });
 
 test('a typed reading says in words what may go on', async ({ page }) => {
@@ -183,7 +183,7 @@ test('a run found after the last coat is noted and made good: levelled and coate
   }).toPass();
   await page.getByRole('link', { name: 'Found something on the way?' }).click();
   await page.getByLabel('Kind of damage').selectOption({ label: 'run or sag in a coat' });
-  await page.getByLabel('Where').selectOption({ label: 'Top' });
+  await page.getByLabel('Where', { exact: true }).selectOption({ label: 'Top' });
   await page.getByRole('button', { name: 'Add damage' }).click();
   await expect(page.getByText('found on the way', { exact: false })).toBeVisible();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();

@@ -71,7 +71,7 @@ test('damage marked in the survey is glued and filled in the plan', async ({ pag
   await bareChest(page);
   await page.locator('summary', { hasText: 'Damage' }).click();
   await page.getByLabel('Kind of damage').selectOption({ label: 'open joint' });
-  await page.getByLabel('Where').selectOption({ label: 'Carcass' });
+  await page.getByLabel('Where', { exact: true }).selectOption({ label: 'Carcass' });
   await page.getByRole('button', { name: 'Add damage' }).click();
   await page.getByRole('button', { name: 'One place more: open joint, Carcass' }).click();
   await page.getByRole('link', { name: 'To the plan' }).click();
@@ -94,6 +94,7 @@ test('board shows no grain: stained and clear are not offered, and the reason st
   await page.getByLabel('Top: made of').selectOption({ label: 'MDF' });
   await page.getByRole('link', { name: 'To the plan' }).click();
   await expect(page.getByLabel('Look of the top').locator('option')).toHaveText([
+    'washed only',
     'painted',
     'painted in blended bands',
     'papered',

@@ -28,7 +28,7 @@ const solid = (
   oldFinish: { kind, condition },
 });
 
-/** Plans a piece and logs its steps up to one that was finished some minutes ago. */
+/** Plans a piece and logs its steps up to one that was finished some minutes ago, but for some that were left for later. */
 function begun(
   piece: Piece,
   products: Record<string, Product>,
@@ -36,6 +36,7 @@ function begun(
   lastStepId: string,
   minutesAgo: number,
   nowMin: number,
+  notYet: readonly string[] = [],
 ): Piece {
   const start = nowMin - 14 * 24 * 60;
   const reckoned = reckonPiece({ piece: { ...piece, startAt: instantOf(start) }, products, settings, nowMin: start });
@@ -43,7 +44,7 @@ function begun(
   const last = reckoned.value.steps.find((s) => s.step.id === lastStepId);
   if (!last) return piece;
   const shift = nowMin - minutesAgo - last.endMin;
-  const done = reckoned.value.steps.filter((s) => s.endMin <= last.endMin);
+  const done = reckoned.value.steps.filter((s) => s.endMin <= last.endMin && !notYet.includes(s.step.id));
   return {
     ...piece,
     startAt: instantOf(start + shift),
@@ -288,7 +289,10 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
   const created = instantOf(nowMin - 15 * 24 * 60);
   const pieces = [
     begun(ticketCupboard(created), workshop.products, settings, 'carcass/paint/1', 85, nowMin),
-    begun(refreshmentTable(created), workshop.products, settings, 'top/seal/1', 40, nowMin),
+    begun(refreshmentTable(created), workshop.products, settings, 'top/seal/1', 40, nowMin, [
+      'fronts/prime/1',
+      'fronts/inspect/1',
+    ]),
     parcelsCounter(created),
     withOtherPlan(writingSlope(created), created),
     stool(1, created),

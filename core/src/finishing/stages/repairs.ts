@@ -87,7 +87,8 @@ export const drillNew: Stage = (chain, s, house) => {
   if (s.newHoles === 0 || house.drilling !== 'before-primer') return;
   chain.add(phase.abrade, 'drill', {
     count: s.newHoles,
-    reason: 'Before the finish: a finished front chips. Measured from one template.',
+    reason:
+      'Before the finish: a finished front chips. From one template; a pull is tried in the first holes before the rest are drilled.',
   });
   chain.add(phase.abrade, 'de-dust', { reason: 'Drilling dust stands in the next coat.' });
 };

@@ -193,3 +193,30 @@ test('a run found after the last coat is noted and made good: levelled and coate
   await page.keyboard.press('Control+z');
   await expect(mended).toBeHidden();
 });
+
+test('what was used is asked when it is done, filled in as planned; a slip of ten times is asked back', async ({
+  page,
+}) => {
+  await openFresh(page);
+  await page.getByRole('article').getByRole('button', { name: 'Done' }).click();
+  const used = page.getByLabel(/^Used of /);
+  await expect(used).toHaveValue(/^\d+ ml$/);
+  const planned = Number.parseInt(await used.inputValue(), 10);
+  await used.fill(String(planned * 12));
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(page.getByText('12 times what was planned. Press again if it is so.')).toBeVisible();
+  await used.fill(String(planned + 7));
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await expect(used).toBeHidden();
+  await page.goto('/pieces/refreshment-table/log');
+  const row = page.getByRole('row', { name: /Fronts: prime/ });
+  await expect(row).toContainText(`${planned + 7} ml`);
+  await page.getByRole('button', { name: 'Correct: Fronts, Prime', exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Amount used').fill(String(planned * 12));
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByRole('checkbox', { name: /12 times what was planned/ })).toBeVisible();
+  await dialog.getByLabel('Amount used').fill('31');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(row).toContainText('31 ml');
+});

@@ -29,6 +29,8 @@ export type Deed =
   /** What is done at one go, in its order: begun with its first step, or done as a whole. */
   | { do: 'start-sitting' | 'finish-sitting'; pieceId: string; steps: readonly StepOfSitting[] }
   | { do: 'correct-entry'; pieceId: string; entryId: string; change: EntryChange }
+  /** What was really used of a product for steps that are done, all of them together, L. */
+  | { do: 'note-used'; pieceId: string; productId: string; stepIds: readonly string[]; litres: number }
   | { do: 'remove-entry'; pieceId: string; entryId: string }
   | { do: 'begin-mix'; mix: NewMix }
   | { do: 'pour'; mixId: string; part: number; massKg: number }

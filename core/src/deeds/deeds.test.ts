@@ -9,6 +9,7 @@ import {
   canonicalJson,
   type LedgerRow,
   type Product,
+  type Step,
   type Workshop,
   writeWorkshopFile,
 } from '../workshop';
@@ -89,6 +90,31 @@ describe('a coat and the shelf', () => {
       );
     expect(shelfL(weighed(0.2))).toBeCloseTo(0.8, 12);
     expect(shelfL(weighed(0.1))).toBeCloseTo(0.9, 12);
+  });
+  it('what was used at one go is shared out as it was planned, and drawn from the can once', () => {
+    const [one, two] = planOf(demo.pieces[counter]!, demo).steps.filter((s) => s.productId === productId) as [
+      Step,
+      Step,
+    ];
+    const before = withCans(1);
+    const both = [one, two].reduce(
+      (w, s, i) =>
+        perform(
+          w,
+          { do: 'finish-step', pieceId: counter, step: s, planned: { ...planned, volumeL: i === 0 ? 0.1 : 0.3 } },
+          later(i + 1),
+          counting(i + 1),
+        ),
+      before,
+    );
+    const stepIds = [one.id, two.id];
+    const used = (litres: number, ids = stepIds) =>
+      perform(both, { do: 'note-used', pieceId: counter, productId, stepIds: ids, litres }, later(9), counting(9));
+    const amounts = (w: Workshop) => w.pieces[counter]!.log.slice(-2).map((e) => e.actualL);
+    expect(amounts(used(0.2))).toEqual([expect.closeTo(0.05, 12), expect.closeTo(0.15, 12)]);
+    expect(shelfL(used(0.2))).toBeCloseTo(0.8, 12);
+    expect(amounts(used(0.2, [two.id]))).toEqual([null, 0.2]);
+    expect(() => used(0.2, ['gone'])).toThrow('taken out in the meantime');
   });
   it('what is past its date is left alone, by the log as by the buy list, unless the user says so', () => {
     const old = withCans(1);

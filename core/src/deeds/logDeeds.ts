@@ -121,6 +121,21 @@ export function correctEntry(draft: Draft<Workshop>, { pieceId, entryId, change 
   settleEntry(draft, pieceId, entry);
 }
 
+/** What was used at one go: each of its steps has its share of it, as it had of what was planned. */
+export function noteUsed(draft: Draft<Workshop>, { pieceId, productId, stepIds, litres }: DeedOf<'note-used'>): void {
+  const entries = pieceOf(draft, pieceId).log.filter(
+    (e) => e.doneAt !== null && e.step.productId === productId && stepIds.includes(e.step.id),
+  );
+  if (entries.length === 0)
+    throw new DeedRefused('entry_gone', 'The steps are gone: they were taken out in the meantime.');
+  const plannedL = entries.reduce((sum, e) => sum + (e.planned?.volumeL ?? 0), 0);
+  for (const entry of entries) {
+    const share = plannedL > 0 ? (entry.planned?.volumeL ?? 0) / plannedL : 1 / entries.length;
+    entry.actualL = litres * share;
+    settleEntry(draft, pieceId, entry);
+  }
+}
+
 /** Takes an entry out of the log: the step is planned again, and what it drew is back. */
 export function removeEntry(draft: Draft<Workshop>, { pieceId, entryId }: DeedOf<'remove-entry'>): void {
   entryOf(draft, pieceId, entryId);

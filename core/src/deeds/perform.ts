@@ -2,7 +2,7 @@ import { type Draft, produce } from 'immer';
 import type { Workshop } from '../workshop';
 import { withDecision } from '../workshop';
 import type { Deed, DeedOf } from './Deed';
-import { correctEntry, finishSitting, logStep, pieceOf, removeEntry, startSitting } from './logDeeds';
+import { correctEntry, finishSitting, logStep, noteUsed, pieceOf, removeEntry, startSitting } from './logDeeds';
 import { beginMix, dropMix, finishMix, pour } from './mixDeeds';
 import { bring, count, empty, open } from './shelfDeeds';
 
@@ -15,6 +15,7 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
   'start-sitting': startSitting,
   'finish-sitting': finishSitting,
   'correct-entry': correctEntry,
+  'note-used': noteUsed,
   'remove-entry': removeEntry,
   'begin-mix': beginMix,
   pour,

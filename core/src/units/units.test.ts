@@ -118,6 +118,19 @@ describe('volumes', () => {
     const r = parseVolume(text, 'metric');
     expect(!r.ok && r.issues[0]?.code).toBe(code);
   });
+  it.each([
+    ['143', 0.12, 0.143],
+    ['1.5', 2, 1.5],
+    ['143 ml', 2, 0.143],
+    ['0.5', null, 0.5],
+  ])('a bare number has the unit that is shown: %s over %s L is %d L', (text, shownL, litres) => {
+    const r = parseVolume(text, 'metric', shownL);
+    expect(r.ok && r.value).toBeCloseTo(litres, 12);
+  });
+  it('a bare number over fluid ounces is fluid ounces', () => {
+    const r = parseVolume('10', 'us', 0.3);
+    expect(r.ok && r.value).toBeCloseTo(0.295735, 6);
+  });
   it.each(['0', '1000 l'])('%s is an amount', (text) => expect(parseVolume(text, 'metric').ok).toBe(true));
   it('shows millilitres below a litre and fluid ounces below a quart', () => {
     expect([formatVolume(0.31, 'metric'), formatVolume(1.234, 'metric'), formatVolume(0.31, 'us')]).toEqual([

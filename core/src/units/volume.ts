@@ -5,6 +5,7 @@ import { good, type Result, refused } from './Result';
 
 /** Litres in one US liquid gallon. Source: NIST Handbook 44, App. C (231 in³ = 3.785411784 L). */
 export const litresPerUsGallon = convert(1, 'US liquid gallon').to('L');
+const litresPerUsQuart = litresPerUsGallon / 4;
 
 const unitNames = {
   ml: 'mL',
@@ -32,11 +33,12 @@ const unitNames = {
 } as const;
 
 /**
- * Reads a volume as typed: `500 ml`, `2 qt`, `1/2 gal`, `1 imp gal`; a bare number is litres, or US quarts. US and
- * imperial gallons are told apart: without `imp` a gallon is the US one.
+ * Reads a volume as typed: `500 ml`, `2 qt`, `1/2 gal`, `1 imp gal`; a bare number has the unit that is shown beside it, else it
+ * is litres, or US quarts. US and imperial gallons are told apart: without `imp` a gallon is the US one.
+ * @param shownL a volume as it stands where it is typed, L: `143` typed over 120 ml is 143 ml
  * @returns volume, L, 0 to 1000
  */
-export function parseVolume(text: string, system: UnitSystem): Result<number> {
+export function parseVolume(text: string, system: UnitSystem, shownL: number | null = null): Result<number> {
   const typed = text.trim().toLowerCase();
   const match = /^([-−]?[\d.,/ ½¼¾⅛⅜⅝⅞]+?)\s*([a-z. ]*)$/.exec(typed);
   const value = match ? parseNumber(match[1] ?? '') : undefined;
@@ -45,7 +47,7 @@ export function parseVolume(text: string, system: UnitSystem): Result<number> {
   if (match && isTwoWays(match[1] ?? '')) return refused(twoWaysIssue(match[1] ?? ''));
   if (value === undefined)
     return refuse('volume_unreadable', `"${text.trim()}" is not an amount. Write 500 ml, 0.5 L or 1 qt.`);
-  const bare = system === 'metric' ? 'L' : 'US liquid quart';
+  const bare = shownL === null ? largeUnit[system] : unitShown(shownL, system);
   const unit = unitText === '' ? bare : unitNames[unitText as keyof typeof unitNames];
   if (unit === undefined)
     return refuse(
@@ -58,11 +60,26 @@ export function parseVolume(text: string, system: UnitSystem): Result<number> {
   return good(litres);
 }
 
-/** A volume as shown: millilitres under a litre, else litres; or fluid ounces under a quart, else quarts. */
+const largeUnit = { metric: 'L', us: 'US liquid quart' } as const;
+
+/** The unit a volume is shown in: millilitres under a litre, else litres; or fluid ounces under a quart, else quarts. */
+function unitShown(volumeL: number, system: UnitSystem) {
+  const small = volumeL < (system === 'metric' ? 0.9995 : 0.995 * litresPerUsQuart);
+  return small ? (system === 'metric' ? 'mL' : 'US fluid ounce') : largeUnit[system];
+}
+
+const shownAs = {
+  mL: { digits: 0, name: 'ml' },
+  L: { digits: 2, name: 'L' },
+  'US fluid ounce': { digits: 1, name: 'fl oz' },
+  'US liquid quart': { digits: 2, name: 'qt' },
+} as const;
+
+/** A volume as shown. */
 export function formatVolume(volumeL: number, system: UnitSystem): string {
-  if (system === 'metric') return volumeL < 0.9995 ? `${Math.round(volumeL * 1000)} ml` : `${volumeL.toFixed(2)} L`;
-  const quarts = convert(volumeL, 'L').to('US liquid quart');
-  return quarts < 0.995 ? `${convert(volumeL, 'L').to('US fluid ounce').toFixed(1)} fl oz` : `${quarts.toFixed(2)} qt`;
+  const unit = unitShown(volumeL, system);
+  const { digits, name } = shownAs[unit];
+  return `${convert(volumeL, 'L').to(unit).toFixed(digits)} ${name}`;
 }
 
 /**

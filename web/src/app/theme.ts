@@ -58,7 +58,12 @@ export const theme = createTheme({
     button: { textTransform: 'none', fontWeight: 700, fontSize: 17 },
   },
   components: {
-    MuiButton: { styleOverrides: { root: { minHeight: 48 } } },
+    MuiButton: {
+      styleOverrides: {
+        root: { minHeight: 48 },
+        outlined: { border: '2px solid currentColor', '&:hover': { border: '2px solid currentColor' } },
+      },
+    },
     MuiTextField: {
       defaultProps: { fullWidth: true, variant: 'outlined', slotProps: { inputLabel: { shrink: true } } },
     },

@@ -106,7 +106,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
   const aged = untilMin !== null && untilMin < nowMin;
   const litresLeft = leftL(can);
   const opened = openedAt(can);
-  const parse = (text: string) => parseVolume(text, settings.unitSystem);
+  const parse = (text: string) => parseVolume(text, settings.unitSystem, litresLeft);
   return (
     <li className="shelf-row" aria-label={product.name}>
       <Level

@@ -18,10 +18,12 @@ import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
 import { clockTime, dayEndMin, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
 import { toPiece } from '../../ui/links';
 import { pressLog } from '../../ui/pressLog';
+import { useJustUsed } from '../../ui/usedUp';
 import { Cautions } from './Cautions';
 
 /** Brought when it is needed: the act of now is not kept waiting for it. */
 const StepsOfSitting = lazy(() => import('../../ui/StepsOfSitting'));
+const UsedAmounts = lazy(() => import('../../ui/UsedAmounts'));
 
 interface Act {
   piece: Piece;
@@ -212,6 +214,7 @@ export function Today() {
   const { byId, all, missing } = useSummaries();
   const sorted = useMemo(() => actsOf(pieces, byId.values()), [pieces, byId]);
   const acts = useSteadyActs(sorted, all, missing);
+  const used = useJustUsed();
   if (Object.keys(pieces).length === 0) return <Nothing />;
   if (byId.size === 0 && all === 0 && Object.values(pieces).some(hasPlan))
     return <h1>{weekdayName(nowMin, settings.timeZone)}</h1>;
@@ -236,6 +239,11 @@ export function Today() {
           {weekdayName(nowMin, settings.timeZone)}
           {todayMin > 0 ? `, ${duration(todayMin)} hands-on${missing > 0 ? ' so far' : ''}` : ''}
         </h1>
+        {used.length > 0 && (
+          <Suspense fallback={<div style={{ height: 96 }} />}>
+            <UsedAmounts />
+          </Suspense>
+        )}
         {acts[0] ? (
           <FirstAct act={acts[0]} nowMin={nowMin} />
         ) : (

@@ -11,6 +11,7 @@ import { doDeed } from '../../../store/doDeed';
 import { theStore } from '../../../store/theStore';
 import { useSettings } from '../../../store/useWorkshop';
 import { say } from '../../../ui/say';
+import { farFrom } from '../../../ui/usedUp';
 import { fromField, toField } from '../../../ui/zonedInput';
 
 /** Corrects what was logged: times, amount, note; or takes it out. */
@@ -29,11 +30,15 @@ export function CorrectDialog({
   const [started, setStarted] = useState(toField(entry.startedAt, timeZone));
   const [done, setDone] = useState(toField(entry.doneAt, timeZone));
   const [amount, setAmount] = useState(entry.actualL === null ? '' : formatVolume(entry.actualL, unitSystem));
+  const [sure, setSure] = useState(false);
   const [note, setNote] = useState(entry.note);
   const [fromExpired, setFromExpired] = useState(entry.fromExpired ?? false);
   const startedAt = fromField(started, timeZone);
   const doneAt = fromField(done, timeZone);
-  const read = amount.trim() === '' ? null : parseVolume(amount, unitSystem);
+  const plannedL = entry.planned?.volumeL ?? null;
+  const read = amount.trim() === '' ? null : parseVolume(amount, unitSystem, entry.actualL ?? plannedL);
+  const often = plannedL !== null && plannedL > 0 && read?.ok ? read.value / plannedL : 1;
+  const isFar = often >= farFrom;
   const wrongOrder = startedAt !== null && doneAt !== null && Date.parse(doneAt) < Date.parse(startedAt);
   const neither = startedAt === null && doneAt === null;
   const timeIssue = wrongOrder
@@ -46,7 +51,7 @@ export function CorrectDialog({
 
   const save = (event: FormEvent) => {
     event.preventDefault();
-    if (timeIssue || (read && !read.ok)) return;
+    if (timeIssue || (read && !read.ok) || (isFar && !sure)) return;
     // A field the user did not touch keeps its seconds and its last digit.
     const told = doDeed('Correct the log', {
       do: 'correct-entry',
@@ -95,10 +100,25 @@ export function CorrectDialog({
           <TextField
             label="Amount used"
             value={amount}
-            onChange={(e) => setAmount(e.target.value)}
-            error={Boolean(read && !read.ok)}
-            helperText={read && !read.ok ? read.issues[0]?.message : '250 ml, 0.5 L, 1 qt'}
+            onChange={(e) => {
+              setAmount(e.target.value);
+              setSure(false);
+            }}
+            error={Boolean(read && !read.ok) || (isFar && !sure)}
+            helperText={
+              read && !read.ok
+                ? read.issues[0]?.message
+                : plannedL === null
+                  ? '250 ml, 0.5 L, 1 qt'
+                  : `Planned: ${formatVolume(plannedL, unitSystem)}`
+            }
           />
+          {isFar && read?.ok && (
+            <FormControlLabel
+              label={`Yes, ${formatVolume(read.value, unitSystem)} were used: ${Math.round(often)} times what was planned`}
+              control={<Checkbox checked={sure} onChange={(e) => setSure(e.target.checked)} />}
+            />
+          )}
           {entry.step.productId !== null && (
             <FormControlLabel
               label="Taken from a can that is past its date"

@@ -11,6 +11,7 @@ import { toPiece } from '../../../ui/links';
 import { pressLog } from '../../../ui/pressLog';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import StepsOfSitting, { hasParts } from '../../../ui/StepsOfSitting';
+import UsedAmounts from '../../../ui/UsedAmounts';
 import { NotYet, usePieceContext } from '../PieceFrame';
 import { CorrectDialog } from './CorrectDialog';
 
@@ -24,6 +25,7 @@ function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
   return (
     <section aria-label="To log">
       <h2>Next</h2>
+      <UsedAmounts />
       <ul className="bare">
         {ahead.map((s) => {
           const words = sittingWords(s, doWhat);

@@ -15,11 +15,11 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
 
   await page.goto('/mix?product=filler-two-part');
   await page.getByRole('radio', { name: 'What is in the can' }).check();
-  await page.getByLabel('Left of the first part, kg').fill('0.098');
+  await page.getByLabel('You have so much of the first part, kg').fill('0.098');
   // 100 g are 56 ml: 5.6 minutes to place, and 3.2 of the four are left for it.
   await expect(page.getByRole('heading', { name: /^2 batches/ })).toBeVisible();
   await expect(page.getByText('Split by the working time')).toBeVisible();
-  await page.getByLabel('Left of the first part, kg').fill('0.049');
+  await page.getByLabel('You have so much of the first part, kg').fill('0.049');
   await expect(page.getByRole('list', { name: 'In one batch' })).toContainText('1.0 g');
   await page.getByRole('button', { name: 'Begin to pour' }).click();
 
@@ -67,7 +67,7 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
 test('from the scale: poured, taken over, unplugged without loss, plugged in again', async ({ page }) => {
   await page.goto('/mix?product=filler-two-part');
   await page.getByRole('radio', { name: 'What is in the can' }).check();
-  await page.getByLabel('Left of the first part, kg').fill('0.049');
+  await page.getByLabel('You have so much of the first part, kg').fill('0.049');
   await page.getByRole('button', { name: 'Begin to pour' }).click();
   await page.getByRole('radio', { name: 'From the scale' }).check();
   await page.getByText('Stand-in scale: load it by hand').click();
@@ -108,11 +108,11 @@ test('a can’s label is typed in, the sheet chosen in a plan, reset, and sheets
   await page.getByLabel('Covers at most, m² per litre').fill('a lot');
   await expect(page.getByText('"a lot" is not a number. Write 2.5 or 1/2.')).toBeVisible();
   await page.getByLabel('Covers at most, m² per litre').fill('13.5');
-  await page.getByRole('button', { name: 'That is all it says' }).click();
+  await page.getByRole('button', { name: 'That is all on the label' }).click();
   await expect(page.getByRole('heading', { name: 'Signal red, from the merchant' })).toBeVisible();
   await expect(page.getByRole('group', { name: /Spreading rate by brush/ }).getByLabel('likely')).toHaveValue('13');
   await page.getByRole('link', { name: 'Products', exact: true }).click();
-  const sheets = await downloaded(page, page.getByRole('button', { name: 'Sheets as CSV' }));
+  const sheets = await downloaded(page, page.getByRole('button', { name: 'Save the sheets (CSV)' }));
   expect(sheets.text).toContain('Signal red, from the merchant');
   const changed = sheets.text
     .replace('"Signal red, from the merchant"', '"Signal red, read again"')

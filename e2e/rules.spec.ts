@@ -22,7 +22,7 @@ test('a step dragged where it spoils the work is caught, previewed, put right by
 }) => {
   await clearBookcase(page);
   const findings = page.getByRole('region', { name: 'Findings' });
-  await expect(findings.getByRole('status').first()).toHaveText('Nothing stands against this plan.');
+  await expect(findings.getByRole('status').first()).toHaveText('No rule objects to this plan.');
   await page.getByRole('button', { name: /^All \d+ steps$/ }).click();
   const grip = page.getByRole('button', { name: 'Drag: Interior, Clear coat 3 of 3' });
   const target = page.getByRole('button', { name: 'Drag: Carcass, Clear coat 3 of 3' });
@@ -66,7 +66,7 @@ test('one way out for every zone that has the finding, and a list that can be he
   await expect(findings.getByRole('status').first()).toHaveText('1 warning');
   await findings.getByLabel('Findings on').selectOption({ label: 'every zone' });
   await findings.getByRole('button', { name: /^On all 2/ }).click();
-  await expect(findings.getByRole('status').first()).toHaveText('Nothing stands against this plan.');
+  await expect(findings.getByRole('status').first()).toHaveText('No rule objects to this plan.');
 });
 
 test('a change of mind after two coats: its cost against leaving it and later, discarded, then applied and undone', async ({

@@ -390,6 +390,7 @@ function putBack(around: Around, parts: readonly Part[]): void {
   const restraint = restraintOf(piece);
   if (restraint !== null)
     add('fit-restraint', {
+      ...(restraint === 'lid' ? { part: 'lid' as const } : {}),
       reason:
         restraint === 'lid'
           ? 'A lid support is fitted, and a latch that closes by itself comes off.'

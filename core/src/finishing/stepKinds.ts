@@ -879,7 +879,7 @@ export const stepKindTable = [
   ),
   kind('last', 'oil-runners', 'Wax the runners', 'runners', { fixed: 5 }, { grips: 'all' }),
   kind('last', 'felt', 'Felt under the feet', 'felt', { fixed: 5 }, { grips: 'all' }),
-  kind('last', 'fit-restraint', 'Fit the wall restraint or lid support', 'restrain', { fixed: 10 }, { grips: 'all' }),
+  kind('last', 'fit-restraint', 'Fit the restraint', 'restrain', { fixed: 10 }, { grips: 'all' }),
   kind(
     'decorate',
     'paper',
@@ -963,7 +963,7 @@ export const stepKindTable = [
   kind('close', 'dry', 'Leave to dry', 'dry', {}),
   kind('close', 'cure', 'Leave to cure', 'cure', {}),
   kind('close', 'assemble', 'Put the parts together', 'assemble', { fixed: 20 }, { grips: 'all' }),
-  kind('close', 'dispose', 'See to what may catch fire', 'rags', { fixed: 1, setUp: 1 }, { divisible: false }),
+  kind('close', 'dispose', 'Put away what can catch fire', 'rags', { fixed: 1, setUp: 1 }, { divisible: false }),
   kind('close', 'hand-over', 'Hand it over with its care card', 'hand over', { fixed: 15 }),
 ] as const satisfies readonly StepKind[];
 

@@ -55,6 +55,7 @@ export function doWhat(reckoned: { step: Step }): string {
   const { step } = reckoned;
   const frame = step.part && step.kind !== 'glue' ? frameWords[step.part] : undefined;
   if (frame) return `${frame[step.kind === 'remove-part' ? 0 : 1]}, ${step.count} ${partWords[step.part!][1]}`;
+  if (step.kind === 'fit-restraint') return step.part === 'lid' ? 'Fit a lid support' : 'Fit a restraint to the wall';
   const grit = step.grit ? ` P${step.grit}${step.byHand ? ' by hand' : ''}` : '';
   const places = byPlace.has(step.kind) && !step.part ? `, ${step.count} ${step.count === 1 ? 'place' : 'places'}` : '';
   const touched = stepKind(step.kind).film && step.areaFrac <= 0.1 && !places ? ', in places' : '';

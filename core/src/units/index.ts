@@ -1,6 +1,14 @@
 export { formatTemperature, formatTemperatureDifference, parseHumidity, parseTemperature } from './air';
 export { DomainError, requireWithin } from './DomainError';
-export { formatArea, formatLength, lengthLimitsM, parseDistance, parseLength, type UnitSystem } from './length';
+export {
+  formatArea,
+  formatLength,
+  lengthLimitsM,
+  parseDistance,
+  parseLength,
+  runningLength,
+  type UnitSystem,
+} from './length';
 export { instantOf, latestFirst, minuteOf } from './minuteOf';
 export { once } from './once';
 export { isTwoWays, parseNumber, readNumber, twoWaysIssue } from './parseNumber';

@@ -110,6 +110,12 @@ export function formatLength(lengthM: number, system: UnitSystem): string {
   return `${[whole === 0 && fraction ? '' : whole, fraction].filter((p) => p !== '').join(' ')} in`;
 }
 
+/** A length off a roll, as it is bought: to a tenth of a metre, or a foot; never less than is needed. */
+export const runningLength = (lengthM: number, system: UnitSystem): string =>
+  system === 'metric'
+    ? `${(Math.ceil(lengthM * 10 - 1e-9) / 10).toFixed(1)} m`
+    : `${Math.ceil(convert(lengthM, 'm').to('ft') - 1e-9)} ft`;
+
 /** An area as shown: m², or ft². */
 export const formatArea = (areaM2: number, system: UnitSystem): string =>
   system === 'metric' ? `${areaM2.toFixed(2)} m²` : `${convert(areaM2, 'm2').to('ft2').toFixed(1)} ft²`;

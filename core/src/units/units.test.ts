@@ -19,6 +19,7 @@ import {
   parseVolume,
   readNumber,
   requireWithin,
+  runningLength,
   scaleRange,
   theoreticalSpreadM2PerL,
 } from './index';
@@ -132,6 +133,13 @@ describe('volumes', () => {
     expect(r.ok && r.value).toBeCloseTo(0.295735, 6);
   });
   it.each(['0', '1000 l'])('%s is an amount', (text) => expect(parseVolume(text, 'metric').ok).toBe(true));
+  it('gives a length off a roll by tenths of a metre, or feet, and never too short', () => {
+    expect([runningLength(1.914, 'metric'), runningLength(2, 'metric'), runningLength(1.914, 'us')]).toEqual([
+      '2.0 m',
+      '2.0 m',
+      '7 ft',
+    ]);
+  });
   it('shows millilitres below a litre and fluid ounces below a quart', () => {
     expect([formatVolume(0.31, 'metric'), formatVolume(1.234, 'metric'), formatVolume(0.31, 'us')]).toEqual([
       '310 ml',

@@ -69,7 +69,7 @@ export default function AirDialog({ onClose }: { onClose: () => void }) {
             value={surface}
             onChange={(e) => setSurface(e.target.value)}
             error={Boolean(wrong(readSurface))}
-            helperText={wrong(readSurface) ?? 'May be left out: then there is no verdict on the dew margin.'}
+            helperText={wrong(readSurface) ?? 'May be left out: then nothing is said of dew on the surface.'}
           />
           <div className="row">
             <button type="submit" className="go">

@@ -211,7 +211,7 @@ export default function Mix() {
           )}
           {sizeNow === 'can' && (
             <NumberField
-              label={`Left of the first part, ${recipe.by === 'mass' ? 'kg' : 'L'}`}
+              label={`You have so much of the first part, ${recipe.by === 'mass' ? 'kg' : 'L'}`}
               draftKey="mix/can"
               value={canFirst}
               least={0.001}

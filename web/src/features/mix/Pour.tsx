@@ -293,7 +293,7 @@ function Batch({ mix }: { mix: Mix }) {
                 });
               }}
             >
-              {complete ? 'Close the batch' : 'Close it as it is'}
+              {complete ? 'Close the batch' : 'Use it as it stands'}
             </button>
           )}
           <button

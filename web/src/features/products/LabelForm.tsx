@@ -335,7 +335,7 @@ export default function LabelForm() {
           </button>
         )}
         <button type="button" className={last ? 'go' : 'plain'} onClick={save}>
-          {last ? 'Make the sheet' : 'That is all it says'}
+          {last ? 'Make the sheet' : 'That is all on the label'}
         </button>
       </div>
     </div>

@@ -390,7 +390,7 @@ export function MoreFields({ product }: { product: Product }) {
             label="A clear over it"
             value={product.clearOver}
             options={[
-              { value: 'either', name: 'as one likes' },
+              { value: 'either', name: 'either way' },
               { value: 'needed', name: 'is needed' },
               { value: 'needless', name: 'is not needed' },
             ]}

@@ -83,7 +83,7 @@ function Exchange() {
           Type in your can’s label
         </Link>
         <button type="button" className="line" onClick={() => void save()}>
-          Sheets as CSV
+          Save the sheets (CSV)
         </button>
         <label className="line file-key">
           Read sheets from CSV

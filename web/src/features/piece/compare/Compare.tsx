@@ -195,11 +195,11 @@ export default function Compare() {
     setPicked(id);
     say({ text: `Kept: ${called}. Change looks or choices under Plan, and compare.` });
   };
-  const names = ['Worked to now', kept?.name ?? ''] as const;
+  const names = ['The plan you work to', kept?.name ?? ''] as const;
   return (
     <div className="stack" style={{ gap: 20, maxWidth: 900 }}>
       <p>
-        Worked to now:{' '}
+        The plan you work to:{' '}
         <b>
           {result.value.zones
             .filter((z) => z.id !== 'hardware' && lookOf(piece, z.id as ZoneId) !== 'leave')

@@ -211,7 +211,7 @@ function inWords(findings: readonly Finding[]): string {
     .map((severity) => [severity, findings.filter((f) => f.severity === severity).length] as const)
     .filter(([, n]) => n > 0)
     .map(([severity, n]) => `${n} ${severityWords[severity].toLowerCase()}`);
-  return counted.length > 0 ? counted.join(', ') : 'Nothing stands against this plan.';
+  return counted.length > 0 ? counted.join(', ') : 'No rule objects to this plan.';
 }
 
 /** What would ruin the plan: what concerns today first, then the worst first; advice waits behind one press. */

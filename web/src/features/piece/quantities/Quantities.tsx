@@ -1,7 +1,7 @@
 import { doWhat, methodNames, whereOf } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import { filmBuildUp, type ProductNeed, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
-import { formatArea, formatLength, formatVolume } from '@cosmesis/core/units';
+import { formatArea, formatVolume, runningLength } from '@cosmesis/core/units';
 import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import { useNowMin } from '../../../store/useNowMin';
@@ -14,6 +14,15 @@ import { say } from '../../../ui/say';
 import { Figure } from '../../../ui/Working';
 import { callCore } from '../../../workers/callCore';
 import { NotYet, usePieceContext } from '../PieceFrame';
+
+/** Things that are counted, where their plural is not made with an s. */
+const manyWords: Readonly<Record<string, string>> = {
+  brush: 'brushes',
+  leaf: 'leaves',
+  gloves: 'gloves',
+  staples: 'staples',
+};
+const manyOf = (what: string): string => manyWords[what] ?? `${what}s`;
 
 function Cans({ need }: { need: ProductNeed }) {
   const { unitSystem } = useSettings();
@@ -203,11 +212,10 @@ export default function Quantities() {
                 {c.unit === 'pieces'
                   ? c.amount
                   : c.unit === 'm'
-                    ? formatLength(c.amount, settings.unitSystem)
+                    ? runningLength(c.amount, settings.unitSystem)
                     : formatArea(c.amount, settings.unitSystem)}
               </b>{' '}
-              {c.what}
-              {c.unit === 'pieces' && c.amount > 1 && c.what !== 'gloves' ? (c.what.endsWith('h') ? 'es' : 's') : ''}
+              {c.unit === 'pieces' && c.amount > 1 ? manyOf(c.what) : c.what}
             </li>
           ))}
         </ul>

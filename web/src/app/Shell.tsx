@@ -97,6 +97,14 @@ export function Shell() {
     await theStore().adopt(await emptyWorkshop('My workshop'));
     say({ text: 'A new, empty workshop. The demo stays under Workshop.' });
   };
+  const demo = workshopId === demoId && (
+    <p className="demo-line">
+      Demo, all made up.
+      <button type="button" onClick={leaveDemo}>
+        New workshop
+      </button>
+    </p>
+  );
   return (
     <div className="shell">
       <a className="skip" href="#main">
@@ -117,21 +125,15 @@ export function Shell() {
                 {name}
               </NavLink>
             ))}
+            {demo}
           </div>
         </details>
+        <div className="at-the-side">{demo}</div>
         <button type="button" className="keys-help" onClick={() => setHelp(true)}>
           Keys
         </button>
       </nav>
       <main id="main" tabIndex={-1}>
-        {workshopId === demoId && (
-          <div className="demo-line">
-            <span>Demo, all made up.</span>
-            <button type="button" className="line" onClick={leaveDemo}>
-              New workshop
-            </button>
-          </div>
-        )}
         <RunningMixes />
         <Notices />
         <Suspense fallback={<p className="quiet">Opening…</p>}>

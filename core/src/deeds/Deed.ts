@@ -37,6 +37,8 @@ export type Deed =
   /** keptL: what is kept in a jar, L; 0: nothing. */
   | { do: 'finish-mix'; mixId: string; keptL: number }
   | { do: 'drop-mix'; mixId: string }
+  /** What was poured is gone, and went on nothing. */
+  | { do: 'throw-mix'; mixId: string }
   | { do: 'bring'; containers: readonly NewContainer[] }
   | { do: 'count'; containerId: string; litres: number; by: 'typed' | 'weighed' }
   | { do: 'open'; containerId: string }

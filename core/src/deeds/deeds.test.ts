@@ -279,6 +279,12 @@ describe('a mix and the coat it was made for', () => {
   });
   it('poured to nothing, or taken away, the coat draws for itself', () => {
     expect(shelfL(after(withCans(1), begin, pour(0.26), finish(), pour(0)))).toBeCloseTo(0.867, 12);
+    // Thrown away, the mix has left the shelf, and so has what the coat takes.
+    const drawn = (...deeds: Deed[]) => 1 - shelfL(after(withCans(1), ...deeds));
+    expect(drawn(begin, pour(0.26), finish(), { do: 'throw-mix', mixId: 'new-1' })).toBeCloseTo(
+      drawn(begin, pour(0.26)) + drawn(finish()),
+      9,
+    );
     expect(shelfL(after(withCans(1), begin, pour(0.26), finish(), { do: 'drop-mix', mixId: 'new-1' }))).toBeCloseTo(
       0.867,
       12,

@@ -89,6 +89,16 @@ export function finishMix(
   };
 }
 
+/** Throws a mix away: what was poured has left the shelf all the same, and the coats it was for draw for themselves. */
+export function throwMix(draft: Draft<Workshop>, { mixId }: DeedOf<'throw-mix'>): void {
+  const mix = mixOf(draft, mixId);
+  if (mix.done) throw new DeedRefused('mix_closed', 'The mix is closed already.');
+  const { steps } = mix;
+  mix.done = true;
+  mix.steps = [];
+  settleCoatsOf(draft, steps);
+}
+
 /** Takes a mix away as if it had not been made: what it drew is back, and the coats it was for draw for themselves. */
 export function dropMix(draft: Draft<Workshop>, { mixId }: DeedOf<'drop-mix'>): void {
   const { steps } = mixOf(draft, mixId);

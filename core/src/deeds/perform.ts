@@ -3,7 +3,7 @@ import type { Workshop } from '../workshop';
 import { withDecision } from '../workshop';
 import type { Deed, DeedOf } from './Deed';
 import { correctEntry, finishSitting, logStep, noteUsed, pieceOf, removeEntry, startSitting } from './logDeeds';
-import { beginMix, dropMix, finishMix, pour } from './mixDeeds';
+import { beginMix, dropMix, finishMix, pour, throwMix } from './mixDeeds';
 import { bring, count, empty, open } from './shelfDeeds';
 
 type Handler<D extends Deed['do']> = (draft: Draft<Workshop>, deed: DeedOf<D>, at: string, newId: () => string) => void;
@@ -21,6 +21,7 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
   pour,
   'finish-mix': finishMix,
   'drop-mix': dropMix,
+  'throw-mix': throwMix,
   bring,
   count,
   open,

@@ -10,6 +10,9 @@ import {
 import { recordCode } from '@cosmesis/core/takeaway';
 import { formatVolume, minuteOf } from '@cosmesis/core/units';
 import type { Mix } from '@cosmesis/core/workshop';
+import Alert from '@mui/material/Alert';
+import AlertTitle from '@mui/material/AlertTitle';
+import Button from '@mui/material/Button';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { theStore } from '../../store/theStore';
@@ -25,7 +28,7 @@ import { NumberField } from '../../ui/NumberField';
 import { say } from '../../ui/say';
 import { Timer } from '../../ui/Timer';
 import { Cup } from './Cup';
-import { finishMix, pourPart, startMix } from './mixDeeds';
+import { finishMix, pourPart, startMix, throwMix } from './mixDeeds';
 import { partColours } from './partColours';
 
 const grams = (kg: number, digits = 1): string => `${(kg * 1000).toFixed(digits)} g`;
@@ -117,6 +120,16 @@ function ScalePanel({ mix, part, onTaken }: { mix: Mix; part: number; onTaken: (
   );
 }
 
+/** Its working time is over: nothing that is added makes it good again. */
+function HasSet({ onThrow }: { onThrow: () => void }) {
+  return (
+    <Alert severity="error" action={<Button onClick={onThrow}>Throw it away</Button>}>
+      <AlertTitle>It has set: throw it away</AlertTitle>
+      Its working time is over. What is left goes outdoors until it is cold, then to the bin.
+    </Alert>
+  );
+}
+
 /** What has to happen after too much went in. */
 function Advice({ plan, mix }: { plan: PourPlan; mix: Mix }) {
   const { settings, products } = useParts('settings', 'products');
@@ -192,10 +205,15 @@ function Batch({ mix }: { mix: Mix }) {
   const complete = value.parts.every((p) => p.addKg <= nearKg);
   const working = mix.workingMin ?? workingOf(mix, product);
   const next = value.parts.findIndex((p) => p.addKg > nearKg);
+  const hasSet = working !== null && mix.startedAt !== null && nowMin >= minuteOf(mix.startedAt) + working;
+  const throwAway = () => {
+    throwMix(mix.id);
+    say({ text: `Thrown away: ${mix.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
+  };
   return (
     <div className="pour-grid">
       <section className="stack" aria-label="To pour">
-        {!mix.done && <Advice plan={value} mix={mix} />}
+        {!mix.done && (hasSet ? <HasSet onThrow={throwAway} /> : <Advice plan={value} mix={mix} />)}
         {!mix.done && <Timer startedAt={mix.startedAt} workingMin={working} />}
         {!mix.done && (
           <Keys
@@ -284,7 +302,7 @@ function Batch({ mix }: { mix: Mix }) {
             <button
               type="button"
               className="go"
-              disabled={value.hardenerStop !== null || poured.every((kg) => kg === 0)}
+              disabled={hasSet || value.hardenerStop !== null || poured.every((kg) => kg === 0)}
               onClick={() => {
                 finishMix(mix.id, keptL ?? 0);
                 say({
@@ -296,6 +314,7 @@ function Batch({ mix }: { mix: Mix }) {
               {complete ? 'Close the batch' : 'Use it as it stands'}
             </button>
           )}
+          {!mix.done && !hasSet && poured.some((kg) => kg > 0) && <Button onClick={throwAway}>Throw it away</Button>}
           <button
             type="button"
             className="line"

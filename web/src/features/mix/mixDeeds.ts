@@ -48,3 +48,6 @@ export const pourPart = (mixId: string, part: number, massKg: number): void =>
 /** Closes a mix; what is kept goes into a jar on the shelf. @param keptL litres kept, 0: none */
 export const finishMix = (mixId: string, keptL: number): void =>
   told(doDeed('Close a mix', { do: 'finish-mix', mixId, keptL }));
+
+/** Throws a mix away. */
+export const throwMix = (mixId: string): void => told(doDeed('Throw a mix away', { do: 'throw-mix', mixId }));

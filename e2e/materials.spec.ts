@@ -28,7 +28,7 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
   await page.getByLabel('In the cup: filler paste, g').fill('49');
   await page.getByLabel('In the cup: hardener, g').fill('2');
   await expect(page.getByRole('alert')).toContainText('Stop: the hardener is at 3.9 %');
-  await expect(page.getByRole('button', { name: /^Close/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Use it as it stands' })).toBeDisabled();
   await expect(parts.getByLabel('Still to pour of filler paste')).toHaveText('49.0 g');
   await expect(parts.getByLabel('Still to pour of hardener')).toHaveText('in');
 
@@ -54,6 +54,10 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
   await expect(page.getByText('Nearly over: place it now')).toBeVisible();
   await page.clock.runFor('01:00');
   await expect(page.getByText('Over: do not use what is in the cup')).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('It has set: throw it away');
+  await page.getByRole('button', { name: 'Throw it away' }).click();
+  await expect(page.getByText('Closed, and kept as it was poured.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
 
   const label = await downloaded(page, page.getByRole('button', { name: 'Label as PDF' }));
   expect(label.name).toMatch(/\.pdf$/);

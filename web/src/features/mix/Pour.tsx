@@ -125,7 +125,8 @@ function HasSet({ onThrow }: { onThrow: () => void }) {
   return (
     <Alert severity="error" action={<Button onClick={onThrow}>Throw it away</Button>}>
       <AlertTitle>It has set: throw it away</AlertTitle>
-      Its working time is over. What is left goes outdoors until it is cold, then to the bin.
+      Its working time is over: nothing of it goes on any more. What is left goes outdoors until it is cold, then to the
+      bin. If all of it was placed in time, close the batch.
     </Alert>
   );
 }
@@ -302,7 +303,7 @@ function Batch({ mix }: { mix: Mix }) {
             <button
               type="button"
               className="go"
-              disabled={hasSet || value.hardenerStop !== null || poured.every((kg) => kg === 0)}
+              disabled={value.hardenerStop !== null || poured.every((kg) => kg === 0)}
               onClick={() => {
                 finishMix(mix.id, keptL ?? 0);
                 say({

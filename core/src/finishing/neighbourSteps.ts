@@ -170,6 +170,8 @@ function coverKept(p: Planned, all: readonly Planned[]): void {
   const working = all.filter(
     (q) =>
       !staysAsItIs(q.situation.look) &&
+      // Where nothing is laid there is nothing to cover it from.
+      stepsOf(q).some((s) => stepKind(s.kind).film) &&
       (sprays(q) || p.situation.neighbours.some((n) => n.zoneId === q.situation.zoneId && n.lineM > 0)),
   );
   if (working.length === 0) return;

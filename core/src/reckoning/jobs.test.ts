@@ -883,7 +883,7 @@ const wholes: Readonly<Record<Name, readonly [steps: number, sittings: number, h
   'dressing table with its mirror, pulls sprayed': [69, 30, 6.2, 0.95],
   'cot left outside the workshop’s hands, painted all the same': [43, 14, 9.6, 3.09],
   'side table revived, its ring drawn out': [15, 11, 1.8, 0.28],
-  'crazed lacquer melted together, its scratches touched in': [23, 9, 4.7, 0.67],
+  'crazed lacquer melted together, its scratches touched in': [21, 7, 4.7, 0.67],
   'bedside table scuffed and painted': [66, 26, 3.9, 0.58],
   'chest of four drawers painted over its sound film': [49, 15, 5.4, 1.19],
   'the same stripped of thick paint first': [70, 20, 10.1, 2.95],

@@ -1,6 +1,6 @@
 import { formById, type Zone } from '../piece';
 import type { PartKind, Piece, Product, Step, ToolId } from '../workshop';
-import { fittingRow, fittingTable, screwsSay } from './fittings';
+import { fittingRow, fittingTable, onAgain, screwsSay } from './fittings';
 import { glassIn, isGlass } from './glassIn';
 import type { House } from './houseRules';
 import { leadHold } from './leadBans';
@@ -88,15 +88,16 @@ function fittingsOff(piece: Piece, works: (id: Situation['zoneId']) => boolean):
 
 /** Fittings that are gone are had before they are needed, and fitted with the others. */
 function supplyFittings({ whole, piece, planned }: Around): void {
-  for (const { kind, zoneId, missing } of piece.fittings) {
+  for (const fitting of piece.fittings) {
+    const { kind, zoneId, missing } = fitting;
     if (missing === 0 || !planned.some((p) => p.situation.zoneId === zoneId && p.situation.look !== 'leave')) continue;
-    const { part, one, on } = fittingRow(kind);
+    const { part, one } = fittingRow(kind);
     const ordered = whole.add(phase.intake, 'obtain', {
       aside: true,
       fixedWaitMin: leadTimeMin,
       reason: `${missing === 1 ? `A ${one}` : `${missing} ${one}s`} to match takes days to come: ordered before the work begins.`,
     });
-    whole.add(phase.refit, 'replace-part', { part, count: missing, after: [ordered.id], reason: on });
+    whole.add(phase.refit, 'replace-part', { part, count: missing, after: [ordered.id], reason: onAgain(fitting) });
   }
 }
 
@@ -104,7 +105,7 @@ function supplyFittings({ whole, piece, planned }: Around): void {
 function refitReason({ piece }: Around, part: PartKind): string {
   const own = piece.fittings.filter((f) => fittingRow(f.kind).part === part);
   if (own.length === 0) return 'Every zone can be handled.';
-  return [fittingRow(own[0]!.kind).on, ...new Set(own.flatMap((f) => screwsSay(f) ?? []))].join(' ');
+  return [...new Set([...own.map(onAgain), ...own.flatMap((f) => screwsSay(f) ?? [])])].join(' ');
 }
 
 /** Line of tape round a part that stays on, m (from memory). */

@@ -74,6 +74,12 @@ type OneOf = Piece['fittings'][number];
 export const tooLongM = ({ screwM, woodM }: Pick<OneOf, 'screwM' | 'woodM'>): number | null =>
   screwM !== null && woodM !== null && screwM >= woodM ? screwM - woodM : null;
 
+/** How a fitting goes on again; a catch by the measure of its door. */
+export const onAgain = ({ kind, insetM }: Pick<OneOf, 'kind' | 'insetM'>): string =>
+  kind === 'catch' && insetM !== undefined
+    ? `Set back ${formatMm(insetM)} from the edge, as far as the door lies in: tried before the screws are tightened.`
+    : fittingRow(kind).on;
+
 /** What is said of screws that would come out on the other side; null: nothing. */
 export function screwsSay(fitting: Pick<OneOf, 'screwM' | 'woodM' | 'kind'>): string | null {
   if (tooLongM(fitting) === null) return null;

@@ -6,7 +6,7 @@ import { abrade, scuff, scuffsFirst } from './stages/abrade';
 import { clean, dewax, treatInsects } from './stages/clean';
 import { clear } from './stages/coats';
 import { colourWood, refresh, refreshClear, sealForWax, sealIn, tone, wax, whitewash } from './stages/colourWood';
-import { lastTouches, layOn, leaf, levelRidges, paper, patina } from './stages/decorate';
+import { lastTouches, layOn, leaf, paper, patina } from './stages/decorate';
 import { blend, overDecoration, overPaint, paint, prime } from './stages/paint';
 import { caulk, drillNew, glue, madeAnew, mendWood, putRight, stickFills } from './stages/repairs';
 import { mendKept, polish, revive } from './stages/revive';
@@ -65,7 +65,6 @@ export function planZone(chain: ZoneChain, s: Situation, house: House): ZoneChai
           : newTop
             ? [putRight, abrade]
             : [...[clean, dewax, putRight, cane, glue], byFaces(bared), treatInsects, byFaces(mended), drillNew];
-  for (const stage of [...before, sealIn, ...ground, layOn, levelRidges, stickFills, ...over, lastTouches])
-    stage(chain, s, house);
+  for (const stage of [...before, sealIn, ...ground, layOn, stickFills, ...over, lastTouches]) stage(chain, s, house);
   return chain;
 }

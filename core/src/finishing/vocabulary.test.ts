@@ -66,6 +66,30 @@ describe('fittings', () => {
     expect(found(casters(), 'refit-part').find((s) => s.part === 'caster')?.reason).toContain('30 mm');
     expect(planned(casters({ screwM: 0.02 })).said).toEqual([]);
   });
+  it('a catch is set back as far as its door lies in', () => {
+    const reason = (insetM?: number) =>
+      found(
+        chest({
+          fittings: [
+            {
+              id: 'c',
+              kind: 'catch',
+              zoneId: 'fronts',
+              count: 1,
+              missing: 0,
+              screwM: null,
+              woodM: null,
+              ...(insetM ? { insetM } : {}),
+            },
+          ],
+        }),
+        'refit-part',
+      ).find((s) => s.part === 'catch')?.reason;
+    expect(reason(0.012)).toBe(
+      'Set back 12 mm from the edge, as far as the door lies in: tried before the screws are tightened.',
+    );
+    expect(reason()).toContain('Set back from the edge by as much as the door lies in');
+  });
   it('show-nails come out with the cover and not without it', () => {
     const chair = (seat: 'leave' | 're-covered') =>
       typicalPiece('chair-upholstered', of('solid', 'beech', 'lacquer'), {

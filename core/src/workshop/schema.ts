@@ -356,6 +356,8 @@ const fitting = z.object({
   screwM: smallM.nullable(),
   /** Thickness of what they go into, with what lies between, m; null: not measured. */
   woodM: smallM.nullable(),
+  /** Of a catch: how far the door lies back from the edge, m; left out: not measured. */
+  insetM: smallM.optional(),
 });
 
 const approval = z.object({ id, what: text, at: instant });

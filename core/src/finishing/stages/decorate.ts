@@ -204,7 +204,10 @@ const liner = (chain: ZoneChain, s: Situation): void => {
 /** What lies between the colour and the clear coats. */
 export const layOn: Stage = (chain, s, house) => {
   if (s.additions.includes('glazed')) glaze(chain, s, house);
-  if (s.additions.includes('taped-design')) tapedDesign(chain, s);
+  if (s.additions.includes('taped-design')) {
+    tapedDesign(chain, s);
+    levelRidges(chain);
+  }
   if (s.additions.includes('stencilled')) stencil(chain, s, house);
   if (s.additions.includes('applique')) applique(chain, s);
   if (s.additions.includes('transfer')) transfer(chain, s, house);
@@ -237,12 +240,11 @@ export const lastTouches: Stage = (chain, s, house) => {
 };
 
 /** The ridge of a taped design is levelled under the clear. */
-export const levelRidges: Stage = (chain, s) => {
-  if (!s.additions.includes('taped-design')) return;
+function levelRidges(chain: ZoneChain): void {
   chain.addAbrasive(phase.decorate, 'level', {
     grit: ridgeGrit,
     byHand: true,
     areaFrac: 0.1,
-    reason: 'The ridge of the tape would show through every clear coat.',
+    reason: 'The ridge of the tape would show through every clear coat: levelled before anything is laid over it.',
   });
-};
+}

@@ -75,6 +75,16 @@ function FittingRow({ piece, fitting }: { piece: Piece; fitting: Piece['fittings
         {count('count', `Number of ${name}`, 1)}
         {count('missing', `Of these ${name} are gone`, 0)}
         {measure('screwM', `Length of the screws, ${name}`, 'Under the head; empty: not measured')}
+        {fitting.kind === 'catch' && (
+          <MeasureField
+            label="How far the door lies in"
+            draftKey={`${piece.id}/fitting/${fitting.id}/inset`}
+            shown={fitting.insetM === undefined ? '' : formatLength(fitting.insetM, unitSystem)}
+            parse={(text) => parseLength(text, unitSystem)}
+            onValue={(insetM) => change('How far the door lies in', { insetM }, `${fitting.id}/inset`)}
+            help="From the edge it closes against"
+          />
+        )}
         {measure('woodM', `Thickness they go into, ${name}`, 'With what lies between')}
       </div>
       {says && <Alert severity="warning">{says}</Alert>}

@@ -45,8 +45,8 @@ test('units, working hours and time zone change what is shown and when work is d
   await expect(page.getByRole('region', { name: 'Air' })).toContainText('58 °F');
 
   await page.goto('/workshop');
-  await page.getByLabel('Thursday').fill('9-5');
-  await expect(page.getByText('Write 8-12, 13-17, or leave it empty for a day off.')).toBeVisible();
+  await page.getByLabel('Thursday').fill('01:00-05:00');
+  await expect(page.getByText('1:00 to 5:00 is at night.', { exact: false })).toBeVisible();
   await page.getByLabel('Thursday').fill('');
   await page.getByLabel('Friday').fill('10:30-14');
   await page.goto('/pieces/ticket-cupboard/time');

@@ -10,7 +10,6 @@ import type {
   Surface,
   ToolId,
   WearClass,
-  Worksite,
   ZoneId,
   ZoneTests,
 } from '../workshop';
@@ -40,7 +39,6 @@ export interface Situation {
   additions: readonly AdditionKind[];
   /** Where an effect is laid; left out: all over. */
   effects: Readonly<Partial<Record<AdditionKind, Extent>>>;
-  worksite: Worksite;
   /** The client brings the new hardware. */
   hardwareSupplied: boolean;
   showsWood: boolean;

@@ -224,7 +224,7 @@ function beforeSpraying(around: Around): void {
         a.chain.drafts[sprayedFirst(a)]!.phase - b.chain.drafts[sprayedFirst(b)]!.phase ||
         zoneOrder.indexOf(a.situation.zoneId) - zoneOrder.indexOf(b.situation.zoneId),
     );
-  if (sprayed.length === 0 || !tools.includes('spray-space') || awayFrom(piece)) return;
+  if (sprayed.length === 0 || !tools.includes('spray-space')) return;
   const firsts = sprayed.map((p) => p.chain.drafts[sprayedFirst(p)]!.step);
   const at = sprayed[0]!.chain.drafts[sprayedFirst(sprayed[0]!)]!.phase;
   // It moves when all that is brushed and sanded before its first mist is done, on every zone.
@@ -411,12 +411,9 @@ function putBack(around: Around, parts: readonly Part[]): void {
   });
 }
 
-/** Worked somewhere else than in the workshop. */
-const awayFrom = (piece: Piece): boolean => piece.worksite === 'in-place' || piece.worksite === 'open';
-
 /** What stands round a piece that is worked where it is, or in the open, is covered first. */
 function coverTheSite({ whole, piece, planned }: Around): void {
-  if (!awayFrom(piece)) return;
+  if (piece.worksite === undefined || piece.worksite === 'workshop') return;
   const inPlace = piece.worksite === 'in-place';
   const cover = whole.add(phase.intake, 'cover', {
     count: 1,

@@ -28,9 +28,9 @@ const finishes: Readonly<Record<Exclude<LookKind, 'leave'>, { ground: readonly S
   painted: { ground: [prime, caulk, paint], over: [overPaint] },
   blended: { ground: [prime, caulk, blend], over: [overPaint] },
   papered: { ground: [prime, caulk, paper], over: [overDecoration] },
-  leafed: { ground: [prime, leaf], over: [overDecoration] },
-  foiled: { ground: [prime, leaf], over: [overDecoration] },
-  patina: { ground: [prime, patina], over: [overDecoration] },
+  leafed: { ground: [prime, caulk, leaf], over: [overDecoration] },
+  foiled: { ground: [prime, caulk, leaf], over: [overDecoration] },
+  patina: { ground: [prime, caulk, patina], over: [overDecoration] },
   recoloured: { ground: [recolour], over: [] },
   're-covered': { ground: [cover], over: [] },
 };

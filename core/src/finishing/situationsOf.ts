@@ -193,7 +193,6 @@ function situationOf(
     // What bends has no flat to lay anything on.
     additions: every('flexible') ? [] : additionsOf(piece, look, zone.id),
     effects: piece.effects[zone.id] ?? {},
-    worksite: piece.worksite ?? 'workshop',
     hardwareSupplied: piece.hardware.fromClient ?? false,
     showsWood: row.showsWood,
     painted: row.painted,

@@ -177,6 +177,8 @@ describe('damage', () => {
     expect(order.lastIndexOf('prime')).toBeLessThan(order.indexOf('caulk'));
     expect(order.indexOf('caulk')).toBeLessThan(order.indexOf('paint'));
     expect(found({ ...gap, looks: { top: 'natural-clear' } }, 'caulk')).toEqual([]);
+    for (const look of ['leafed', 'foiled', 'patina', 'papered'] as const)
+      expect(found({ ...gap, looks: { top: look } }, 'caulk')).toHaveLength(1);
   });
   it('wood that blotched is conditioned before its stain, whatever its species and the house', () => {
     const blotched = bare('stained-clear', {

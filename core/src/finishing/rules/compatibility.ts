@@ -342,19 +342,21 @@ export const compatibilityRules: readonly Rule[] = [
     check: (context) =>
       eachStep(context, ({ step }) => {
         const p = productOf(context, step);
-        if (p && p.thinningFrac.value > 0 && p.thinnerCarrier !== null && p.thinnerCarrier !== p.carrier)
+        // A coat may be thinned otherwise than its sheet has it.
+        const thinFrac = step.thinFrac ?? p?.thinningFrac.value ?? 0;
+        if (p && thinFrac > 0 && p.thinnerCarrier !== null && p.thinnerCarrier !== p.carrier)
           return [
             {
               step,
               sentence: `${where(step)}: the sheet of ${p.name} names a thinner of ${p.thinnerCarrier}, but it is carried in ${p.carrier}.`,
             },
           ];
-        return p && p.thinningFrac.value > p.thinningMaxFrac.value + 1e-9
+        return p && thinFrac > p.thinningMaxFrac.value + 1e-9
           ? [
               {
                 step,
-                sentence: `${where(step)}: ${p.name} is thinned by ${Math.round(p.thinningFrac.value * 100)} %; its label allows ${Math.round(p.thinningMaxFrac.value * 100)} %.`,
-                working: `Litres of thinner to a litre of product: ${p.thinningFrac.value} against ${p.thinningMaxFrac.value} on its sheet.`,
+                sentence: `${where(step)}: ${p.name} is thinned by ${Math.round(thinFrac * 100)} %; its label allows ${Math.round(p.thinningMaxFrac.value * 100)} %.`,
+                working: `Litres of thinner to a litre of product: ${thinFrac} against ${p.thinningMaxFrac.value} on its sheet.`,
               },
             ]
           : [];

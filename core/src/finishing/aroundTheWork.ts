@@ -91,11 +91,11 @@ function supplyFittings({ whole, piece, planned }: Around): void {
   for (const fitting of piece.fittings) {
     const { kind, zoneId, missing } = fitting;
     if (missing === 0 || !planned.some((p) => p.situation.zoneId === zoneId && p.situation.look !== 'leave')) continue;
-    const { part, one } = fittingRow(kind);
+    const { part, one, many } = fittingRow(kind);
     const ordered = whole.add(phase.intake, 'obtain', {
       aside: true,
       fixedWaitMin: leadTimeMin,
-      reason: `${missing === 1 ? `A ${one}` : `${missing} ${one}s`} to match takes days to come: ordered before the work begins.`,
+      reason: `${missing === 1 ? `A ${one}` : `${missing} ${many}`} to match takes days to come: ordered before the work begins.`,
     });
     whole.add(phase.refit, 'replace-part', { part, count: missing, after: [ordered.id], reason: onAgain(fitting) });
   }

@@ -6,6 +6,7 @@ export interface Fitting {
   id: FittingKind;
   part: PartKind;
   one: string;
+  many: string;
   /** Why it comes off before the work. */
   off: string;
   /** How it goes on again. */
@@ -20,6 +21,7 @@ export const fittingTable: readonly Fitting[] = [
     id: 'caster',
     part: 'caster',
     one: 'caster',
+    many: 'casters',
     off: 'Casters come out of their sockets: film in them stops them turning.',
     on: 'Each in its own socket again, once the film bears the weight.',
   },
@@ -27,6 +29,7 @@ export const fittingTable: readonly Fitting[] = [
     id: 'leveller',
     part: 'leveller',
     one: 'leveller',
+    many: 'levellers',
     off: 'Levellers come out, so that no film glues them into their thread.',
     on: 'Turned in, and the piece set level on them.',
   },
@@ -34,6 +37,7 @@ export const fittingTable: readonly Fitting[] = [
     id: 'catch',
     part: 'catch',
     one: 'catch',
+    many: 'catches',
     off: 'Catches come off with the doors: film on them keeps a door from closing.',
     on: 'Set back from the edge by as much as the door lies in: tried before the screws are tightened.',
   },
@@ -41,6 +45,7 @@ export const fittingTable: readonly Fitting[] = [
     id: 'fixing',
     part: 'fixing',
     one: 'fixing',
+    many: 'fixings',
     off: 'Rusted screws and plates come out, bagged and labelled by their place.',
     on: 'New screws where the old were rusted; waxed, they turn in without tearing the hole.',
   },
@@ -48,6 +53,7 @@ export const fittingTable: readonly Fitting[] = [
     id: 'button',
     part: 'button',
     one: 'button',
+    many: 'buttons',
     off: 'Buttons over the screw heads are levered out before anything is laid.',
     on: 'Pressed in over the heads last, with a spot of glue.',
   },
@@ -55,6 +61,7 @@ export const fittingTable: readonly Fitting[] = [
     id: 'show-nail',
     part: 'show-nail',
     one: 'show-nail',
+    many: 'show-nails',
     off: 'Drawn with a lifter along the edge of the cover; bent ones are replaced.',
     on: 'Set by a line, and driven with a soft hammer, the corners first.',
   },

@@ -14,7 +14,7 @@ import { MeasureField } from '../../../ui/MeasureField';
 import { NumberField } from '../../../ui/NumberField';
 import { Select } from '../../../ui/Select';
 
-const nameOf = (kind: FittingKind): string => `${fittingTable.find((f) => f.id === kind)!.one}s`;
+const nameOf = (kind: FittingKind): string => fittingTable.find((f) => f.id === kind)!.many;
 const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
 
 function FittingRow({ piece, fitting }: { piece: Piece; fitting: Piece['fittings'][number] }) {

@@ -1,6 +1,7 @@
 /** Import directions: web, cli and server look down at core; inside core each room looks only at the rooms below it. */
 const rooms = [
   'units',
+  'words',
   'workshop',
   'climate',
   'products',

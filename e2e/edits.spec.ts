@@ -1,15 +1,15 @@
 import { expect, test } from '@playwright/test';
-import { openFresh } from './support';
+import { openFresh, pick } from './support';
 
 test('a step left out raises what it was there for, survives a change of look, and is put back', async ({ page }) => {
   await openFresh(page, '/pieces/refreshment-table/plan');
   await page.goto('/pieces/parcels-counter/plan');
-  const stick = page.getByRole('list', { name: 'Top: step stick' });
+  const stick = page.getByRole('list', { name: 'Top: steps in order' });
   await stick.getByRole('button', { name: /^seal/ }).click();
   const step = page.getByRole('region', { name: 'Step', exact: true });
   await step.getByRole('button', { name: 'Leave this step out' }).click();
   await expect(stick.getByRole('button', { name: /^seal/ })).toHaveCount(0);
-  await page.getByLabel('Look of the fronts').selectOption({ label: 'left alone' });
+  await pick(page.getByLabel('Look of the fronts'), 'left alone');
   await expect(stick.getByRole('button', { name: /^mask/ })).toBeVisible();
   await expect(stick.getByRole('button', { name: /^seal/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Put back Top: seal' }).click();
@@ -52,7 +52,7 @@ test('a spoiled plan is caught with its reason, put right by one press, undone, 
     .getByRole('button', { name: /^Make a sample stick/ })
     .click();
   await page.getByRole('button', { name: 'Leave this step out' }).click();
-  const finding = page.locator('.finding', { hasText: 'comes with no sample made' });
+  const finding = page.getByRole('article', { name: /comes with no sample made/ });
   await expect(finding).toBeVisible();
   const fix = 'Put back: make a sample stick';
   await finding.getByRole('button', { name: `What it changes: ${fix}` }).click();
@@ -61,7 +61,7 @@ test('a spoiled plan is caught with its reason, put right by one press, undone, 
   await expect(finding).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).first().click();
   await expect(finding).toBeVisible();
-  await finding.getByText('Overrule it').click();
+  await finding.getByText('It does not hold here').click();
   await finding.getByLabel('Why it does not hold here').fill('The sample of the cupboard is the same.');
   await finding.getByRole('button', { name: 'Overrule with this reason' }).click();
   await expect(finding).toBeHidden();

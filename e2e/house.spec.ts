@@ -1,19 +1,22 @@
 import { expect, test } from '@playwright/test';
-import { openFresh } from './support';
+import { openFresh, pick } from './support';
 
 test('switching a school changes every plan, says what it costs, and can be undone', async ({ page }) => {
   await openFresh(page, '/house');
   const clears = page.getByRole('region', { name: 'Coats', exact: true });
   const between = clears.getByRole('group', { name: 'Sanding between coats' });
-  await expect(between.getByRole('radio', { name: 'every second and before the last (usual)' })).toBeChecked();
+  await expect(between.getByRole('button', { name: 'every second and before the last (usual)' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
   await clears.getByText('What it changes').first().click();
   const table = page.getByRole('region', { name: /What each school of "Sanding between coats" changes/ });
   await expect(table.getByRole('row', { name: /every second and before the last, now/ })).toBeVisible();
   await expect(table.getByRole('row', { name: /every coat/ })).toContainText('+');
   await expect(table.getByRole('row', { name: /only to cure faults/ })).toContainText('−');
-  await between.getByRole('radio', { name: 'only to cure faults' }).check();
+  await between.getByRole('button', { name: 'only to cure faults' }).click();
   await page.goto('/pieces/parcels-counter/plan');
-  const stick = page.getByRole('list', { name: 'Top: step stick' });
+  const stick = page.getByRole('list', { name: 'Top: steps in order' });
   await expect(stick).toBeVisible();
   await expect(stick.getByRole('button', { name: /^denib/ })).toHaveCount(0);
   await page.getByRole('heading', { level: 1 }).click();
@@ -23,26 +26,26 @@ test('switching a school changes every plan, says what it costs, and can be undo
 
 test('a piece may differ from its workshop', async ({ page }) => {
   await openFresh(page, '/house');
-  await page.getByLabel('Rules of').selectOption({ label: 'Parcels counter' });
+  await pick(page.getByLabel('Rules of'), 'Parcels counter');
   const topClear = page.getByRole('group', { name: 'Clear for a used top' });
-  await expect(topClear.getByRole('radio', { name: 'as the workshop' })).toBeChecked();
-  await topClear.getByRole('radio', { name: 'oil wiping clear' }).check();
+  await expect(topClear.getByRole('button', { name: 'as the workshop' })).toHaveAttribute('aria-pressed', 'true');
+  await topClear.getByRole('button', { name: 'oil wiping clear' }).click();
   await page.goto('/pieces/parcels-counter/plan');
   await expect(
-    page.getByRole('list', { name: 'Top: step stick' }).getByRole('button', { name: /^clear 6/ }),
+    page.getByRole('list', { name: 'Top: steps in order' }).getByRole('button', { name: /^clear 6/ }),
   ).toBeVisible();
   await page.goto('/pieces/refreshment-table/plan');
   await expect(
-    page.getByRole('list', { name: 'Top: step stick' }).getByRole('button', { name: /^clear 3/ }),
+    page.getByRole('list', { name: 'Top: steps in order' }).getByRole('button', { name: /^clear 3/ }),
   ).toBeVisible();
 });
 
 test('what the workshop cannot put on is not proposed', async ({ page }) => {
   await openFresh(page, '/house');
-  await page.getByRole('checkbox', { name: 'wipe or pad' }).uncheck();
+  await page.getByRole('button', { name: 'wipe or pad' }).click();
   await page.goto('/pieces/parcels-counter/plan');
   await page
-    .getByRole('list', { name: 'Top: step stick' })
+    .getByRole('list', { name: 'Top: steps in order' })
     .getByRole('button', { name: /^clear 1/ })
     .click();
   await expect(page.getByRole('region', { name: 'Step', exact: true }).getByLabel('Method')).toHaveValue('brush');
@@ -60,12 +63,12 @@ test('the finish of an earlier piece is fitted to a new one, and can be undone',
   await page.getByRole('link', { name: 'To the plan' }).click();
   await page.getByRole('button', { name: 'Copy a finish' }).click();
   const dialog = page.getByRole('dialog', { name: 'Copy a finish' });
-  await dialog.getByLabel('From').selectOption({ label: 'Refreshment table' });
+  await pick(dialog.getByLabel('From'), 'Refreshment table');
   await expect(dialog).toContainText('top, carcass, legs');
   await dialog.getByRole('button', { name: 'Copy it' }).click();
   await expect(page.getByLabel('Look of the legs')).toHaveValue('painted');
   await expect(
-    page.getByRole('list', { name: 'Top: step stick' }).getByRole('button', { name: /^clear 3/ }),
+    page.getByRole('list', { name: 'Top: steps in order' }).getByRole('button', { name: /^clear 3/ }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Look of the legs')).toHaveValue('leave');
@@ -88,8 +91,8 @@ for (const half of [0, 1])
       await page.getByLabel('Depth').fill('40 cm');
       await page.getByRole('link', { name: 'To the plan' }).click();
       const look = page.getByLabel(/^Look of the/).first();
-      await look.selectOption({ label: 'painted' });
-      await expect(page.getByRole('list', { name: /step stick/ }).first(), name).toContainText('paint 2');
+      await pick(look, 'painted');
+      await expect(page.getByRole('list', { name: /steps in order/ }).first(), name).toContainText('paint 2');
       await page.getByRole('link', { name: 'Pieces', exact: true }).click();
       await page.getByRole('link', { name: 'New piece' }).first().click();
     }

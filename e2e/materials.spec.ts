@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { downloaded, newWorkshop, openFresh } from './support';
+import { downloaded, fromMenu, newWorkshop, openFresh, pick } from './support';
 
 test('two-part filler: poured too far, corrected, timed over a reload, closed, labelled, and taken off the shelf', async ({
   page,
@@ -8,13 +8,13 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
   await newWorkshop(page);
   await page.goto('/shelf');
   await page.getByText('Put a can on the shelf').click();
-  await page.getByLabel('Product').selectOption({ label: 'Two-part polyester filler' });
+  await pick(page.getByLabel('Product'), 'Two-part polyester filler');
   await page.getByLabel('How much is in it').fill('750 ml');
   await page.getByRole('button', { name: 'Put it there' }).click();
   await expect(page.getByRole('list', { name: 'Cans' }).getByRole('listitem')).toHaveCount(1);
 
   await page.goto('/mix?product=filler-two-part');
-  await page.getByRole('radio', { name: 'What is in the can' }).check();
+  await page.getByRole('button', { name: 'What is in the can' }).click();
   await page.getByLabel('You have so much of the first part, kg').fill('0.098');
   // 100 g are 56 ml: 5.6 minutes to place, and 3.2 of the four are left for it.
   await expect(page.getByRole('heading', { name: /^2 batches/ })).toBeVisible();
@@ -70,10 +70,10 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
 
 test('from the scale: poured, taken over, unplugged without loss, plugged in again', async ({ page }) => {
   await page.goto('/mix?product=filler-two-part');
-  await page.getByRole('radio', { name: 'What is in the can' }).check();
+  await page.getByRole('button', { name: 'What is in the can' }).click();
   await page.getByLabel('You have so much of the first part, kg').fill('0.049');
   await page.getByRole('button', { name: 'Begin to pour' }).click();
-  await page.getByRole('radio', { name: 'From the scale' }).check();
+  await page.getByRole('button', { name: 'From the scale' }).click();
   await page.getByText('Stand-in scale: load it by hand').click();
   await page.getByRole('button', { name: 'Tare' }).click();
   for (let i = 0; i < 5; i += 1) await page.getByRole('button', { name: 'Pour 10 g' }).click();
@@ -115,7 +115,7 @@ test('a can’s label is typed in, the sheet chosen in a plan, reset, and sheets
   await page.getByRole('button', { name: 'That is all on the label' }).click();
   await expect(page.getByRole('heading', { name: 'Signal red, from the merchant' })).toBeVisible();
   await expect(page.getByRole('group', { name: /Spreading rate by brush/ }).getByLabel('likely')).toHaveValue('13');
-  await page.getByRole('link', { name: 'Products', exact: true }).click();
+  await fromMenu(page, 'Products');
   const sheets = await downloaded(page, page.getByRole('button', { name: 'Save the sheets (CSV)' }));
   expect(sheets.text).toContain('Signal red, from the merchant');
   const changed = sheets.text
@@ -135,7 +135,7 @@ test('what the other pieces take is counted at every step that uses the same can
   await openFresh(page);
   await page.goto('/pieces/writing-slope/plan');
   await page
-    .getByRole('list', { name: 'Carcass: step stick' })
+    .getByRole('list', { name: 'Carcass: steps in order' })
     .getByRole('button', { name: /^clear 3/ })
     .click();
   await expect(page.getByRole('region', { name: 'Step', exact: true })).toContainText(/It lasts:|It will not last:/);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openFresh } from './support';
+import { openFresh, pick } from './support';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
@@ -28,9 +28,9 @@ test('a face is moved to another zone by thumb', async ({ page }) => {
   await openFresh(page, '/pieces/parcels-counter/survey');
   const drawing = page.getByRole('group', { name: /press a face/ });
   await drawing.getByRole('button', { name: /Drawer 2, front/ }).tap();
-  await page.getByLabel('Belongs to the zone').selectOption({ label: 'Carcass' });
+  await pick(page.getByLabel('Belongs to the zone'), 'Carcass');
   await expect(drawing.getByRole('button', { name: 'Drawer 2, front, zone Carcass' })).toBeVisible();
-  await page.getByRole('radio', { name: 'Inside' }).check();
+  await page.getByRole('button', { name: 'opened' }).click();
   await expect(drawing.getByRole('button', { name: /inside/ }).first()).toBeVisible();
 });
 

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openFresh } from './support';
+import { fromMenu, openFresh } from './support';
 
 test('what the label of one’s own can says moves every plan, keeps its tag, and can be reset and undone', async ({
   page,
@@ -10,10 +10,10 @@ test('what the label of one’s own can says moves every plan, keeps its tag, an
   await everyStep.click();
   const before = await second.textContent();
 
-  await page.getByRole('link', { name: 'Products', exact: true }).click();
+  await fromMenu(page, 'Products');
   await page.getByRole('link', { name: 'Waterborne polyurethane clear, satin' }).click();
   const recoat = page.getByRole('group', { name: /Next coat from, h/ });
-  await expect(recoat).toContainText('typical, from memory');
+  await expect(recoat).toContainText('usual value, no label read');
   await recoat.getByLabel('high').fill('9');
   await expect(recoat).toContainText('your own');
   await page.goto('/pieces/parcels-counter/time');

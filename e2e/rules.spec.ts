@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { newWorkshop, openFresh } from './support';
+import { newWorkshop, openFresh, pick } from './support';
 
 /** A bookcase of bare oak in an empty workshop, clear outside and in. */
 async function clearBookcase(page: Page): Promise<void> {
@@ -10,11 +10,11 @@ async function clearBookcase(page: Page): Promise<void> {
   await page.getByLabel('Height').fill('90 cm');
   await page.getByLabel('Width').fill('90 cm');
   await page.getByLabel('Depth').fill('30 cm');
-  await page.getByLabel('Carcass: wood').selectOption({ label: 'Ash' });
-  await page.getByLabel('Carcass: old finish').selectOption({ label: 'None, bare' });
+  await pick(page.getByLabel('Carcass: wood'), 'Ash');
+  await pick(page.getByLabel('Carcass: old finish'), 'None, bare');
   await page.getByRole('link', { name: 'To the plan' }).click();
-  await page.getByLabel('Look of the carcass').selectOption({ label: 'natural clear' });
-  await page.getByLabel('Look of the interior').selectOption({ label: 'natural clear' });
+  await pick(page.getByLabel('Look of the carcass'), 'natural clear');
+  await pick(page.getByLabel('Look of the interior'), 'natural clear');
 }
 
 test('a step dragged where it spoils the work is caught, previewed, put right by one press, and undone', async ({
@@ -22,7 +22,7 @@ test('a step dragged where it spoils the work is caught, previewed, put right by
 }) => {
   await clearBookcase(page);
   const findings = page.getByRole('region', { name: 'Findings' });
-  await expect(findings.getByRole('status').first()).toHaveText('No rule objects to this plan.');
+  await expect(findings.getByRole('status').first()).toHaveText('No rule objects to this plan as it stands.');
   await page.getByRole('button', { name: /^All \d+ steps$/ }).click();
   const grip = page.getByRole('button', { name: 'Drag: Interior, Clear coat 3 of 3' });
   const target = page.getByRole('button', { name: 'Drag: Carcass, Clear coat 3 of 3' });
@@ -38,7 +38,7 @@ test('a step dragged where it spoils the work is caught, previewed, put right by
   await expect(finding).toBeVisible();
   await expect(findings.getByRole('status').first()).toHaveText('1 warning');
   await expect(
-    page.getByRole('list', { name: 'Interior: step stick' }).getByRole('button', { name: /has a finding/ }),
+    page.getByRole('list', { name: 'Interior: steps in order' }).getByRole('button', { name: /has a finding/ }),
   ).toBeVisible();
   await finding.getByRole('button', { name: /^What it changes/ }).click();
   await expect(finding.getByRole('status')).toContainText('light use');
@@ -61,12 +61,12 @@ test('one way out for every zone that has the finding, and a list that can be he
     await page.getByRole('button', { name: 'Only what is next' }).click();
   }
   const findings = page.getByRole('region', { name: 'Findings' });
-  await expect(findings.getByRole('status').first()).toHaveText('2 warning');
-  await findings.getByLabel('Findings on').selectOption({ label: 'interior' });
+  await expect(findings.getByRole('status').first()).toHaveText('2 warnings');
+  await pick(findings.getByLabel('Findings on'), 'interior');
   await expect(findings.getByRole('status').first()).toHaveText('1 warning');
-  await findings.getByLabel('Findings on').selectOption({ label: 'every zone' });
+  await pick(findings.getByLabel('Findings on'), 'every zone');
   await findings.getByRole('button', { name: /^On all 2/ }).click();
-  await expect(findings.getByRole('status').first()).toHaveText('No rule objects to this plan.');
+  await expect(findings.getByRole('status').first()).toHaveText('No rule objects to this plan as it stands.');
 });
 
 test('a change of mind after two coats: its cost against leaving it and later, discarded, then applied and undone', async ({
@@ -75,17 +75,17 @@ test('a change of mind after two coats: its cost against leaving it and later, d
   await openFresh(page);
   await page.goto('/pieces/ticket-cupboard/plan');
   const look = page.getByLabel('Look of the carcass');
-  await look.selectOption({ label: 'natural clear' });
+  await pick(look, 'natural clear');
   const dialog = page.getByRole('dialog', { name: 'Carcass: natural clear instead?' });
   await expect(dialog.getByText(/coats are on already/)).toBeVisible();
   await expect(dialog.getByRole('columnheader')).toHaveText(['Leave it', 'Change now', 'Change after the last coat']);
-  await expect(dialog.getByText('To undo:').locator('..')).toContainText('scrape');
+  await expect(dialog.getByText('To take off first:').locator('..')).toContainText('scrape');
   await dialog.getByRole('button', { name: 'Leave it' }).click();
   await expect(look).toHaveValue('painted');
-  await look.selectOption({ label: 'natural clear' });
+  await pick(look, 'natural clear');
   await dialog.getByRole('button', { name: 'Change it now' }).click();
   await expect(look).toHaveValue('natural-clear');
-  const stick = page.getByRole('list', { name: 'Carcass: step stick' });
+  const stick = page.getByRole('list', { name: 'Carcass: steps in order' });
   await expect(stick.getByRole('button', { name: /^paint 1, done/ })).toBeVisible();
   await expect(stick.getByRole('button', { name: /^clear 3, planned/ })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).first().click();
@@ -99,8 +99,7 @@ test('two plans of one piece side by side: one is chosen, the other is kept', as
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Both plans take the same steps.')).toBeVisible();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
-  await page.getByLabel('Look of the carcass').selectOption({ label: 'natural clear' });
-  await page.getByRole('link', { name: 'Compare', exact: true }).click();
+  await pick(page.getByLabel('Look of the carcass'), 'natural clear');
   const steps = page.getByRole('region', { name: 'Steps that differ' });
   await expect(steps.getByRole('row', { name: 'Scrape with the grain once –' })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Figures of both plans' }).getByRole('row')).toHaveCount(7);
@@ -112,20 +111,20 @@ test('two plans of one piece side by side: one is chosen, the other is kept', as
 test('the lead hold: nothing abrasive begins until every layer tests negative', async ({ page }) => {
   await openFresh(page);
   await page.goto('/pieces/parcels-counter/plan');
-  const held = page.getByRole('article', { name: /^Stop, locked: .*may hold lead/ });
+  const held = page.getByRole('article', { name: /^Stops the work, not to be overruled: .*may hold lead/ });
   await expect(held).toBeVisible();
-  await expect(held.getByText('Overrule it')).toHaveCount(0);
+  await expect(held.getByText('It does not hold here')).toHaveCount(0);
   await held.getByRole('link', { name: 'To the lead test' }).click();
-  await page.getByRole('radio', { name: 'Negative, every layer' }).check();
+  await page.getByRole('button', { name: 'Negative, every layer' }).click();
   await page.getByRole('link', { name: 'To the plan' }).click();
   await expect(page.getByRole('region', { name: 'Findings' }).getByRole('status').first()).toBeVisible();
-  await expect(page.getByRole('article', { name: /^Stop, locked/ })).toHaveCount(0);
+  await expect(page.getByRole('article', { name: /^Stops the work, not to be overruled/ })).toHaveCount(0);
 });
 
 test('papers carry the cautions, and what was overruled with its reason', async ({ page }) => {
   await openFresh(page);
   await page.goto('/pieces/parcels-counter/papers');
-  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('Stop, locked:');
+  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('Stops the work, not to be overruled:');
   await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('Dust mask');
   await expect(page.getByRole('region', { name: 'Sittings' }).getByRole('listitem').first()).toBeVisible();
 });

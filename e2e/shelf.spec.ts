@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newWorkshop, openFresh } from './support';
+import { newWorkshop, openFresh, pick } from './support';
 
 test('a can is put on the shelf, opened, weighed, counted and taken away, and each of it can be undone', async ({
   page,
@@ -8,9 +8,7 @@ test('a can is put on the shelf, opened, weighed, counted and taken away, and ea
   await newWorkshop(page);
   await page.goto('/shelf');
   await page.getByText('Put a can on the shelf', { exact: true }).click();
-  await page
-    .getByLabel('Product', { exact: true })
-    .selectOption({ label: 'Furniture enamel, urethane-modified waterborne, satin' });
+  await pick(page.getByLabel('Product', { exact: true }), 'Furniture enamel, urethane-modified waterborne, satin');
   await page.getByLabel('How much is in it').fill('0.75 L');
   await page.getByLabel('Batch number').fill('M-7');
   await page.getByRole('button', { name: 'Put it there' }).click();

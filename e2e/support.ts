@@ -10,9 +10,43 @@ export async function openFresh(page: Page, path = '/', at = wednesday): Promise
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
 }
 
+/** Presses a line of the menu. */
+export async function fromMenu(page: Page, name: string | RegExp): Promise<void> {
+  await page.getByRole('button', { name: 'Menu' }).click();
+  await page.getByRole('menuitem', { name }).click();
+}
+
+/** Picks one of a list: from the browser's own, or by typing its name. */
+export async function pick(field: Locator, name: string): Promise<void> {
+  if ((await field.evaluate((e) => e.tagName)) === 'SELECT') {
+    await field.selectOption({ label: name });
+    return;
+  }
+  const option = field.page().getByRole('option', { name, exact: true });
+  // The list gets shorter while one types: what was pressed is what stands in the field then.
+  await expect(async () => {
+    await field.first().fill(name);
+    await option.click({ timeout: 5_000 });
+    await expect(field.first()).toHaveValue(name, { timeout: 2_000 });
+  }).toPass();
+}
+
+/** What a list shows as picked. */
+export const chosen = (field: Locator): Promise<string> =>
+  field.evaluate((e) =>
+    e instanceof HTMLSelectElement ? (e.selectedOptions[0]?.text ?? '') : (e as HTMLInputElement).value,
+  );
+
+/** Types the hour of a date field, part by part. */
+export async function typeHour(within: Locator, label: string, hours: string, minutes: string): Promise<void> {
+  const field = within.getByRole('group', { name: label });
+  await field.getByRole('spinbutton', { name: 'Hours' }).pressSequentially(hours);
+  await field.getByRole('spinbutton', { name: 'Minutes' }).pressSequentially(minutes);
+}
+
 /** From the demo into an empty workshop. */
 export async function newWorkshop(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'New workshop' }).click();
+  await fromMenu(page, /^New workshop/);
   await expect(page.getByRole('heading', { name: 'Nothing on the bench' })).toBeVisible();
 }
 
@@ -23,8 +57,8 @@ export async function bareChest(page: Page): Promise<void> {
   await page.getByLabel('Height').fill('90 cm');
   await page.getByLabel('Width').fill('90 cm');
   await page.getByLabel('Depth').fill('45 cm');
-  await page.getByLabel('Carcass: wood').selectOption({ label: 'Ash' });
-  await page.getByLabel('Carcass: old finish').selectOption({ label: 'None, bare' });
+  await pick(page.getByLabel('Carcass: wood'), 'Ash');
+  await pick(page.getByLabel('Carcass: old finish'), 'None, bare');
 }
 
 /** The text of a file the page offers for download when something is pressed. */
@@ -38,7 +72,7 @@ export async function downloaded(page: Page, press: Locator): Promise<{ name: st
 
 /** Imports a text as a file on the workshop screen. */
 export async function importText(page: Page, text: string | Buffer, name = 'workshop.json'): Promise<void> {
-  await page.getByRole('link', { name: 'Workshop', exact: true }).click();
+  await fromMenu(page, 'Settings');
   await page
     .getByLabel('Import a file')
     .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.isBuffer(text) ? text : Buffer.from(text) });
@@ -46,7 +80,7 @@ export async function importText(page: Page, text: string | Buffer, name = 'work
 
 /** Exports the open workshop. */
 export async function exportText(page: Page): Promise<string> {
-  await page.getByRole('link', { name: 'Workshop', exact: true }).click();
+  await fromMenu(page, 'Settings');
   return (await downloaded(page, page.getByRole('button', { name: 'Export this workshop' }))).text;
 }
 

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-import { anotherContext, downloaded, exportText, importText, openFresh } from './support';
+import { anotherContext, downloaded, exportText, fromMenu, importText, openFresh } from './support';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -31,7 +31,7 @@ test('a workshop taken to another browser gives the same file, byte for byte, an
   const context = await anotherContext(browser);
   const other = await context.newPage();
   await openFresh(other);
-  await other.getByRole('link', { name: 'Workshop', exact: true }).click();
+  await fromMenu(other, 'Settings');
   await other.getByRole('button', { name: 'Delete Moorland halt' }).click();
   await other.getByRole('button', { name: 'Delete for good' }).click();
   await expect(other.getByRole('button', { name: 'Bring the demo back' })).toBeVisible();

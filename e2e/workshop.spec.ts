@@ -1,11 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { bareChest, newWorkshop, openFresh } from './support';
+import { bareChest, fromMenu, newWorkshop, openFresh, pick } from './support';
 
 test('several workshops live side by side; the demo can be left, reset and deleted', async ({ page }) => {
   await openFresh(page);
   await newWorkshop(page);
   await bareChest(page);
-  await page.getByRole('link', { name: 'Workshop', exact: true }).click();
+  await fromMenu(page, 'Settings');
   await page.getByLabel('Name of the workshop').fill('Yard');
   await page.getByRole('button', { name: 'Open Moorland halt' }).click();
   await expect(page.getByRole('heading', { name: /Wednesday/ })).toBeVisible();
@@ -16,12 +16,12 @@ test('several workshops live side by side; the demo can be left, reset and delet
   await expect(page.getByRole('link', { name: 'Ticket-office cupboard' })).toBeVisible();
   await page.goto('/pieces/ticket-cupboard/survey');
   await page.getByRole('button', { name: 'Delete this piece' }).click();
-  await page.getByRole('link', { name: 'Workshop', exact: true }).click();
+  await fromMenu(page, 'Settings');
   await page.getByRole('button', { name: 'Reset the demo' }).click();
   await page.getByRole('link', { name: 'Pieces' }).click();
   await expect(page.getByRole('heading', { name: 'Pieces', level: 1 })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Ticket-office cupboard' })).toBeVisible();
-  await page.getByRole('link', { name: 'Workshop', exact: true }).click();
+  await fromMenu(page, 'Settings');
   await page.getByRole('button', { name: 'Delete Moorland halt' }).click();
   await page.getByRole('button', { name: 'Keep' }).click();
   await page.getByRole('button', { name: 'Delete Moorland halt' }).click();
@@ -37,7 +37,7 @@ test('several workshops live side by side; the demo can be left, reset and delet
 
 test('units, working hours and time zone change what is shown and when work is done', async ({ page }) => {
   await openFresh(page, '/workshop');
-  await page.getByRole('radio', { name: 'Inches, quarts' }).check();
+  await page.getByRole('button', { name: 'Inches, quarts' }).click();
   await page.goto('/pieces/ticket-cupboard/survey');
   await expect(page.getByLabel('Height')).toHaveValue('43 5/16 in');
   await page.goto('/pieces/ticket-cupboard/plan');
@@ -69,14 +69,14 @@ test('damage marked in the survey is glued and filled in the plan', async ({ pag
   await openFresh(page);
   await newWorkshop(page);
   await bareChest(page);
-  await page.locator('summary', { hasText: 'Damage' }).click();
-  await page.getByLabel('Kind of damage').selectOption({ label: 'open joint' });
-  await page.getByLabel('Where', { exact: true }).selectOption({ label: 'Carcass' });
+  await page.getByRole('button', { name: /^Damage/ }).click();
+  await pick(page.getByLabel('Kind of damage'), 'open joint');
+  await pick(page.getByLabel('Where', { exact: true }), 'Carcass');
   await page.getByRole('button', { name: 'Add damage' }).click();
   await page.getByRole('button', { name: 'One place more: open joint, Carcass' }).click();
   await page.getByRole('link', { name: 'To the plan' }).click();
-  await page.getByLabel('Look of the carcass').selectOption({ label: 'painted' });
-  const stick = page.getByRole('list', { name: 'Carcass: step stick' });
+  await pick(page.getByLabel('Look of the carcass'), 'painted');
+  const stick = page.getByRole('list', { name: 'Carcass: steps in order' });
   await stick.getByRole('button', { name: /^glue/ }).click();
   await expect(page.getByRole('region', { name: 'Step', exact: true })).toContainText('Glue and clamp 2 joints');
   await page.getByRole('link', { name: 'Survey' }).click();
@@ -91,7 +91,7 @@ test('board shows no grain: stained and clear are not offered, and the reason st
   await openFresh(page);
   await newWorkshop(page);
   await bareChest(page);
-  await page.getByLabel('Top: made of').selectOption({ label: 'MDF' });
+  await pick(page.getByLabel('Top: made of'), 'MDF');
   await page.getByRole('link', { name: 'To the plan' }).click();
   await expect(page.getByLabel('Look of the top').locator('option')).toHaveText([
     'washed only',

@@ -89,9 +89,13 @@ async function bringIn(page: Page, base: string, workshop: Workshop, rows: numbe
 
 /** Waits until no list is still being worked out: what is measured then is the press alone. */
 const everythingWorkedOut = (page: Page) =>
-  page.waitForFunction(() => !/so far|Working out|Working it out/.test(document.body.innerText), undefined, {
-    timeout: 180_000,
-  });
+  page.waitForFunction(
+    () => !/so far|Working out|Working it out|worked out again/.test(document.body.textContent),
+    undefined,
+    {
+      timeout: 180_000,
+    },
+  );
 
 /** What a key costs the page's main thread: script, style and layout; and all of it, painting without a graphics card included. */
 async function typeNote(page: Page, words: string): Promise<string> {
@@ -161,7 +165,7 @@ await withBrowser(4192, async (browser, base) => {
   await page.addInitScript(watch);
   // Sixty-four steps: the piece of the demo that is nearest to sixty.
   await page.goto(`${base}/pieces/ticket-cupboard/plan`);
-  const stick = page.getByRole('list', { name: 'Top: step stick' });
+  const stick = page.getByRole('list', { name: 'Top: steps in order' });
   await stick.getByRole('button', { name: /^clear 1/ }).click();
   await page.getByRole('region', { name: 'Step', exact: true }).getByLabel('Method').waitFor();
   const edit = await editMs(page);
@@ -241,7 +245,7 @@ await withBrowser(4192, async (browser, base) => {
     await timed(async () => {
       await page.locator('main a.name').first().click();
       await page
-        .getByRole('list', { name: /step stick/ })
+        .getByRole('list', { name: /steps in order/ })
         .first()
         .waitFor();
     }),

@@ -13,19 +13,19 @@ const views: readonly View[] = [
   { name: 'today', path: '/' },
   { name: 'pieces', path: '/pieces' },
   { name: 'survey', path: '/pieces/writing-slope/survey' },
-  { name: 'advice', path: '/pieces/writing-slope/advice' },
+  { name: 'advice', path: '/pieces/writing-slope/plan#advice' },
   { name: 'plan', path: '/pieces/ticket-cupboard/plan' },
   { name: 'plan-held', path: '/pieces/parcels-counter/plan' },
   { name: 'quantities', path: '/pieces/refreshment-table/quantities' },
-  { name: 'time', path: '/pieces/refreshment-table/time' },
-  { name: 'log', path: '/pieces/refreshment-table/log' },
-  { name: 'compare', path: '/pieces/writing-slope/compare' },
+  { name: 'work', path: '/pieces/refreshment-table/work' },
+  { name: 'papers', path: '/pieces/ticket-cupboard/papers' },
+  { name: 'compare', path: '/pieces/writing-slope/plan#compare' },
   { name: 'mix', path: '/mix' },
   { name: 'pour', path: '/mix/mix-1' },
   { name: 'buy', path: '/buy' },
   { name: 'shelf', path: '/shelf' },
-  { name: 'product', path: '/products/enamel' },
-  { name: 'house-rules', path: '/house' },
+  { name: 'products', path: '/products' },
+  { name: 'house-rules', path: '/settings/house' },
   { name: 'today-night', path: '/', scheme: 'dark' },
   { name: 'today-phone', path: '/', width: 390, height: 844 },
   { name: 'plan-phone', path: '/pieces/ticket-cupboard/plan', width: 390, height: 844 },
@@ -47,10 +47,12 @@ await withBrowser(4188, async (browser, base) => {
     await page.getByRole('heading', { level: 1 }).waitFor();
     await page.waitForLoadState('networkidle');
     // Nothing is still being worked out, and what is drawn when there is time is drawn.
-    await page.waitForFunction(() => !/so far|Working out|Working it out/.test(document.body.innerText));
+    await page.waitForFunction(
+      () => !/so far|Working out|Working it out|worked out again/.test(document.body.textContent),
+    );
     if (path.endsWith('/plan'))
       await page
-        .getByRole('list', { name: /step stick/ })
+        .getByRole('list', { name: /steps in order/ })
         .first()
         .waitFor();
     await page

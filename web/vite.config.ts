@@ -20,6 +20,6 @@ export default defineConfig({
   define: { __CODE_VERSION__: JSON.stringify(codeVersion()) },
   plugins: [react(), compression({ algorithms: ['brotliCompress'], threshold: 512 })],
   worker: { format: 'es' },
-  build: { target: 'es2022', sourcemap: false },
+  build: { target: 'es2022', sourcemap: false, manifest: true },
   server: { host: '127.0.0.1', port: 4170, proxy: { '/api': 'http://127.0.0.1:4171' } },
 });

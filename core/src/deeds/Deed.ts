@@ -1,4 +1,5 @@
 import type { Container, LogEntry, Mix, Reading, Step } from '../workshop';
+import type { Mishap } from './mishaps';
 
 /** What can be corrected in an entry of the log. */
 export type EntryChange = Partial<
@@ -32,6 +33,8 @@ export type Deed =
   /** What was really used of a product for steps that are done, all of them together, L. */
   | { do: 'note-used'; pieceId: string; productId: string; stepIds: readonly string[]; litres: number }
   | { do: 'remove-entry'; pieceId: string; entryId: string }
+  /** What was seen to have gone wrong on a coat. */
+  | { do: 'went-wrong'; pieceId: string; stepId: string; what: Mishap }
   | { do: 'begin-mix'; mix: NewMix }
   | { do: 'pour'; mixId: string; part: number; massKg: number }
   /** keptL: what is kept in a jar, L; 0: nothing. */

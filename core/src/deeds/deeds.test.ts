@@ -13,7 +13,7 @@ import {
   type Workshop,
   writeWorkshopFile,
 } from '../workshop';
-import { type Deed, DeedRefused, perform, workingOf } from './index';
+import { type Deed, DeedRefused, type Mishap, mishapTable, perform, workingOf } from './index';
 
 const start = '2026-11-25T10:07:00+00:00';
 const demo = demoWorkshop(minuteOf(start), 'Europe/London');
@@ -60,6 +60,41 @@ const withCans = (...litres: number[]): Workshop => ({
     : {}),
 });
 const entryId = (w: Workshop): string => w.pieces[counter]!.log.at(-1)!.id;
+
+describe('what went wrong on a coat', () => {
+  const zone = paint.zoneId!;
+  const [first, last] = planOf(demo.pieces[counter]!, demo).steps.filter(
+    (s) => s.kind === 'paint' && s.zoneId === zone,
+  ) as [Step, Step];
+  const wrong = (step: Step, what: Mishap) =>
+    after(withCans(1), finish(step), { do: 'went-wrong', pieceId: counter, stepId: step.id, what }).pieces[counter]!;
+  it('is kept with the step, and each mishap that leaves a mark becomes a damage found then, on its zone', () => {
+    for (const { id, name, damage } of mishapTable) {
+      const piece = wrong(first, id);
+      expect(piece.log.at(-1)!.note).toBe(`${name}.`);
+      const found = piece.damage.slice(demo.pieces[counter]!.damage.length);
+      expect(found.map((d) => [d.kind, d.zoneId, d.foundAt])).toEqual(damage ? [[damage, zone, later(2)]] : []);
+    }
+  });
+  it('a run is levelled in the plan, before the next coat of its zone', () => {
+    const { steps } = planOf(wrong(first, 'run'), demo);
+    const own = steps.filter((s) => s.zoneId === zone);
+    const level = own.findIndex((s) => s.kind === 'feather');
+    expect(level).toBeGreaterThan(own.findIndex((s) => s.id === first.id));
+    expect(level).toBeLessThan(own.findIndex((s) => s.id === last.id));
+  });
+  it('a place missed in the last coat asks for one more; in one before it, the next coat covers it', () => {
+    const coats = (piece: Workshop['pieces'][string]) =>
+      planOf(piece, demo).steps.filter((s) => s.zoneId === zone && s.kind === 'paint').length;
+    expect(coats(wrong(first, 'missed'))).toBe(first.of);
+    expect(coats(wrong(last, 'missed'))).toBe(last.of + 1);
+  });
+  it('is refused of a step that was not begun', () => {
+    expect(() => after(demo, { do: 'went-wrong', pieceId: counter, stepId: first.id, what: 'run' })).toThrow(
+      DeedRefused,
+    );
+  });
+});
 
 describe('a coat and the shelf', () => {
   it('a can of 50 ml and a coat of 133 ml: 50 ml are drawn, and when it is taken out again 50 ml are back', () => {

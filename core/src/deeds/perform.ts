@@ -5,6 +5,7 @@ import type { Deed, DeedOf } from './Deed';
 import { correctEntry, finishSitting, logStep, noteUsed, pieceOf, removeEntry, startSitting } from './logDeeds';
 import { beginMix, dropMix, finishMix, pour, throwMix } from './mixDeeds';
 import { bring, count, empty, open } from './shelfDeeds';
+import { wentWrong } from './wentWrong';
 
 type Handler<D extends Deed['do']> = (draft: Draft<Workshop>, deed: DeedOf<D>, at: string, newId: () => string) => void;
 
@@ -17,6 +18,7 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
   'correct-entry': correctEntry,
   'note-used': noteUsed,
   'remove-entry': removeEntry,
+  'went-wrong': wentWrong,
   'begin-mix': beginMix,
   pour,
   'finish-mix': finishMix,

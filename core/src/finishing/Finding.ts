@@ -16,6 +16,8 @@ export interface Finding {
   why: string;
   /** How the figure in the sentence came about; null: it speaks for itself. */
   working: string | null;
+  /** What is not settled while it holds its zone, in a few words; null: it holds nothing. */
+  holds: string | null;
   /** Ways out in words. */
   remedies: readonly string[];
   /** Ways out that the program can take by itself. */
@@ -25,6 +27,14 @@ export interface Finding {
   /** Why the user overruled it; null: it stands. */
   overruledBecause: string | null;
   tag: 'P' | 'T' | 'M' | 'label' | 'computed';
+}
+
+/** Why a step may not be begun: the finding that holds it. */
+export interface Hold {
+  ruleId: string;
+  /** What is not settled, in a few words: "lead not tested". */
+  words: string;
+  sentence: string;
 }
 
 /** Something that would be said, were it not for a school of the house. */

@@ -9,7 +9,7 @@ export { concludeSpotTest, type SpotConclusion } from './concludeSpotTest';
 export { type CopiedFinish, copyFinish } from './copyFinish';
 export { type DamageRow, damageRow, damageTable, type Treatment } from './damageTable';
 export { type Exposure, exposuresOf } from './exposure';
-export type { Finding, Severity, Silenced } from './Finding';
+export type { Finding, Hold, Severity, Silenced } from './Finding';
 export { fittingTable, screwsSay } from './fittings';
 export { generatePlan, type Shop } from './generatePlan';
 export { handsOnMinutes, handsOnParts } from './handsOnMinutes';

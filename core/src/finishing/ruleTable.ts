@@ -67,7 +67,7 @@ export function checkPlan(context: RuleContext, rules: readonly Rule[] = ruleTab
     .flatMap((rule) => {
       const seen = new Set<string | null>();
       if (silenced(rule, context)) return [];
-      return rule.check(context).flatMap(({ step, sentence, severity, fixes, working }): Finding[] => {
+      return rule.check(context).flatMap(({ step, sentence, severity, holds, fixes, working }): Finding[] => {
         if (seen.has(step.zoneId)) return [];
         seen.add(step.zoneId);
         return [
@@ -80,6 +80,7 @@ export function checkPlan(context: RuleContext, rules: readonly Rule[] = ruleTab
             sentence,
             why: rule.why,
             working: working ?? null,
+            holds: (severity ?? rule.severity) === 'stop-locked' ? (holds ?? rule.holds ?? 'not settled') : null,
             remedies: rule.remedies,
             fixes: fixes ?? [],
             house: rule.house ?? null,

@@ -785,7 +785,7 @@ export const stepKindTable = [
     },
   ),
   kind('mask', 'unmask', 'Pull the tape', 'unmask', { perMetre: 0.5 }, { gives: ['uncover'] }),
-  coat('colour wood', 'condition', 'Wipe on conditioner', 'cond.', ['conditioner'], 1, onBare),
+  coat('colour wood', 'condition', 'Wipe on conditioner', 'condition', ['conditioner'], 1, onBare),
   coat('colour wood', 'grain-fill', 'Fill the grain', 'grain', ['grain-filler'], 2, {
     consumes: [gloves, rags],
     inWood: true,
@@ -963,7 +963,7 @@ export const stepKindTable = [
   kind('close', 'dry', 'Leave to dry', 'dry', {}),
   kind('close', 'cure', 'Leave to cure', 'cure', {}),
   kind('close', 'assemble', 'Put the parts together', 'assemble', { fixed: 20 }, { grips: 'all' }),
-  kind('close', 'dispose', 'Put away what can catch fire', 'rags', { fixed: 1, setUp: 1 }, { divisible: false }),
+  kind('close', 'dispose', 'Put oily rags and waste away', 'rags', { fixed: 1, setUp: 1 }, { divisible: false }),
   kind('close', 'hand-over', 'Hand it over with its care card', 'hand over', { fixed: 15 }),
 ] as const satisfies readonly StepKind[];
 

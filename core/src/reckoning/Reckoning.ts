@@ -1,5 +1,5 @@
 import type { PackChoice, Working } from '../coverage';
-import type { Consumption, Finding, Silenced } from '../finishing';
+import type { Consumption, Finding, Hold, Silenced } from '../finishing';
 import type { Issue, Range } from '../units';
 import type { LookKind, Step, WaitKind, ZoneId } from '../workshop';
 
@@ -29,8 +29,8 @@ export interface ReckonedStep {
   closesAtMin: number | null;
   /** What it waits for, as far as that takes time: by which step, for what of it, from when and until when. */
   waitsFor: readonly { stepId: string; wait: WaitKind; fromMin: number; untilMin: number | null }[];
-  /** Held by a finding that can only be satisfied: may not be begun. */
-  held: boolean;
+  /** The finding that can only be satisfied and until then keeps it from being begun; null: none. */
+  held: Hold | null;
   /** Put in because a window passes. */
   inserted: boolean;
   /** When that window closed. */

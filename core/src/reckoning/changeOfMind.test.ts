@@ -1,10 +1,23 @@
 import { describe, expect, it } from 'vitest';
 import { availableLooks, changeLook, coatsDone, planOf } from '../finishing';
 import { buildFaces, shapeOf, zonesOf } from '../piece';
-import type { Piece } from '../workshop';
+import type { Container, Piece } from '../workshop';
 import { jobs } from './fixtures/jobs';
 import { at, done, paintedBoard, usualWorld } from './fixtures/ruleFixtures';
 import { changeOfMind, comparePlans, keepPlan, reckonPiece, takePlan } from './index';
+
+const can = (productId: string, litres: number): Container => ({
+  id: `can-${productId}`,
+  productId,
+  ledger: [{ at: '2026-01-01T00:00:00Z', deed: 'brought', ofId: null, changeL: litres, countedL: null }],
+  boughtAt: null,
+  openedAt: null,
+  place: '',
+  batch: null,
+  finite: false,
+  mixId: null,
+  note: '',
+});
 
 const reckon = (piece: Piece) => {
   const r = reckonPiece({ ...usualWorld, piece });
@@ -38,7 +51,28 @@ describe('a change of mind after two coats of paint', () => {
       ['denib', 2],
       ['de-dust', 2],
     ]);
-    expect(value.buy.map((b) => b.name)).toEqual(['Waterborne polyurethane clear, satin']);
+    expect(value.buy.map((b) => b.name).sort()).toEqual([
+      'Alkaline degreaser, mild, ready diluted',
+      'Waterborne polyurethane clear, satin',
+    ]);
+    expect(value.now.price).toBe(value.buy.reduce((sum, b) => sum + b.price, 0));
+    expect(value.leave.price).toBe(0);
+  });
+  it('prices nothing that the shelf does for, and only what it falls short of', () => {
+    const asked = (litres: Record<string, number>) => {
+      const containers = Object.entries(litres).map(([productId, l]) => can(productId, l));
+      const told = changeOfMind({ ...usualWorld, piece: twice, containers }, 'fronts', 'natural-clear');
+      if (!told.ok) throw new Error('it can be changed');
+      return told.value;
+    };
+    const clear = value.buy.find((b) => b.name.includes('clear'))!;
+    expect(asked({ 'waterborne-satin-clear': 5 }).buy.map((b) => b.name)).toEqual([
+      'Alkaline degreaser, mild, ready diluted',
+    ]);
+    expect(asked({ 'waterborne-satin-clear': 5 }).now.price).toBe(value.now.price - clear.price);
+    const all = asked({ 'waterborne-satin-clear': 5, degreaser: 5 });
+    expect([all.buy, all.now.price]).toEqual([[], 0]);
+    expect(asked({ 'waterborne-satin-clear': 0.001, degreaser: 5 }).now.price).toBeGreaterThan(0);
   });
   it('holds it against leaving it; nothing is left to come, so there is no later', () => {
     expect(value.leave.handsOnMin).toBe(0);

@@ -1,6 +1,8 @@
 import { changeLook, coatsDone, planOf, stepKind } from '../finishing';
+import { type BuyList, buyList } from '../stock';
 import { good, type Result } from '../units';
 import type { LookKind, Piece, Step, ZoneId } from '../workshop';
+import { type Draw, drawsOf } from './aroundPiece';
 import type { ReckonedStep, Reckoning } from './Reckoning';
 import { type ReckonInput, reckonPiece } from './reckonPiece';
 
@@ -8,7 +10,7 @@ import { type ReckonInput, reckonPiece } from './reckonPiece';
 export interface WayOn {
   /** Hands-on minutes still to come. */
   handsOnMin: number;
-  /** Cans for what is still to come, in the workshop's currency. */
+  /** Cans still to be bought for what is to come, less the shelf, in the workshop's currency. */
   price: number;
   lightUseAtMin: number | null;
   stops: number;
@@ -31,7 +33,7 @@ export interface ChangeOfMind {
   undo: readonly Doing[];
   /** What is laid instead. */
   redo: readonly Doing[];
-  /** Products that this piece did not need before, with the cans to buy. */
+  /** What has to be bought for the change beyond what the shelf and the plan as it was have. */
   buy: readonly { name: string; litres: number; price: number }[];
   leave: WayOn;
   now: WayOn;
@@ -41,10 +43,10 @@ export interface ChangeOfMind {
 
 const toCome = (r: Reckoning): ReckonedStep[] => r.steps.filter((s) => s.status === 'planned');
 
-function wayOn(r: Reckoning, alreadyMin = 0): WayOn {
+function wayOn(r: Reckoning, list: BuyList, alreadyMin = 0): WayOn {
   return {
     handsOnMin: toCome(r).reduce((sum, s) => sum + s.handsOnMin, 0) + alreadyMin,
-    price: r.totals.price,
+    price: list.price,
     lightUseAtMin: r.totals.lightUseAtMin,
     stops: r.findings.filter((f) => f.severity.startsWith('stop') && f.overruledBecause === null).length,
   };
@@ -71,7 +73,7 @@ function finished(
   piece: Piece,
   reckoning: Reckoning,
   zoneId: ZoneId,
-): { piece: Piece; nowMin: number; doneMin: number } | null {
+): { piece: Piece; nowMin: number; doneMin: number; laid: ReadonlySet<string> } | null {
   const own = toCome(reckoning).filter((s) => s.step.zoneId === zoneId);
   const last = own.findLastIndex((s) => stepKind(s.step.kind).film);
   const laid = own.slice(0, last + 1);
@@ -80,6 +82,7 @@ function finished(
   return {
     nowMin: Math.max(...laid.map((s) => s.endMin)),
     doneMin: laid.reduce((sum, s) => sum + s.handsOnMin, 0),
+    laid: new Set(laid.map((s) => s.step.id)),
     piece: {
       ...piece,
       log: [
@@ -119,7 +122,10 @@ export function changeOfMind(input: ReckonInput, zoneId: ZoneId, look: LookKind)
   const fresh = toCome(now.value).filter((s) => s.step.zoneId === zoneId);
   const firstFilm = fresh.findIndex((s) => stepKind(s.step.kind).film);
   const undo = firstFilm < 0 ? fresh : fresh.slice(0, firstFilm);
-  const known = new Set(leave.value.products.map((p) => p.productId));
+  const listOf = (draws: readonly Draw[]) => buyList(draws, input.containers ?? [], input.products, input.nowMin);
+  const leaveDraws = drawsOf(piece, leave.value);
+  const [leaveList, nowList] = [listOf(leaveDraws), listOf(drawsOf(copy, now.value))];
+  const before = new Map(leaveList.lines.map((l) => [l.product.id, l.packs.price]));
   const then = finished(piece, leave.value, zoneId);
   const later = then ? changed(input, then.piece, zoneId, look, then.nowMin) : null;
   return good({
@@ -128,11 +134,22 @@ export function changeOfMind(input: ReckonInput, zoneId: ZoneId, look: LookKind)
     lostL: lost.reduce((sum, s) => sum + (s.actualL ?? s.productL?.likely ?? 0), 0),
     undo: doings(undo),
     redo: doings(firstFilm < 0 ? [] : fresh.slice(firstFilm)),
-    buy: now.value.products
-      .filter((p) => !known.has(p.productId))
-      .map((p) => ({ name: p.name, litres: p.packs.volumeL, price: p.packs.price })),
-    leave: wayOn(leave.value),
-    now: wayOn(now.value),
-    later: later?.ok && then ? wayOn(later.value, then.doneMin) : null,
+    buy: nowList.lines
+      .filter((l) => l.packs.price > (before.get(l.product.id) ?? 0))
+      .map((l) => ({
+        name: l.product.name,
+        litres: l.packs.volumeL,
+        price: l.packs.price - (before.get(l.product.id) ?? 0),
+      })),
+    leave: wayOn(leave.value, leaveList),
+    now: wayOn(now.value, nowList),
+    later:
+      later?.ok && then
+        ? wayOn(
+            later.value,
+            listOf([...leaveDraws.filter((d) => then.laid.has(d.stepId)), ...drawsOf(then.piece, later.value)]),
+            then.doneMin,
+          )
+        : null,
   });
 }

@@ -3,6 +3,7 @@ import { good, type Result } from '../units';
 import type { KeptPlan, Piece, Step } from '../workshop';
 import type { Reckoning } from './Reckoning';
 import { type ReckonInput, reckonPiece } from './reckonPiece';
+import { toBuyPrice } from './toBuyPrice';
 
 /** What makes one plan of a piece differ from another. */
 const planFields = ['looks', 'additions', 'effects', 'bands', 'decisions', 'choices', 'houseRules', 'edits'] as const;
@@ -43,6 +44,7 @@ export interface PlanFigures {
   steps: number;
   handsOnMin: number;
   productL: number;
+  /** Cans still to be bought, less the shelf. */
   price: number;
   lightUseAtMin: number | null;
   findings: readonly { severity: string; sentence: string }[];
@@ -55,11 +57,11 @@ export interface PlanComparison {
   differences: readonly StepDifference[];
 }
 
-const figures = (r: Reckoning): PlanFigures => ({
+const figures = (input: ReckonInput, r: Reckoning): PlanFigures => ({
   steps: r.steps.length,
   handsOnMin: r.totals.handsOnMin,
   productL: r.totals.productL,
-  price: r.totals.price,
+  price: toBuyPrice(input, r),
   lightUseAtMin: r.totals.lightUseAtMin,
   findings: r.findings
     .filter((f) => f.overruledBecause === null && f.severity !== 'advice')
@@ -108,5 +110,5 @@ export function comparePlans(input: ReckonInput, kept: KeptPlan): Result<PlanCom
           },
         ];
   });
-  return good({ one: figures(one.value), other: figures(other.value), differences });
+  return good({ one: figures(input, one.value), other: figures({ ...input, piece: copy }, other.value), differences });
 }

@@ -2,6 +2,7 @@ import { houseOf, houseRuleTable } from '../finishing';
 import { good, type Result } from '../units';
 import type { HouseRuleId } from '../workshop';
 import { type ReckonInput, reckonPiece } from './reckonPiece';
+import { toBuyPrice } from './toBuyPrice';
 
 /** What a piece would take under one school. */
 export interface SchoolFigures {
@@ -11,6 +12,7 @@ export interface SchoolFigures {
   steps: number;
   handsOnMin: number;
   productL: number;
+  /** Cans still to be bought, less the shelf. */
   price: number;
   labourPrice: number;
   lightUseAtMin: number | null;
@@ -37,7 +39,7 @@ export function compareSchools(input: ReckonInput, ruleId: HouseRuleId): Result<
       steps: steps.length,
       handsOnMin: totals.handsOnMin,
       productL: totals.productL,
-      price: totals.price,
+      price: toBuyPrice(input, reckoned.value),
       labourPrice: totals.labourPrice,
       lightUseAtMin: totals.lightUseAtMin,
       findings: findings.filter((f) => f.severity !== 'advice' && f.overruledBecause === null).length,

@@ -23,12 +23,14 @@ import { good, type Result } from '../units';
 import { keepKey, type LookKind, type Piece, withDecision, type ZoneId } from '../workshop';
 import { type ReckonInput, reckonPiece } from './reckonPiece';
 import { sittingsOf } from './sittingsOf';
+import { toBuyPrice } from './toBuyPrice';
 
 /** What an alternative comes to over the whole piece. */
 export interface TreatmentFigures {
   steps: number;
   sittings: number;
   handsOnMin: number;
+  /** Cans still to be bought, less the shelf. */
   price: number;
   lightUseAtMin: number | null;
   findings: number;
@@ -73,7 +75,7 @@ function figuresOf(input: ReckonInput, key: string, choice: string): TreatmentFi
     steps: steps.length,
     sittings: sittingsOf(steps).length,
     handsOnMin: totals.handsOnMin,
-    price: totals.price,
+    price: toBuyPrice(input, reckoned.value),
     lightUseAtMin: totals.lightUseAtMin,
     findings: findings.filter((f) => f.severity !== 'advice' && f.overruledBecause === null).length,
   };

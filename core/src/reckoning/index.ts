@@ -18,4 +18,4 @@ export { type PlanDifference, planDifference, planKept } from './planDifference'
 export { type FixPreview, previewFix } from './previewFix';
 export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
-export { type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
+export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';

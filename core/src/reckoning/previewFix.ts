@@ -2,11 +2,13 @@ import { applyFix, type Finding, type Fix } from '../finishing';
 import { good, type Result } from '../units';
 import type { Piece } from '../workshop';
 import { type ReckonInput, reckonPiece } from './reckonPiece';
+import { toBuyPrice } from './toBuyPrice';
 
 /** What a piece comes to. */
 interface Sum {
   handsOnMin: number;
   productL: number;
+  /** Cans still to be bought, less the shelf. */
   price: number;
   lightUseAtMin: number | null;
 }
@@ -45,11 +47,11 @@ export function previewFix(input: ReckonInput, fix: Fix): Result<FixPreview> {
   const after = reckonPiece({ ...input, piece: copy });
   if (!after.ok) return after;
   const [was, is] = [kinds(before.value.findings), kinds(after.value.findings)];
-  const sum = ({ totals: t }: typeof before.value): Sum => ({
-    handsOnMin: t.handsOnMin,
-    productL: t.productL,
-    price: t.price,
-    lightUseAtMin: t.lightUseAtMin,
+  const sum = (r: typeof before.value): Sum => ({
+    handsOnMin: r.totals.handsOnMin,
+    productL: r.totals.productL,
+    price: toBuyPrice(input, r),
+    lightUseAtMin: r.totals.lightUseAtMin,
   });
   return good({
     before: sum(before.value),

@@ -7,6 +7,7 @@ import {
   checkPlan,
   type Finding,
   facesOfStep,
+  type Hold,
   type House,
   handOverWords,
   handsOnMinutes,
@@ -33,7 +34,7 @@ import { buildFaces, type Face, type Shape, shapeOf, type Zone, zonesOf } from '
 import { keptWorkCalendar } from '../schedule';
 import type { Result } from '../units';
 import { good, minuteOf, once, refused } from '../units';
-import type { LogEntry, Piece, Product, Settings, Step } from '../workshop';
+import type { Container, LogEntry, Piece, Product, Settings, Step } from '../workshop';
 import { consumablesOf } from './consumablesOf';
 import { labelWins } from './labelWins';
 import { needsOf } from './needsOf';
@@ -57,6 +58,8 @@ export interface ReckonInput {
   air?: AirReading | null;
   /** What the rest of the workshop means for it; left out: nothing. */
   around?: Around;
+  /** The shelf, where what is still to be bought is asked; left out: an empty one. */
+  containers?: readonly Container[];
 }
 
 /** A plan on its surfaces. */
@@ -197,11 +200,15 @@ function goingOnIn(worked: Parameters<typeof cutIntoSittings>[0]): Set<string> {
 
 /** From the first step that a locked finding names on, the rest of its zone is held. */
 function withHolds(steps: readonly ReckonedStep[], findings: readonly Finding[]): ReckonedStep[] {
-  const heldZones = new Set<Step['zoneId']>();
-  const starts = new Set(findings.filter((f) => f.severity === 'stop-locked').map((f) => f.stepId));
+  const heldZones = new Map<Step['zoneId'], Hold>();
+  const starts = new Map<string, Hold>();
+  for (const { stepId, ruleId, holds, sentence } of findings)
+    if (holds !== null && !starts.has(stepId)) starts.set(stepId, { ruleId, words: holds, sentence });
   return steps.map((s) => {
-    if (starts.has(s.step.id)) heldZones.add(s.step.zoneId);
-    return s.status === 'planned' && heldZones.has(s.step.zoneId) ? { ...s, held: true } : s;
+    const start = starts.get(s.step.id);
+    if (start && !heldZones.has(s.step.zoneId)) heldZones.set(s.step.zoneId, start);
+    const held = s.status === 'planned' ? heldZones.get(s.step.zoneId) : undefined;
+    return held ? { ...s, held } : s;
   });
 }
 
@@ -303,7 +310,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       waitsFor,
       opensAtMin: opens.length > 0 ? Math.max(...opens) : null,
       closesAtMin: closes.length > 0 ? Math.min(...closes) : null,
-      held: false,
+      held: null,
       inserted: scheduled.inserted.has(step.id),
       missedAtMin: scheduled.inserted.get(step.id) ?? null,
       bandColour: (step.zoneId && colours.get(step.zoneId)) || '#cccccc',

@@ -136,6 +136,20 @@ describe('what could hurt someone', () => {
     expect(dry(positive)).toEqual(['strip-chemical', 'scrape']);
     expect(dry({ result: 'negative', everyLayer: true, licensedWork: false })).toEqual(['scrape']);
   });
+  it('holds the step and what follows on its zone with what is not settled, in a few words', () => {
+    const wordsOf = (lead: Piece['lead']) => {
+      const r = reckonPiece({ ...usualWorld, piece: withStep({ ...held, lead }, 'scrape', 'fronts/dry-out/1') });
+      if (!r.ok) throw new Error('worked out');
+      const at = r.value.steps.findIndex((s) => s.step.id === 'own/x');
+      return r.value.steps.slice(at).flatMap((s) => (s.step.zoneId === 'fronts' ? [s.held?.words] : []));
+    };
+    expect(new Set(wordsOf(positive))).toEqual(new Set(['lead found']));
+    expect(new Set(wordsOf({ ...positive, result: 'unknown' }))).toEqual(new Set(['lead not tested']));
+    expect(new Set(wordsOf({ result: 'negative', everyLayer: true, licensedWork: false }))).toEqual(
+      new Set([undefined]),
+    );
+    expect(ruleTable.filter((r) => r.severity === 'stop-locked' && !r.holds)).toEqual([]);
+  });
   it('spirits one washes with are a product: they are counted in litres and bought', () => {
     const r = reckonPiece({ ...usualWorld, piece: board(surface('solid', 'oak', 'wax'), 'painted') });
     // 1.06 m² at 10 m²/L, and what stays in the rag.

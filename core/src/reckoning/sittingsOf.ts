@@ -1,4 +1,4 @@
-import { goesOn, lowerFirst } from '../finishing';
+import { goesOn, type Hold, lowerFirst } from '../finishing';
 import { zoneNames } from '../piece';
 import type { ReckonedStep } from './Reckoning';
 
@@ -10,21 +10,29 @@ export interface Sitting<S = ReckonedStep> {
   startMin: number;
   endMin: number;
   handsOnMin: number;
-  /** Likely litres of each product it takes. */
-  litres: readonly { productId: string; likelyL: number }[];
+  /** Litres of each product it takes: likely, and the range it lies in. */
+  litres: readonly { productId: string; lowL: number; likelyL: number; highL: number }[];
   status: ReckonedStep['status'];
   /** When the first window of its steps closes. */
   closesAtMin: number | null;
   cautions: readonly string[];
-  /** A step of it is held by a finding that can only be satisfied: it may not be begun. */
-  held: boolean;
+  /** What keeps one of its steps from being begun; null: nothing. */
+  held: Hold | null;
 }
 
 function litresOf(steps: readonly ReckonedStep[]): Sitting['litres'] {
-  const sums = new Map<string, number>();
-  for (const { step, productL } of steps)
-    if (step.productId && productL) sums.set(step.productId, (sums.get(step.productId) ?? 0) + productL.likely);
-  return [...sums].map(([productId, likelyL]) => ({ productId, likelyL }));
+  const sums = new Map<string, Sitting['litres'][number]>();
+  for (const { step, productL } of steps) {
+    if (step.productId === null || !productL) continue;
+    const own = sums.get(step.productId) ?? { productId: step.productId, lowL: 0, likelyL: 0, highL: 0 };
+    sums.set(step.productId, {
+      ...own,
+      lowL: own.lowL + productL.low,
+      likelyL: own.likelyL + productL.likely,
+      highL: own.highL + productL.high,
+    });
+  }
+  return [...sums.values()];
 }
 
 /** A step where it lies in time. */
@@ -77,7 +85,7 @@ export const sittingsOf = (steps: readonly ReckonedStep[]): Sitting[] =>
       null,
     ),
     cautions: [...new Set(own.flatMap((s) => s.cautions))],
-    held: own.some((s) => s.held),
+    held: own.find((s) => s.held)?.held ?? null,
   }));
 
 /** One thing that is done in a sitting, on which zones; none: on the whole piece. */
@@ -136,3 +144,10 @@ export function sittingWords<S extends Pick<ReckonedStep, 'step'>>(
     })
     .join('; then ');
 }
+
+/** The litres of a sitting as a range. */
+export const rangeOf = ({ lowL, likelyL, highL }: Omit<Sitting['litres'][number], 'productId'>) => ({
+  low: lowL,
+  likely: likelyL,
+  high: highL,
+});

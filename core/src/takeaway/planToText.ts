@@ -1,7 +1,7 @@
 import { doWhat, lowerFirst, waitWords } from '../finishing';
 import { zoneNames } from '../piece';
-import { type ReckonedStep, type Reckoning, sittingsOf, sittingWords } from '../reckoning';
-import { formatVolume, type UnitSystem } from '../units';
+import { type ReckonedStep, type Reckoning, rangeOf, sittingsOf, sittingWords } from '../reckoning';
+import { formatAbout, type UnitSystem } from '../units';
 import type { Product, ZoneId } from '../workshop';
 
 interface TextInput {
@@ -54,9 +54,7 @@ export function planToText({ pieceName, reckoning, products, timeZone, unitSyste
     const done = status === 'done' ? ' (done)' : status === 'running' ? ' (running)' : held ? ' (held, see below)' : '';
     const until = day(endMin) === today ? hour(endMin) : `${day(endMin)} ${hour(endMin)}`;
     const taken = sitting.litres
-      .map(
-        ({ productId, likelyL }) => ` · ${products[productId]?.name ?? productId} ${formatVolume(likelyL, unitSystem)}`,
-      )
+      .map((l) => ` · ${products[l.productId]?.name ?? l.productId} ${formatAbout(rangeOf(l), unitSystem)}`)
       .join('');
     return [
       ...(begins ? ['', today] : []),

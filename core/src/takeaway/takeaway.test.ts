@@ -114,7 +114,7 @@ describe('planToText', () => {
           if (step.zoneId) expect(worked[i]!.toLowerCase()).toContain(zoneNames[step.zoneId].toLowerCase());
         expect(worked[i]!.endsWith('(done)')).toBe(s.status === 'done');
         expect(worked[i]!.includes('(held')).toBe(s.steps.some((x) => x.held));
-        holds += Number(s.held);
+        holds += Number(s.held !== null);
       });
       expect(told.filter((l) => l.startsWith('! '))).toHaveLength(r.findings.length);
     }

@@ -15,4 +15,4 @@ export { isTwoWays, parseNumber, readNumber, twoWaysIssue } from './parseNumber'
 export { addRanges, certain, invertRange, multiplyRanges, type Range, scaleRange } from './Range';
 export { good, type Issue, type Result, refused } from './Result';
 export { seededRandom } from './seededRandom';
-export { formatVolume, litresPerUsGallon, parseVolume, theoreticalSpreadM2PerL } from './volume';
+export { formatAbout, formatVolume, litresPerUsGallon, parseVolume, theoreticalSpreadM2PerL } from './volume';

@@ -4,6 +4,7 @@ import {
   addRanges,
   certain,
   DomainError,
+  formatAbout,
   formatLength,
   formatVolume,
   invertRange,
@@ -94,6 +95,34 @@ describe('parseLength', () => {
       fc.property(fc.string(), (text) => {
         expect(typeof parseLength(text, 'us').ok).toBe('boolean');
       }),
+    );
+  });
+});
+
+describe('an amount that is estimated', () => {
+  const about = (low: number, likely: number, high: number) => formatAbout({ low, likely, high }, 'metric');
+  it('has the digits its range deserves: steps of 1 or 5 times a power of ten, no more than half the range', () => {
+    expect(about(0.24, 0.298, 0.37)).toBe('300 ml'); // 130 wide, by 50
+    expect(about(0.024, 0.029, 0.035)).toBe('30 ml'); // 11 wide, by 5
+    expect(about(0.113, 0.133, 0.16)).toBe('130 ml'); // 47 wide, by 10
+    expect(about(1.1, 1.32, 1.6)).toBe('1.3 L'); // 0.5 wide, by 0.1
+    expect(about(0.008, 0.009, 0.0095)).toBe('9 ml');
+  });
+  it('keeps its digits where it is known, and never shows nothing for something', () => {
+    expect(about(0.143, 0.143, 0.143)).toBe('143 ml');
+    expect(about(0.0001, 0.002, 0.02)).toBe('5 ml');
+  });
+  it('is never further from what is likely than half a step, nor outside the range by more', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 0.5, noNaN: true }),
+        fc.double({ min: 1.05, max: 3, noNaN: true }),
+        (l, f) => {
+          const range = { low: l / f, likely: l, high: l * f };
+          const shown = Number(formatAbout(range, 'metric').split(' ')[0]) / 1000;
+          expect(Math.abs(shown - l)).toBeLessThanOrEqual((range.high - range.low) / 4 + 0.0006);
+        },
+      ),
     );
   });
 });

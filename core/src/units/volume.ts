@@ -82,6 +82,34 @@ export function formatVolume(volumeL: number, system: UnitSystem): string {
   return `${convert(volumeL, 'L').to(unit).toFixed(digits)} ${name}`;
 }
 
+/** What is known of an amount: its 10 % to 90 % range and what is likely. */
+interface Estimate {
+  low: number;
+  likely: number;
+  high: number;
+}
+
+/** The largest of 1 and 5 times a power of ten that is no more than half of a range. */
+function stepOf(width: number): number {
+  const ten = 10 ** Math.floor(Math.log10(width / 2));
+  return width / 2 >= 5 * ten ? 5 * ten : ten;
+}
+
+/**
+ * A volume as an estimate is shown: with the digits that its range deserves, so that 0.24 to 0.37 L is 300 ml and not 298.
+ * What is known exactly keeps its digits.
+ */
+export function formatAbout({ low, likely, high }: Estimate, system: UnitSystem): string {
+  const unit = unitShown(likely, system);
+  const { digits, name } = shownAs[unit];
+  const shown = convert(likely, 'L').to(unit);
+  const width = convert(Math.max(0, high - low), 'L').to(unit);
+  if (width < 10 ** -digits) return formatVolume(likely, system);
+  const step = Math.max(10 ** -digits, stepOf(width));
+  const rounded = Math.max(Math.round(shown / step) * step, step);
+  return `${rounded.toFixed(Math.max(0, Math.min(digits, -Math.floor(Math.log10(step)))))} ${name}`;
+}
+
 /**
  * Theoretical spreading rate of a coating, m²/L.
  * @param volumeSolidsFrac volume solids, 0 < x ≤ 1

@@ -1,5 +1,5 @@
 export { canonicalJson } from './canonicalJson';
-export { hasPlan } from './hasPlan';
+export { hasPlan, leadOutstanding } from './hasPlan';
 export { type HouseRuleId, houseRuleIds } from './houseRuleIds';
 export {
   type AddedPartKind,

@@ -11,13 +11,10 @@ const NewPiece = lazy(() => import('../features/pieces/NewPiece'));
 const Pieces = lazy(() => import('../features/pieces/Pieces'));
 const PieceFrame = lazy(() => import('../features/piece/PieceFrame'));
 const Survey = lazy(() => import('../features/piece/survey/Survey'));
-const Advice = lazy(() => import('../features/piece/advice/Advice'));
 const Plan = lazy(() => import('../features/piece/plan/Plan'));
-const Compare = lazy(() => import('../features/piece/compare/Compare'));
 const Papers = lazy(() => import('../features/piece/papers/Papers'));
 const Quantities = lazy(() => import('../features/piece/quantities/Quantities'));
-const Time = lazy(() => import('../features/piece/time/Time'));
-const Log = lazy(() => import('../features/piece/log/Log'));
+const Work = lazy(() => import('../features/piece/work/Work'));
 const Mix = lazy(() => import('../features/mix/Mix'));
 const Pour = lazy(() => import('../features/mix/Pour'));
 const Buy = lazy(() => import('../features/buy/Buy'));
@@ -26,6 +23,7 @@ const Products = lazy(() => import('../features/products/Products'));
 const LabelForm = lazy(() => import('../features/products/LabelForm'));
 const ProductSheet = lazy(() => import('../features/products/ProductSheet'));
 const HouseRules = lazy(() => import('../features/house/HouseRules'));
+const Settings = lazy(() => import('../features/settings/Settings'));
 const WorkshopScreen = lazy(() => import('../features/workshop/WorkshopScreen'));
 
 const router = createBrowserRouter([
@@ -42,13 +40,16 @@ const router = createBrowserRouter([
         children: [
           { index: true, element: <Navigate to="plan" replace /> },
           { path: 'survey', element: <Survey /> },
-          { path: 'advice', element: <Advice /> },
           { path: 'plan', element: <Plan /> },
           { path: 'quantities', element: <Quantities /> },
-          { path: 'time', element: <Time /> },
-          { path: 'log', element: <Log /> },
-          { path: 'compare', element: <Compare /> },
+          { path: 'work', element: <Work /> },
           { path: 'papers', element: <Papers /> },
+          // Addresses of before.
+          { path: 'time', element: <Navigate to="../work" replace /> },
+          { path: 'log', element: <Navigate to="../work" replace /> },
+          { path: 'advice', element: <Navigate to="../plan#advice" replace /> },
+          { path: 'compare', element: <Navigate to="../plan#compare" replace /> },
+          { path: '*', element: <Navigate to="../plan" replace /> },
         ],
       },
       { path: 'mix', element: <Mix /> },
@@ -58,8 +59,16 @@ const router = createBrowserRouter([
       { path: 'products', element: <Products /> },
       { path: 'products/new', element: <LabelForm /> },
       { path: 'products/:productId', element: <ProductSheet /> },
-      { path: 'house', element: <HouseRules /> },
-      { path: 'workshop', element: <WorkshopScreen /> },
+      {
+        path: 'settings',
+        element: <Settings />,
+        children: [
+          { index: true, element: <WorkshopScreen /> },
+          { path: 'house', element: <HouseRules /> },
+        ],
+      },
+      { path: 'house', element: <Navigate to="/settings/house" replace /> },
+      { path: 'workshop', element: <Navigate to="/settings" replace /> },
       { path: '*', element: <Navigate to="/" replace /> },
     ],
   },

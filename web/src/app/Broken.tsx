@@ -1,4 +1,7 @@
 import { writeWorkshopFile } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useRouteError } from 'react-router';
 import { nowIso, theStore } from '../store/theStore';
 import { download } from '../ui/download';
@@ -12,19 +15,21 @@ function save(): void {
 export function Rescue({ message }: { message: string }) {
   return (
     <main style={{ padding: 24 }}>
-      <div className="stack" style={{ maxWidth: 640 }} role="alert">
-        <h1>Something broke on this page</h1>
-        <p>Your workshop is kept on this device. Save a copy to be sure, then open the page again.</p>
-        <p className="quiet n">{message}</p>
-        <div className="row">
-          <button type="button" className="go" onClick={save}>
+      <Stack style={{ maxWidth: 640 }} role="alert">
+        <Typography variant="h1">Something broke on this page</Typography>
+        <Typography>Your workshop is kept on this device. Save a copy to be sure, then open the page again.</Typography>
+        <Typography variant="body2" className="n">
+          {message}
+        </Typography>
+        <Stack direction="row">
+          <Button variant="contained" onClick={save}>
             Save the workshop as a file
-          </button>
-          <a className="line" href="/">
+          </Button>
+          <Button variant="outlined" href="/">
             Open the page again
-          </a>
-        </div>
-      </div>
+          </Button>
+        </Stack>
+      </Stack>
     </main>
   );
 }

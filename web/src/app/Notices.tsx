@@ -1,5 +1,7 @@
 import { writeWorkshopFile } from '@cosmesis/core/workshop';
+import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import { newId, nowIso, theStore } from '../store/theStore';
 import { useStorePart } from '../store/useWorkshop';
 import type { StoreState } from '../store/WorkshopStore';
@@ -33,11 +35,11 @@ function ReadOnly() {
   const gone = useStorePart(isGone);
   if (why === null) return null;
   return (
-    <div className="notice stop" role="alert">
+    <Alert severity="error" role="alert">
       <span>
         <b>{why}</b> {gone && 'What you see is only in this page: keep it as a new workshop, or save it as a file.'}
       </span>
-      <span className="row spread">
+      <Stack component="span" direction="row" sx={{ ml: 'auto' }}>
         {gone && (
           <Button
             variant="outlined"
@@ -50,8 +52,8 @@ function ReadOnly() {
           </Button>
         )}
         <SaveAsFile />
-      </span>
-    </div>
+      </Stack>
+    </Alert>
   );
 }
 
@@ -59,19 +61,19 @@ function SaveFailed() {
   const save = useStorePart(saveOf);
   if (save.status !== 'failed') return null;
   return (
-    <div className="notice stop" role="alert">
+    <Alert severity="error" role="alert">
       <span>
         <b>Not saved: {save.why === 'full' ? 'this device has no room left' : 'the browser refused'}.</b>{' '}
         {save.waiting === 1 ? 'One change is' : `${save.waiting} changes are`} kept in this page and tried again. Do not
         close it.
       </span>
-      <span className="row spread">
+      <Stack component="span" direction="row" sx={{ ml: 'auto' }}>
         <SaveAsFile />
-        <button type="button" className="line" onClick={() => theStore().retry()}>
+        <Button variant="outlined" onClick={() => theStore().retry()}>
           Try again
-        </button>
-      </span>
-    </div>
+        </Button>
+      </Stack>
+    </Alert>
   );
 }
 
@@ -83,8 +85,8 @@ function SetAsideNotice() {
       .map((key) => (raw as Record<string, unknown> | null)?.[key])
       .find((word): word is string => typeof word === 'string') ?? id;
   return (
-    <div className="notice" role="alert">
-      <div className="stack" style={{ flex: 1 }}>
+    <Alert severity="warning" role="alert">
+      <Stack style={{ flex: 1 }}>
         <b>
           {setAside.length === 1
             ? 'One thing was set aside, and is kept.'
@@ -92,19 +94,18 @@ function SetAsideNotice() {
           The rest is open.
         </b>
         {setAside.map((s) => (
-          <span key={s.key} className="row">
+          <Stack component="span" direction="row" key={s.key}>
             <span>
               {s.kind === 'edit' ? 'Your edit' : s.kind} “{nameOf(s.raw, s.id)}”: {s.why}
             </span>
-            <span className="row spread">
+            <Stack component="span" direction="row" sx={{ ml: 'auto' }}>
               {s.kind === 'edit' && (
                 <Button variant="outlined" onClick={() => void theStore().makeAfterAll(s)}>
                   Make it all the same
                 </Button>
               )}
-              <button
-                type="button"
-                className="line"
+              <Button
+                variant="outlined"
                 aria-label={`Download ${nameOf(s.raw, s.id)}`}
                 onClick={() =>
                   download(
@@ -115,20 +116,18 @@ function SetAsideNotice() {
                 }
               >
                 Download
-              </button>
-              <button
-                type="button"
-                className="plain"
+              </Button>
+              <Button
                 aria-label={`Forget ${nameOf(s.raw, s.id)}`}
                 onClick={() => void theStore().discardSetAside(s.key)}
               >
                 Forget
-              </button>
-            </span>
-          </span>
+              </Button>
+            </Stack>
+          </Stack>
         ))}
-      </div>
-    </div>
+      </Stack>
+    </Alert>
   );
 }
 
@@ -141,12 +140,12 @@ export function Notices() {
       <SaveFailed />
       <SetAsideNotice />
       {notices.map((notice) => (
-        <div className="notice" role="alert" key={notice.id}>
+        <Alert severity="warning" role="alert" key={notice.id}>
           <span>{notice.text}</span>
-          <button type="button" className="line spread" onClick={() => theStore().dismissNotice(notice.id)}>
+          <Button variant="outlined" sx={{ ml: 'auto' }} onClick={() => theStore().dismissNotice(notice.id)}>
             Close
-          </button>
-        </div>
+          </Button>
+        </Alert>
       ))}
     </>
   );

@@ -1,4 +1,5 @@
 import { minuteOf } from '@cosmesis/core/units';
+import Box from '@mui/material/Box';
 import { Link, useLocation } from 'react-router';
 import { useNowMin } from '../store/useNowMin';
 import { useStorePart } from '../store/useWorkshop';
@@ -27,10 +28,21 @@ export function RunningMixes() {
   return (
     <>
       {running.map((m) => (
-        <section key={m.id} aria-label={`Running: ${m.name}`} className="running-mix">
+        <Box
+          component="section"
+          key={m.id}
+          aria-label={`Running: ${m.name}`}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(280px, 420px)' },
+            gap: '4px 18px',
+            alignItems: 'center',
+            mb: 1.75,
+          }}
+        >
           <Link to={toMix(m.id)}>{m.name}</Link>
           <Timer startedAt={m.startedAt} workingMin={m.workingMin} />
-        </section>
+        </Box>
       ))}
     </>
   );

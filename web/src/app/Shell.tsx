@@ -1,41 +1,43 @@
-import { Suspense, useState } from 'react';
+import AppBar from '@mui/material/AppBar';
+import BottomNavigation from '@mui/material/BottomNavigation';
+import BottomNavigationAction from '@mui/material/BottomNavigationAction';
+import Box from '@mui/material/Box';
+import Drawer from '@mui/material/Drawer';
+import Link from '@mui/material/Link';
+import ListItemButton from '@mui/material/ListItemButton';
+import { styled } from '@mui/material/styles';
+import Typography from '@mui/material/Typography';
+import useMediaQuery from '@mui/material/useMediaQuery';
+import { lazy, Suspense, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { AirStrip } from '../features/air/AirStrip';
-import { demoId } from '../store/demoId';
-import { emptyWorkshop, theStore } from '../store/theStore';
+import { theStore } from '../store/theStore';
 import { useStorePart } from '../store/useWorkshop';
 import type { StoreState } from '../store/WorkshopStore';
 import { toPiece } from '../ui/links';
-import { say, unsay, useSaid } from '../ui/say';
+import { say, useSaid } from '../ui/say';
 import { useAnythingHeld } from '../ui/useHeld';
+import { MainMenu } from './MainMenu';
 import { Notices } from './Notices';
 import { RunningMixes } from './RunningMixes';
-import { ShortcutsDialog } from './ShortcutsDialog';
+import { fromTheMenu, roomOf, rooms } from './rooms';
 
-const rooms = [
-  ['/', 'Today', 't'],
-  ['/pieces', 'Pieces', 'p'],
-  ['/mix', 'Mix', 'm'],
-  ['/buy', 'Buy', 'b'],
-  ['/shelf', 'Shelf', 's'],
-  ['/products', 'Products', 'o'],
-  ['/house', 'House rules', 'h'],
-  ['/workshop', 'Workshop', 'w'],
-] as const;
-/** How many of them stand in the bar of a phone; the others wait behind one press. */
-const onThePhone = 5;
+const Messages = lazy(() => import('./Messages'));
+const ShortcutsDialog = lazy(() => import('./ShortcutsDialog'));
+
+const railPx = 112;
 
 function useShortcuts(help: () => void): void {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const pieceId = /^\/pieces\/([^/]+)/.exec(pathname)?.[1];
-  for (const [to, , letter] of rooms) {
+  for (const { to, letter } of [...rooms, ...fromTheMenu]) {
     // biome-ignore lint/correctness/useHookAtTopLevel: the list of rooms never changes
     useHotkeys(`g>${letter}`, () => void navigate(to));
   }
   useHotkeys('n', () => void navigate('/pieces/new'), { preventDefault: true });
-  useHotkeys('l', () => void navigate(pieceId && pieceId !== 'new' ? toPiece(pieceId, 'log') : '/'));
+  useHotkeys('l', () => void navigate(pieceId && pieceId !== 'new' ? toPiece(pieceId, 'work') : '/'));
   useHotkeys('slash', () => void navigate('/pieces'), { preventDefault: true });
   useHotkeys('shift+slash', help, { preventDefault: true });
   const undo = () => {
@@ -49,100 +51,127 @@ function useShortcuts(help: () => void): void {
   useHotkeys('mod+shift+z, mod+y', () => theStore().redo(), { preventDefault: true });
 }
 
-function SaidLine() {
-  const said = useSaid();
-  return (
-    <div role="status" className={said ? 'said' : 'visually-hidden'}>
-      {said && (
-        <>
-          <span>{said.text}</span>
-          {said.action && (
-            <button
-              type="button"
-              className="line"
-              onClick={() => {
-                said.action?.run();
-                unsay();
-              }}
-            >
-              {said.action.name}
-            </button>
-          )}
-        </>
-      )}
-    </div>
-  );
-}
-
 const isSaving = ({ save }: StoreState) => save.status === 'saving';
+
+const Waiting = styled('div')({
+  position: 'fixed',
+  left: 8,
+  bottom: 12,
+  zIndex: 7,
+  width: railPx - 16,
+  padding: '6px 8px',
+  background: 'var(--sheet)',
+  border: '2px solid var(--ink)',
+  fontWeight: 700,
+  visibility: 'hidden',
+  animation: 'late 0s linear 150ms forwards',
+  '@keyframes late': { to: { visibility: 'visible' } },
+  '@media (max-width: 760px)': { right: 16, bottom: 76, left: 'auto', width: 'auto', padding: '6px 14px' },
+});
 
 /** What is not on the disk yet is said, if it takes longer than the eye needs. */
 function NotYetSaved() {
   const held = useAnythingHeld();
-  return useStorePart(isSaving) || held ? <div className="not-saved">Not saved yet…</div> : null;
+  return useStorePart(isSaving) || held ? <Waiting>Not saved yet…</Waiting> : null;
 }
 
-const idOf = ({ workshop }: StoreState) => workshop?.id;
+/** The rooms at the side of a wide window. */
+function Rail() {
+  return (
+    <Drawer
+      component="nav"
+      variant="permanent"
+      aria-label="Rooms"
+      slotProps={{
+        paper: { sx: { width: railPx, position: 'sticky', top: 56, height: 'calc(100vh - 56px)', pt: 1.25 } },
+      }}
+      sx={{ gridArea: 'nav' }}
+    >
+      {rooms.map(({ to, name, icon: Icon }) => (
+        <ListItemButton key={to} component={NavLink} to={to} end={to === '/'} sx={{ flexGrow: 0 }}>
+          <Icon fontSize="small" /> {name}
+        </ListItemButton>
+      ))}
+    </Drawer>
+  );
+}
 
-/** Frame of every screen: the air on top, the rooms at the side or below, messages at the foot. */
+/** The rooms at the foot of a phone, in reach of the thumb. */
+function Foot() {
+  const { pathname } = useLocation();
+  const room = roomOf(pathname);
+  return (
+    <BottomNavigation
+      component="nav"
+      showLabels
+      value={room}
+      aria-label="Rooms"
+      sx={{ position: 'fixed', insetInline: 0, bottom: 0, zIndex: 6 }}
+    >
+      {rooms.map(({ to, name, icon: Icon }) => (
+        <BottomNavigationAction
+          key={to}
+          component={NavLink}
+          to={to}
+          end={to === '/'}
+          value={to}
+          label={name}
+          icon={<Icon fontSize="small" />}
+        />
+      ))}
+    </BottomNavigation>
+  );
+}
+
+/** Frame of every screen: the air and the menu on top, the rooms at the side or below. */
 export function Shell() {
   const [help, setHelp] = useState(false);
-  const navigate = useNavigate();
-  const workshopId = useStorePart(idOf);
-  const { pathname } = useLocation();
+  const said = useSaid();
+  const phone = useMediaQuery('(max-width: 760px)', { noSsr: true });
   useShortcuts(() => setHelp(true));
-  const leaveDemo = async () => {
-    // First of all: whoever goes on as soon as the new one shows is not pulled back.
-    navigate('/');
-    await theStore().adopt(await emptyWorkshop('My workshop'));
-    say({ text: 'A new, empty workshop. The demo stays under Workshop.' });
-  };
-  const demo = workshopId === demoId && (
-    <p className="demo-line">
-      Demo, all made up.
-      <button type="button" onClick={leaveDemo}>
-        New workshop
-      </button>
-    </p>
-  );
   return (
-    <div className="shell">
-      <a className="skip" href="#main">
+    <Box
+      sx={{
+        display: 'grid',
+        minHeight: '100vh',
+        gridTemplate: phone
+          ? '"air" auto "main" 1fr / minmax(0, 1fr)'
+          : `"air air" auto "nav main" 1fr / ${railPx}px minmax(0, 1fr)`,
+      }}
+    >
+      <Link href="#main" className="skip">
         To the content
-      </a>
-      <AirStrip />
-      <nav className="rooms" aria-label="Rooms">
-        {rooms.map(([to, name], i) => (
-          <NavLink key={to} to={to} end={to === '/'} className={i < onThePhone ? '' : 'not-on-phone'}>
-            {name}
-          </NavLink>
-        ))}
-        <details className="more-rooms" key={pathname}>
-          <summary>More</summary>
-          <div>
-            {rooms.slice(onThePhone).map(([to, name]) => (
-              <NavLink key={to} to={to}>
-                {name}
-              </NavLink>
-            ))}
-            {demo}
-          </div>
-        </details>
-        <div className="at-the-side">{demo}</div>
-        <button type="button" className="keys-help" onClick={() => setHelp(true)}>
-          Keys
-        </button>
-      </nav>
-      <main id="main" tabIndex={-1}>
+      </Link>
+      <AppBar component="div" sx={{ gridArea: 'air' }}>
+        <Box sx={{ display: 'flex', alignItems: 'start' }}>
+          <AirStrip />
+          <MainMenu onKeys={() => setHelp(true)} />
+        </Box>
+      </AppBar>
+      {phone ? <Foot /> : <Rail />}
+      <Box
+        component="main"
+        id="main"
+        tabIndex={-1}
+        sx={{ gridArea: 'main', minWidth: 0, p: phone ? '14px 14px 96px' : '18px 24px 40px' }}
+      >
         <RunningMixes />
         <Notices />
-        <Suspense fallback={<p className="quiet">Opening…</p>}>
+        <Suspense fallback={<Typography variant="body2">Opening…</Typography>}>
           <Outlet />
         </Suspense>
-      </main>
+      </Box>
       <NotYetSaved />
-      <SaidLine />
-      {help && <ShortcutsDialog onClose={() => setHelp(false)} />}
-    </div>
+      {said && (
+        <Suspense>
+          <Messages />
+        </Suspense>
+      )}
+      {help && (
+        <Suspense>
+          <ShortcutsDialog onClose={() => setHelp(false)} />
+        </Suspense>
+      )}
+    </Box>
   );
 }

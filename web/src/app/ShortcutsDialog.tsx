@@ -1,6 +1,12 @@
+import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
 
 const shortcuts = [
   ['g then t', 'Today'],
@@ -9,10 +15,10 @@ const shortcuts = [
   ['g then b', 'Buy'],
   ['g then s', 'Shelf'],
   ['g then o', 'Products'],
+  ['g then w', 'Settings'],
   ['g then h', 'House rules'],
-  ['g then w', 'Workshop'],
   ['n', 'New piece'],
-  ['l', 'Log of the open piece'],
+  ['l', 'Work on the open piece'],
   ['Ctrl or Cmd + Z', 'Undo'],
   ['Ctrl or Cmd + Shift + Z', 'Do again'],
   ['Arrow keys in a drawing', 'From face to face'],
@@ -20,26 +26,28 @@ const shortcuts = [
 ] as const;
 
 /** All keys in one place. */
-export function ShortcutsDialog({ onClose }: { onClose: () => void }) {
+export default function ShortcutsDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="keys-title">
       <DialogTitle id="keys-title">Keys</DialogTitle>
-      <DialogContent className="stack">
-        <table className="figures">
-          <tbody>
-            {shortcuts.map(([keys, what]) => (
-              <tr key={keys}>
-                <td className="n">{keys}</td>
-                <td>{what}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <div>
-          <button type="button" className="line" onClick={onClose}>
-            Close
-          </button>
-        </div>
+      <DialogContent>
+        <Stack>
+          <Table>
+            <TableBody>
+              {shortcuts.map(([keys, what]) => (
+                <TableRow key={keys}>
+                  <TableCell className="n">{keys}</TableCell>
+                  <TableCell>{what}</TableCell>
+                </TableRow>
+              ))}
+            </TableBody>
+          </Table>
+          <div>
+            <Button variant="outlined" onClick={onClose}>
+              Close
+            </Button>
+          </div>
+        </Stack>
       </DialogContent>
     </Dialog>
   );

@@ -1,5 +1,8 @@
 import type { WetZone } from '@cosmesis/core/reckoning';
+import Typography from '@mui/material/Typography';
 import { clockTime, dayName, dayTime } from './formatTime';
+import { Big } from './layout';
+import './Drain.css';
 
 /** Length of the shared clock, minutes. */
 const drainSpanMin = 48 * 60;
@@ -61,12 +64,15 @@ export function Drain({ title, wet, nowMin, timeZone }: Props) {
         <p>
           <b>{title}</b>
           <br />
-          <span className="quiet">{wet.what}</span>
+          <Typography component="span" variant="body2">
+            {wet.what}
+          </Typography>
         </p>
         <p>
-          <span className="quiet">{next.words}</span>
-          <br />
-          <span className="big">{dayTime(next.atMin, nowMin, timeZone)}</span>
+          <Typography component="span" variant="body2">
+            {next.words}
+          </Typography>
+          <Big>{dayTime(next.atMin, nowMin, timeZone)}</Big>
         </p>
       </div>
       <div className="drain-bar" role="img" aria-label={full}>

@@ -1,8 +1,17 @@
 import { coatsToHide, hardlyVisible, primerTonesFor } from '@cosmesis/core/coverage';
 import { formatVolume } from '@cosmesis/core/units';
 import type { Product } from '@cosmesis/core/workshop';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
 import { Line, LineChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { useSettings } from '../store/useWorkshop';
+import { Mark } from './layout';
+import { Term } from './Term';
 
 const shownCoats = 6;
 const dashes = ['', '8 4', '2 3', '10 3 2 3', '5 2'];
@@ -29,9 +38,9 @@ export function HidingChart({
   const straight = ground ? coatsToHide(paint, ground.colour) : null;
   const saved = best?.coats != null && white?.coats != null ? white.coats - best.coats : 0;
   return (
-    <section className="stack" aria-label="Hiding">
-      <h2>Coats to hide</h2>
-      <p>
+    <Stack component="section" aria-label="Hiding">
+      <Typography variant="h2">Coats to hide</Typography>
+      <Typography>
         {best?.coats == null ? (
           'More coats than anyone would lay.'
         ) : (
@@ -56,7 +65,7 @@ export function HidingChart({
             Straight over {ground.name}: {straight ?? 'more than a dozen'}.
           </>
         )}
-      </p>
+      </Typography>
       <div aria-hidden="true" style={{ maxWidth: 560 }}>
         <ResponsiveContainer width="100%" height={220}>
           <LineChart accessibilityLayer={false} data={rows} margin={{ top: 8, right: 12, bottom: 18, left: 0 }}>
@@ -77,25 +86,23 @@ export function HidingChart({
           </LineChart>
         </ResponsiveContainer>
       </div>
-      <table className="figures">
+      <Table>
         <caption className="visually-hidden">What still shows after each coat, as a difference of colour</caption>
-        <thead>
-          <tr>
-            <th scope="col">Primer</th>
-            <th scope="col" className="num">
-              Coats
-            </th>
+        <TableHead>
+          <TableRow>
+            <TableCell>Primer</TableCell>
+            <TableCell align="right">Coats</TableCell>
             {[1, 2, 3, 4].map((n) => (
-              <th key={n} scope="col" className="num">
+              <TableCell align="right" key={n}>
                 after {n}
-              </th>
+              </TableCell>
             ))}
-          </tr>
-        </thead>
-        <tbody>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {tones.map((t, i) => (
-            <tr key={t.tone.name}>
-              <td>
+            <TableRow key={t.tone.name}>
+              <TableCell>
                 <svg width="44" height="12" aria-hidden="true" style={{ marginRight: 8 }}>
                   <line
                     x1="0"
@@ -107,8 +114,7 @@ export function HidingChart({
                     strokeDasharray={dashes[i] ?? ''}
                   />
                 </svg>
-                <span
-                  className="mark"
+                <Mark
                   style={{
                     background: t.tone.colour,
                     display: 'inline-block',
@@ -119,22 +125,22 @@ export function HidingChart({
                   }}
                 />
                 {t.tone.name}
-              </td>
-              <td className="num">{t.coats ?? 'over 12'}</td>
+              </TableCell>
+              <TableCell align="right">{t.coats ?? 'over 12'}</TableCell>
               {[1, 2, 3, 4].map((n) => (
-                <td key={n} className="num">
+                <TableCell align="right" key={n}>
                   {t.left[n]!.toFixed(1)}
-                </td>
+                </TableCell>
               ))}
-            </tr>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
-      <p className="quiet">
-        What still shows of the ground, as a difference of colour (ΔE00): 1 is hardly visible, the line in the chart.
+        </TableBody>
+      </Table>
+      <Typography variant="body2">
+        What still shows of the ground, as a <Term id="deltaE" />: 1 is hardly visible, the line in the chart.
         Kubelka–Munk from the share one coat hides, less a fifth for an uneven brush; an estimate until a test board
         says otherwise.
-      </p>
-    </section>
+      </Typography>
+    </Stack>
   );
 }

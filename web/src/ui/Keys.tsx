@@ -1,3 +1,9 @@
+import Check from '@mui/icons-material/Check';
+import FormControl from '@mui/material/FormControl';
+import FormLabel from '@mui/material/FormLabel';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Tooltip from '@mui/material/Tooltip';
 import { useId } from 'react';
 
 interface Choice<T extends string> {
@@ -9,31 +15,43 @@ interface Choice<T extends string> {
 interface Props<T extends string> {
   legend: string;
   choices: readonly Choice<T>[];
-  value: T | null;
+  value: T | readonly T[] | null;
   onPick: (value: T) => void;
   hideLegend?: boolean;
+  help?: string;
 }
 
-/** One of several, as a row of keys: radio buttons large enough for a dusty thumb. */
-export function Keys<T extends string>({ legend, choices, value, onPick, hideLegend = false }: Props<T>) {
-  const name = useId();
+/** One of several, or some of several, as a row of keys large enough for a dusty thumb. */
+export function Keys<T extends string>({ legend, choices, value, onPick, hideLegend = false, help }: Props<T>) {
+  const id = useId();
+  const chosen: readonly T[] = value === null ? [] : typeof value === 'string' ? [value as T] : value;
   return (
-    <fieldset>
-      <legend className={hideLegend ? 'visually-hidden' : ''}>{legend}</legend>
-      <div className="keys">
-        {choices.map((c) => (
-          <label key={c.value} title={c.barred ?? undefined}>
-            <input
-              type="radio"
-              name={name}
-              checked={c.value === value}
-              disabled={Boolean(c.barred)}
-              onChange={() => onPick(c.value)}
-            />
-            <span>{c.name}</span>
-          </label>
-        ))}
-      </div>
-    </fieldset>
+    <FormControl>
+      <FormLabel id={id} component="span" className={hideLegend ? 'visually-hidden' : ''}>
+        {legend}
+      </FormLabel>
+      {help && (
+        <FormLabel component="span" sx={{ fontWeight: 400 }}>
+          {help}
+        </FormLabel>
+      )}
+      <ToggleButtonGroup aria-labelledby={id} value={chosen}>
+        {choices.map((c) => {
+          const key = (
+            <ToggleButton key={c.value} value={c.value} disabled={Boolean(c.barred)} onClick={() => onPick(c.value)}>
+              {chosen.includes(c.value) && <Check fontSize="small" sx={{ mr: 0.75 }} />}
+              {c.name}
+            </ToggleButton>
+          );
+          return c.barred ? (
+            <Tooltip key={c.value} title={c.barred}>
+              <span>{key}</span>
+            </Tooltip>
+          ) : (
+            key
+          );
+        })}
+      </ToggleButtonGroup>
+    </FormControl>
   );
 }

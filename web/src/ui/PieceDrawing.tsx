@@ -1,5 +1,6 @@
 import { type Face, faceBetween, type Point, pointOnFace, ringsOf } from '@cosmesis/core/piece';
 import { type KeyboardEvent, type MouseEvent, useId, useRef } from 'react';
+import './PieceDrawing.css';
 
 /** From where the piece is seen. */
 export type View = 'right' | 'left' | 'below' | 'open';

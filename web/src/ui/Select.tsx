@@ -1,4 +1,5 @@
 import TextField from '@mui/material/TextField';
+import { lazy, Suspense } from 'react';
 
 interface Props {
   label: string;
@@ -8,9 +9,15 @@ interface Props {
   help?: string;
 }
 
-/** One of many, as the browser's own list: quick by keyboard and by thumb. */
-export function Select({ label, value, options, onPick, help }: Props) {
-  return (
+const Choose = lazy(() => import('./Choose').then((m) => ({ default: m.Choose })));
+
+/** From so many on a name is typed instead of scrolled to. */
+const typedFrom = 12;
+
+/** One of a few as the browser's own list, quick by keyboard and by thumb; one of many is typed. */
+export function Select(props: Props) {
+  const { label, value, options, onPick, help } = props;
+  const short = (
     <TextField
       select
       label={label}
@@ -25,5 +32,12 @@ export function Select({ label, value, options, onPick, help }: Props) {
         </option>
       ))}
     </TextField>
+  );
+  return options.length < typedFrom ? (
+    short
+  ) : (
+    <Suspense fallback={<TextField label={label} helperText={help} slotProps={{ htmlInput: { readOnly: true } }} />}>
+      <Choose {...props} />
+    </Suspense>
   );
 }

@@ -1,4 +1,5 @@
 import type { Band } from './bands';
+import './StepStick.css';
 
 const spoken = { done: 'done', now: 'next', planned: 'planned' } as const;
 

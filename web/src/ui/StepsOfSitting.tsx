@@ -1,6 +1,6 @@
 import { belongsBehind, doWhat, whereOf } from '@cosmesis/core/finishing';
 import type { ListedSitting, ListedStep } from '@cosmesis/core/reckoning';
-import { formatVolume, type UnitSystem } from '@cosmesis/core/units';
+import { formatAbout, type UnitSystem } from '@cosmesis/core/units';
 import Button from '@mui/material/Button';
 import Collapse from '@mui/material/Collapse';
 import List from '@mui/material/List';
@@ -8,7 +8,7 @@ import ListItem from '@mui/material/ListItem';
 import ListItemText from '@mui/material/ListItemText';
 import { useId, useState } from 'react';
 import { editPiece } from '../store/useEditPiece';
-import { duration } from './formatTime';
+import { aboutTime } from './formatTime';
 import { pressLog } from './pressLog';
 
 interface Props {
@@ -41,7 +41,7 @@ export default function StepsOfSitting({ pieceId, sitting, unitSystem }: Props) 
   const { steps } = sitting;
   return (
     <div>
-      <Button variant="text" sx={{ ml: -1 }} aria-expanded={open} aria-controls={id} onClick={() => setOpen(!open)}>
+      <Button aria-expanded={open} aria-controls={id} onClick={() => setOpen(!open)}>
         {open
           ? 'As one sitting'
           : steps.length > 1
@@ -54,7 +54,7 @@ export default function StepsOfSitting({ pieceId, sitting, unitSystem }: Props) 
             <ListItem key={s.step.id} disableGutters divider>
               <ListItemText
                 primary={`${doWhat(s)}${s.step.zoneId === null ? '' : `, ${whereOf(s).toLowerCase()}`}`}
-                secondary={`${duration(s.handsOnMin)}${s.productL ? ` · ${formatVolume(s.productL.likely, unitSystem)}` : ''}`}
+                secondary={`${aboutTime(s.handsOnMin)}${s.productL ? ` · ${formatAbout(s.productL, unitSystem)}` : ''}`}
               />
               {mayPart(s, steps) && (
                 <Button

@@ -1,4 +1,7 @@
+import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
+import { Big } from './layout';
+import './Timer.css';
 
 /** The clock in whole seconds while it is asked for. */
 function useNowSeconds(asked: boolean): number {
@@ -19,7 +22,9 @@ export function Timer({ startedAt, workingMin }: { startedAt: string | null; wor
   const now = useNowSeconds(startedAt !== null);
   if (workingMin === null) return null;
   if (startedAt === null)
-    return <p className="quiet">The clock starts when the hardener goes in: {workingMin.toFixed(1)} min.</p>;
+    return (
+      <Typography variant="body2">The clock starts when the hardener goes in: {workingMin.toFixed(1)} min.</Typography>
+    );
   const wholeS = workingMin * 60;
   const left = Math.round(Date.parse(startedAt) / 1000 + wholeS - now);
   const soon = left <= Math.min(warnS, wholeS / 3);
@@ -34,10 +39,10 @@ export function Timer({ startedAt, workingMin }: { startedAt: string | null; wor
         aria-hidden="true"
       />
       <span role="status">{words}</span>
-      <b className="big" role="timer" aria-label="Working time left">
+      <Big as="b" role="timer" aria-label="Working time left">
         {left < 0 ? '−' : ''}
         {minutes}:{seconds}
-      </b>
+      </Big>
     </div>
   );
 }

@@ -1,15 +1,23 @@
 import type { Working } from '@cosmesis/core/coverage';
 import type { Tag } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
 import { type ReactNode, useState } from 'react';
+import { FigureKey } from './layout';
 
 /** What a provenance tag says. */
 export const tagWords: Readonly<Record<Tag | 'measured' | 'computed', string>> = {
   P: 'published',
   T: 'common practice, no source',
-  M: 'typical, from memory',
+  M: 'usual value, no label read',
   label: 'label',
   own: 'your own',
   measured: 'measured',
@@ -23,48 +31,45 @@ export function Figure({ working, children }: { working: Working; children: Reac
   const [open, setOpen] = useState(false);
   return (
     <>
-      <button
-        type="button"
-        className="figure"
-        onClick={() => setOpen(true)}
-        aria-label={`Show working: ${working.title}`}
-      >
+      <FigureKey onClick={() => setOpen(true)} aria-label={`Show working: ${working.title}`}>
         {children}
-      </button>
+      </FigureKey>
       <Dialog open={open} onClose={() => setOpen(false)} fullWidth aria-labelledby="working-title">
         <DialogTitle id="working-title">{working.title}</DialogTitle>
-        <DialogContent className="stack">
-          <p>{working.formula}</p>
-          <table className="figures">
-            <tbody>
-              {working.inputs.map((i) => (
-                <tr key={i.name}>
-                  <td>{i.name}</td>
-                  <td className="num">
-                    {round(i.value)} {i.unit}
-                  </td>
-                  <td>{tagWords[i.tag]}</td>
-                </tr>
-              ))}
-              <tr>
-                <td>
-                  <b>Result, likely</b>
-                </td>
-                <td className="num">
-                  <b>
-                    {round(working.result.value)} {working.result.unit}
-                  </b>
-                </td>
-                <td />
-              </tr>
-            </tbody>
-          </table>
-          {working.note && <p className="quiet">{working.note}</p>}
-          <div>
-            <button type="button" className="line" onClick={() => setOpen(false)}>
-              Close
-            </button>
-          </div>
+        <DialogContent>
+          <Stack>
+            <Typography>{working.formula}</Typography>
+            <Table>
+              <TableBody>
+                {working.inputs.map((i) => (
+                  <TableRow key={i.name}>
+                    <TableCell>{i.name}</TableCell>
+                    <TableCell align="right">
+                      {round(i.value)} {i.unit}
+                    </TableCell>
+                    <TableCell>{tagWords[i.tag]}</TableCell>
+                  </TableRow>
+                ))}
+                <TableRow>
+                  <TableCell>
+                    <b>Result, likely</b>
+                  </TableCell>
+                  <TableCell align="right">
+                    <b>
+                      {round(working.result.value)} {working.result.unit}
+                    </b>
+                  </TableCell>
+                  <TableCell />
+                </TableRow>
+              </TableBody>
+            </Table>
+            {working.note && <Typography variant="body2">{working.note}</Typography>}
+            <div>
+              <Button variant="outlined" onClick={() => setOpen(false)}>
+                Close
+              </Button>
+            </div>
+          </Stack>
         </DialogContent>
       </Dialog>
     </>

@@ -1,9 +1,12 @@
-/** Hands a file to the browser to be kept. */
+import { say } from './say';
+
+/** Hands a file to the browser to be kept, and says where it went. */
 export function downloadBlob(name: string, blob: Blob): void {
   const link = document.createElement('a');
   link.href = URL.createObjectURL(blob);
   link.download = name;
   link.click();
+  say({ text: `${name} (${Math.max(1, Math.round(blob.size / 1000))} kB) went to the downloads of this browser.` });
   setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
 }
 

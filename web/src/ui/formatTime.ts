@@ -48,6 +48,12 @@ export const duration = (minutes: number): string =>
     ? `${minutes} min`
     : `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${String(minutes % 60).padStart(2, '0')}` : ''}`;
 
+/** Hands-on time as an estimate is shown: to the minute only where it is short. */
+export function aboutTime(minutes: number): string {
+  const step = minutes < 15 ? 1 : minutes < 60 ? 5 : minutes < 240 ? 10 : 30;
+  return duration(Math.round(minutes / step) * step);
+}
+
 /** An amount of money in the workshop's currency, shown as an estimate without cents where it is large. */
 export const money = (amount: number, currency: string): string =>
   new Intl.NumberFormat('en-GB', {

@@ -6,32 +6,47 @@ export interface Said {
   action?: { name: string; run: () => void };
 }
 
-let said: (Said & { id: number }) | null = null;
+/** A message that stands on the page, at the edge away from what was pressed. */
+export interface Standing extends Said {
+  id: number;
+  edge: 'top' | 'bottom';
+}
+
+let said: Standing | null = null;
 let count = 0;
+let pressedAt = 0;
 const listeners = new Set<() => void>();
 const tell = () => {
   for (const l of listeners) l();
 };
 
-/** Says something at the foot of the page; the next message replaces it. */
-export function say(message: Said): void {
-  count += 1;
-  const id = count;
-  said = { ...message, id };
-  tell();
-  setTimeout(() => {
-    if (said?.id === id) unsay();
-  }, 12_000);
+/** Remembers how far down the window was pressed last. */
+export function followPresses(): void {
+  window.addEventListener(
+    'pointerdown',
+    (e: PointerEvent) => {
+      pressedAt = e.clientY;
+    },
+    { passive: true, capture: true },
+  );
+  window.addEventListener(
+    'focusin',
+    (e) => {
+      if (e.target instanceof Element) pressedAt = e.target.getBoundingClientRect().top;
+    },
+    { passive: true },
+  );
 }
 
-/** Takes the message away. */
-export function unsay(): void {
-  said = null;
+/** Says something at the edge of the window away from the thumb; the next message replaces it. */
+export function say(message: Said): void {
+  count += 1;
+  said = { ...message, id: count, edge: pressedAt > innerHeight / 2 ? 'top' : 'bottom' };
   tell();
 }
 
 /** The message now, or null. */
-export const useSaid = (): Said | null =>
+export const useSaid = (): Standing | null =>
   useSyncExternalStore(
     (listener) => {
       listeners.add(listener);

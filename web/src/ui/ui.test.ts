@@ -5,7 +5,7 @@ import { type ReckonedStep, type Reckoning, reckonPiece } from '@cosmesis/core/r
 import { describe, expect, it } from 'vitest';
 import { bandsOf } from './bands';
 import { fileName } from './download';
-import { clockTime, dayName, dayTime, duration, money } from './formatTime';
+import { aboutTime, clockTime, dayName, dayTime, duration, money } from './formatTime';
 import { facesInView, placeOnFace } from './PieceDrawing';
 import { fromField, toField } from './zonedInput';
 import { faceColours } from './zoneLooks';
@@ -99,6 +99,8 @@ describe('time as shown', () => {
   });
   it('counts hands-on minutes and money as one says them', () => {
     expect([5, 60, 68, 190].map(duration)).toEqual(['5 min', '1 h', '1 h 08', '3 h 10']);
+    // An estimate: by the minute, by five, by ten, by half an hour.
+    expect([7, 18, 128, 528].map(aboutTime)).toEqual(['7 min', '20 min', '2 h 10', '9 h']);
     expect([money(7, 'GBP'), money(61.4, 'GBP'), money(61.4, 'USD')]).toEqual(['£7.00', '£61', '$61']);
   });
   it('goes into a date field and comes back, also over a change of summer time', () => {

@@ -237,9 +237,18 @@ export class Engine {
   }
 
   private input(pieceId: string, nowMin: number): ReckonInput {
-    const { products, settings } = this.open();
+    const { products, settings, containers } = this.open();
     const piece = this.pieceOf(pieceId);
-    return { piece, products, settings, nowMin, air: this.air(), around: this.around(nowMin)(piece) };
+    const shelf = Object.values(containers);
+    return {
+      piece,
+      products,
+      settings,
+      nowMin,
+      air: this.air(),
+      around: this.around(nowMin)(piece),
+      containers: shelf,
+    };
   }
 
   private shop(): Shop {

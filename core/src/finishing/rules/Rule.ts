@@ -53,6 +53,8 @@ export interface Offence {
   step: Step;
   sentence: string;
   severity?: Severity;
+  /** What is not settled, where it is another thing than its rule says. */
+  holds?: string;
   fixes?: readonly Fix[];
   /** How the figure in the sentence came about. */
   working?: string;
@@ -64,6 +66,8 @@ export interface Rule {
   severity: Severity;
   tag: Finding['tag'];
   why: string;
+  /** What is not settled while it holds a zone, in a few words; of every rule that can lock. */
+  holds?: string;
   /** Ways out in words, for what no edit of the plan can do. */
   remedies: readonly string[];
   /** The house rule that changes or silences it. */

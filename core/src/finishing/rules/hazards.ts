@@ -103,6 +103,7 @@ export const hazardRules: readonly Rule[] = [
   {
     id: 'SAF-02',
     severity: 'stop-locked',
+    holds: 'stripper not allowed',
     tag: 'P',
     why: 'Chlorinated solvents have killed people at this work and are barred to consumers and most trades in many places (40 CFR 751); N-methylpyrrolidone harms the unborn.',
     remedies: ['Take another stripper'],
@@ -117,6 +118,7 @@ export const hazardRules: readonly Rule[] = [
   {
     id: 'SAF-03',
     severity: 'stop-locked',
+    holds: 'vapour near a flame',
     tag: 'P',
     why: 'Solvent vapour travels along the floor to a pilot light, heater or switch and flashes back (29 CFR 1910.106).',
     remedies: ['Record through-draught, or work outdoors', 'Take a product without flammable vapour'],
@@ -210,6 +212,7 @@ export const hazardRules: readonly Rule[] = [
                 {
                   step,
                   severity: 'stop-locked' as const,
+                  holds: 'bleach not rinsed',
                   sentence: `${where(step)}: ${productOf(context, step)!.name} meets ${productOf(context, other)!.name} with no wash and drying between: together they give off poison gas.`,
                   fixes: [
                     putBefore(context, step, [['rinse'], ['dry-out']]),
@@ -240,6 +243,7 @@ export const hazardRules: readonly Rule[] = [
   {
     id: 'SAF-07',
     severity: 'stop-locked',
+    holds: 'lining not cleared',
     tag: 'P',
     why: 'Board and paper linings of old heated or electrical cabinets may hold asbestos; its fibres stay in the air for days (40 CFR 763).',
     remedies: ['Leave the zone alone', 'Record that licensed people have dealt with it'],
@@ -329,6 +333,7 @@ export const hazardRules: readonly Rule[] = [
   {
     id: 'SAF-15',
     severity: 'stop-locked',
+    holds: 'spray needs supplied air',
     tag: 'P',
     why: 'Isocyanates and aziridines sensitise for life and ask for supplied air (29 CFR 1910.1000; EU 2020/1149): they are outside this tool.',
     remedies: ['Hand it to trained sprayers with supplied air', 'Take another product'],

@@ -116,6 +116,7 @@ export const safetyRules: readonly Rule[] = [
   {
     id: 'SAF-01',
     severity: 'stop-locked',
+    holds: 'lead not tested',
     tag: 'P',
     why: 'Old paint may hold lead until its country banned it (United States: 16 CFR 1303). Sanding, scraping or heating it spreads lead dust.',
     remedies: [
@@ -126,16 +127,20 @@ export const safetyRules: readonly Rule[] = [
     ],
     check: (context) => {
       if (!leadHold(context.piece)) return [];
-      const result =
-        context.piece.lead.result === 'positive'
-          ? 'tested positive for lead'
-          : 'may hold lead: no negative test of every layer is recorded';
+      const found = context.piece.lead.result === 'positive';
+      const result = found ? 'tested positive for lead' : 'may hold lead: no negative test of every layer is recorded';
       // Judged by what came in: a heat gun or stripper in between leaves its share of the film behind.
       return eachStep(context, ({ step, faces }) =>
         stepKind(step.kind).breaksFilm &&
         leadHold(context.piece, step.zoneId) &&
         faces.some((f) => hasOldFilm(surfaceOf(context.piece, f)))
-          ? [{ step, sentence: `${where(step)}: ${name(step)} would disturb an old film that ${result}.` }]
+          ? [
+              {
+                step,
+                sentence: `${where(step)}: ${name(step)} would disturb an old film that ${result}.`,
+                ...(found && { holds: 'lead found' }),
+              },
+            ]
           : [],
       );
     },
@@ -299,6 +304,7 @@ export const safetyRules: readonly Rule[] = [
   {
     id: 'SAF-13',
     severity: 'stop-locked',
+    holds: 'not to be handed over yet',
     tag: 'P',
     why: 'Children have died in chests with a latch that closes by itself, and in old cots with a side that moves.',
     remedies: ['Fit a lid support and take the latch off', 'Do not hand it over'],

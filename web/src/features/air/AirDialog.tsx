@@ -1,85 +1,78 @@
 import { latestReading } from '@cosmesis/core/deeds';
-import { formatTemperature, parseHumidity, parseTemperature } from '@cosmesis/core/units';
+import { formatTemperature, parseHumidity, parseTemperature, type UnitSystem } from '@cosmesis/core/units';
+import { readingSchema } from '@cosmesis/core/workshop';
+import { zodResolver } from '@hookform/resolvers/zod';
+import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import { type FormEvent, useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { doDeed } from '../../store/doDeed';
 import { theStore } from '../../store/theStore';
 import { useParts } from '../../store/useWorkshop';
+import { parsed, parsedOrNone } from '../../ui/parsed';
 import { say } from '../../ui/say';
+
+/** What is typed of the air, read and held against what a reading may be. */
+const typedReading = (space: string, system: UnitSystem) =>
+  z
+    .object({
+      airTempC: parsed((text) => parseTemperature(text, system)),
+      relHumFrac: parsed(parseHumidity),
+      surfaceTempC: parsedOrNone((text) => parseTemperature(text, system)),
+    })
+    .transform((typed) => ({ space, ...typed }))
+    .pipe(readingSchema.omit({ id: true, at: true }));
 
 /** Asks for a reading of the air, and of the surface where there is one. */
 export default function AirDialog({ onClose }: { onClose: () => void }) {
   const { settings, readings } = useParts('settings', 'readings');
   const last = latestReading(readings);
-  const [temp, setTemp] = useState('');
-  const [humidity, setHumidity] = useState('');
-  const [surface, setSurface] = useState('');
-  const [tried, setTried] = useState(false);
-  const readTemp = parseTemperature(temp, settings.unitSystem);
-  const readHumidity = parseHumidity(humidity);
-  const readSurface = surface.trim() === '' ? null : parseTemperature(surface, settings.unitSystem);
-  const wrong = (r: { ok: boolean; issues?: { message: string }[] } | null) =>
-    tried && r && !r.ok ? r.issues?.[0]?.message : undefined;
+  const schema = typedReading(last?.space ?? 'Workshop', settings.unitSystem);
+  const { register, handleSubmit, formState } = useForm({
+    resolver: zodResolver(schema),
+    defaultValues: { airTempC: '', relHumFrac: '', surfaceTempC: '' },
+  });
   const unit = settings.unitSystem === 'metric' ? '°C' : '°F';
-
-  const save = (event: FormEvent) => {
-    event.preventDefault();
-    setTried(true);
-    if (!readTemp.ok || !readHumidity.ok || (readSurface && !readSurface.ok)) return;
-    doDeed('Read the air', {
-      do: 'read-air',
-      reading: {
-        space: last?.space ?? 'Workshop',
-        airTempC: readTemp.value,
-        relHumFrac: readHumidity.value,
-        surfaceTempC: readSurface ? readSurface.value : null,
-      },
-    });
+  const field = (name: 'airTempC' | 'relHumFrac' | 'surfaceTempC', help: string) => {
+    const wrong = formState.errors[name]?.message;
+    return { ...register(name), error: wrong !== undefined, helperText: wrong ?? help, autoComplete: 'off' };
+  };
+  const save = handleSubmit((reading) => {
+    doDeed('Read the air', { do: 'read-air', reading });
     say({ text: 'Air noted.', action: { name: 'Undo', run: () => theStore().undo() } });
     onClose();
-  };
-
+  });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="air-title">
       <DialogTitle id="air-title">The air now</DialogTitle>
       <DialogContent>
-        <form className="stack" onSubmit={save} noValidate style={{ paddingTop: 8 }}>
+        <Stack component="form" onSubmit={save} noValidate sx={{ pt: 1 }}>
           <TextField
             label={`Air temperature, ${unit}`}
-            value={temp}
-            onChange={(e) => setTemp(e.target.value)}
             autoFocus
-            error={Boolean(wrong(readTemp))}
-            helperText={
-              wrong(readTemp) ?? (last ? `Last: ${formatTemperature(last.airTempC, settings.unitSystem)}` : ' ')
-            }
+            {...field('airTempC', last ? `Last: ${formatTemperature(last.airTempC, settings.unitSystem)}` : ' ')}
           />
           <TextField
             label="Humidity, %"
-            value={humidity}
-            onChange={(e) => setHumidity(e.target.value)}
-            error={Boolean(wrong(readHumidity))}
-            helperText={wrong(readHumidity) ?? (last ? `Last: ${Math.round(last.relHumFrac * 100)} %` : ' ')}
+            {...field('relHumFrac', last ? `Last: ${Math.round(last.relHumFrac * 100)} %` : ' ')}
           />
           <TextField
             label={`Surface temperature, ${unit}`}
-            value={surface}
-            onChange={(e) => setSurface(e.target.value)}
-            error={Boolean(wrong(readSurface))}
-            helperText={wrong(readSurface) ?? 'May be left out: then nothing is said of dew on the surface.'}
+            {...field('surfaceTempC', 'May be left out: then nothing is said of dew on the surface.')}
           />
-          <div className="row">
-            <button type="submit" className="go">
+          <Stack direction="row">
+            <Button type="submit" variant="contained">
               Note this air
-            </button>
-            <button type="button" className="line" onClick={onClose}>
+            </Button>
+            <Button variant="outlined" onClick={onClose}>
               Cancel
-            </button>
-          </div>
-        </form>
+            </Button>
+          </Stack>
+        </Stack>
       </DialogContent>
     </Dialog>
   );

@@ -2,6 +2,9 @@ import { type AirBreach, airVerdict } from '@cosmesis/core/climate';
 import { latestReading } from '@cosmesis/core/deeds';
 import { formatTemperature, formatTemperatureDifference, minuteOf, type UnitSystem } from '@cosmesis/core/units';
 import type { Product, Reading, Workshop } from '@cosmesis/core/workshop';
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import { styled } from '@mui/material/styles';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNowMin } from '../../store/useNowMin';
 import { useDraws, useSummaries } from '../../store/useSummaries';
@@ -84,6 +87,37 @@ function Verdicts({
   );
 }
 
+const Strip = styled('section')({
+  flex: 1,
+  display: 'flex',
+  alignItems: 'center',
+  gap: '6px 22px',
+  padding: '0 0 0 20px',
+  minHeight: 56,
+  flexWrap: 'wrap',
+  '& b': { fontFamily: 'var(--mono)', fontWeight: 600, fontSize: 18 },
+  '& .MuiButtonBase-root': {
+    font: 'inherit',
+    minHeight: 48,
+    gap: '6px 18px',
+    flexWrap: 'wrap',
+    justifyContent: 'start',
+    textAlign: 'left',
+    '&:focus-visible': { outlineColor: '#fff' },
+  },
+  // What may go on stands on its base, what may not on its tip.
+  '& .may::before, & .maynot::before': {
+    content: '""',
+    display: 'inline-block',
+    width: 12,
+    height: 12,
+    marginRight: 8,
+  },
+  '& .may::before': { background: '#7fd0bd', clipPath: 'polygon(50% 0, 100% 100%, 0 100%)' },
+  '& .maynot::before': { background: '#f2978a', clipPath: 'polygon(0 0, 100% 0, 50% 100%)' },
+  '@media (max-width: 760px)': { padding: '6px 0 6px 14px' },
+});
+
 /** Always on top: the air, its dew point, and in words what may go on now. */
 export function AirStrip() {
   const { settings, readings } = useParts('settings', 'readings');
@@ -106,8 +140,8 @@ export function AirStrip() {
       reading,
     );
   return (
-    <section className="air" aria-label="Air">
-      <button type="button" onClick={() => setAsking(true)}>
+    <Strip aria-label="Air">
+      <ButtonBase onClick={() => setAsking(true)}>
         {reading && verdict ? (
           <>
             <span>{reading.space}</span>
@@ -118,7 +152,7 @@ export function AirStrip() {
             </span>
             <span>
               {verdict.dewMarginK === null ? (
-                'surface not measured: no dew verdict'
+                'surface not measured'
               ) : (
                 <>
                   surface <b>{formatTemperatureDifference(verdict.dewMarginK, system)}</b>
@@ -127,22 +161,33 @@ export function AirStrip() {
             </span>
           </>
         ) : (
-          <span className="unset">Type the air: temperature and humidity</span>
+          <Box component="span" sx={{ borderBottom: '2px dotted var(--strip-2)' }}>
+            Type the air: temperature and humidity
+          </Box>
         )}
         <span className="visually-hidden">Press to note the air now.</span>
-      </button>
-      <div className="say">
+      </ButtonBase>
+      <Box
+        sx={{
+          ml: { xs: 0, md: 'auto' },
+          display: 'flex',
+          gap: '6px 14px',
+          flexWrap: 'wrap',
+          p: '4px 0',
+          maxWidth: 640,
+        }}
+      >
         {reading && ageMin > oldReadingMin ? (
           <span className="maynot">This reading is {duration(ageMin)} old: press it and type a new one.</span>
         ) : (
           reading && <Verdicts reading={reading} products={ahead} missing={missing} system={system} />
         )}
-      </div>
+      </Box>
       {asking && (
         <Suspense>
           <AirDialog onClose={() => setAsking(false)} />
         </Suspense>
       )}
-    </section>
+    </Strip>
   );
 }

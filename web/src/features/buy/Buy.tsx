@@ -1,48 +1,36 @@
-import { houseOf } from '@cosmesis/core/finishing';
-import { typicalSupplies } from '@cosmesis/core/products';
-import { consumablesOfUse } from '@cosmesis/core/reckoning';
-import {
-  type BuyLine,
-  type BuyList,
-  leftoverWorth,
-  type SupplyLine,
-  type SupplyNeed,
-  supplyList,
-  willItLast,
-} from '@cosmesis/core/stock';
+import { type BuyLine, leftoverWorth, type SupplyLine, willItLast } from '@cosmesis/core/stock';
 import { buyListToCsv } from '@cosmesis/core/takeaway';
-import { formatVolume, type Result } from '@cosmesis/core/units';
+import { formatVolume } from '@cosmesis/core/units';
 import { hasPlan } from '@cosmesis/core/workshop';
-import { useMemo, useState } from 'react';
-import { Link } from 'react-router';
-import useSWR from 'swr';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
 import { doDeed } from '../../store/doDeed';
-import { nameOf } from '../../store/nameOf';
 import { newId, theStore } from '../../store/theStore';
 import { useNowMin } from '../../store/useNowMin';
 import { useDraws, useSummaries } from '../../store/useSummaries';
-import { useParts } from '../../store/useWorkshop';
+import { useToBuy } from '../../store/useToBuy';
+import { useParts, useSettings } from '../../store/useWorkshop';
 import { download, fileName } from '../../ui/download';
 import { dayName, money } from '../../ui/formatTime';
+import { ActWhat, Late, Mark, TickBox, TickGrid } from '../../ui/layout';
 import { toProduct } from '../../ui/links';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { say } from '../../ui/say';
-import { callCore } from '../../workers/callCore';
-
-function useBuyList(left: ReadonlySet<string>): Result<BuyList> | undefined {
-  const { products, containers } = useParts('products', 'containers');
-  const nowMin = useNowMin();
-  const draws = useDraws();
-  const needs = useMemo(() => draws.filter((d) => !left.has(d.pieceId)), [draws, left]);
-  const hour = Math.floor(nowMin / 60);
-  const key = ['buy', hour, nameOf(products), nameOf(containers), nameOf(draws), [...left].sort().join()].join('/');
-  const { data } = useSWR<Result<BuyList>, Error>(
-    key,
-    () => callCore('buy', [needs, nowMin], { key: 'buy', urgent: true, needs: [] }),
-    { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
-  );
-  return data;
-}
 
 /** Cans of a line as they come onto the shelf. */
 function bought(line: BuyLine): void {
@@ -69,21 +57,34 @@ function Line({ line }: { line: BuyLine }) {
   const lasts = willItLast(line.product, draws, Object.values(containers));
   const late = line.orderByMin <= nowMin;
   return (
-    <li className="buy-line">
-      <button
-        type="button"
-        className="line no-print"
+    <Box
+      component="li"
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: 'auto minmax(0, 1fr) auto',
+        gap: '6px 18px',
+        alignItems: 'start',
+        p: '12px 0',
+        borderTop: '1px solid var(--line)',
+        '@media (max-width: 900px)': {
+          gridTemplateColumns: 'minmax(0, 1fr) auto',
+          '& > .MuiButton-root': { gridRow: 2 },
+        },
+      }}
+    >
+      <Button
+        variant="outlined"
+        className="no-print"
         aria-label={`Bought: ${line.product.name}`}
         onClick={() => bought(line)}
         disabled={line.packs.counts.length === 0}
       >
         Bought
-      </button>
-      <span className="tick-box print-only" aria-hidden="true" />
+      </Button>
+      <TickBox aria-hidden="true" sx={{ display: 'none', '@media print': { display: 'grid' } }} />
       <div>
-        <p>
-          <span
-            className="mark"
+        <Typography>
+          <Mark
             style={{
               background: line.product.colour,
               display: 'inline-block',
@@ -95,51 +96,57 @@ function Line({ line }: { line: BuyLine }) {
             }}
           />
           <Link to={toProduct(line.product.id)}>{line.product.name}</Link>
-        </p>
-        <p className="what">
+        </Typography>
+        <ActWhat>
           {line.packs.counts.length === 0
             ? 'no pack on its sheet'
             : line.packs.counts
                 .map((c) => `${c.count} × ${formatVolume(c.pack.volumeL, settings.unitSystem)}`)
                 .join(' + ')}
-        </p>
-        <p className="quiet">
+        </ActWhat>
+        <Typography variant="body2">
           {formatVolume(line.needL, settings.unitSystem)} needed
           {line.shelfL > 0 && <>, {formatVolume(line.shelfL, settings.unitSystem)} on the shelf</>}
           {line.agedL > 0 && <>, {formatVolume(line.agedL, settings.unitSystem)} past its date by then</>} · for{' '}
           {line.for.join(', ')}
-        </p>
-        <details className="no-print">
-          <summary className="quiet">How it is worked out, and how far the shelf goes</summary>
-          <p>
-            {formatVolume(line.needL, settings.unitSystem)} needed − {formatVolume(line.shelfL, settings.unitSystem)} on
-            the shelf = {formatVolume(line.buyL, settings.unitSystem)};{' '}
-            {formatVolume(line.packs.volumeL, settings.unitSystem)} in the packs. A litre left over counts{' '}
-            {money(leftoverWorth(line.product), settings.currency)}.
-          </p>
-          <ol className="bare">
-            {lasts.map((l, i) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: a list that is only shown
-              <li key={i} className="row">
-                <span className="n">{dayName(l.atMin, settings.timeZone)}</span>
-                <span>{l.pieceName}</span>
-                <span className="n">− {formatVolume(l.highL, settings.unitSystem)}</span>
-                <b className="n">
-                  {l.leftL < -1e-9
-                    ? `short of ${formatVolume(-l.leftL, settings.unitSystem)}`
-                    : `${formatVolume(l.leftL, settings.unitSystem)} left`}
-                </b>
-              </li>
-            ))}
-          </ol>
-        </details>
+        </Typography>
+        <Accordion className="no-print">
+          <AccordionSummary>
+            <Typography variant="body2">How it is worked out, and how far the shelf goes</Typography>
+          </AccordionSummary>
+          <AccordionDetails>
+            <Typography>
+              {formatVolume(line.needL, settings.unitSystem)} needed − {formatVolume(line.shelfL, settings.unitSystem)}{' '}
+              on the shelf = {formatVolume(line.buyL, settings.unitSystem)};{' '}
+              {formatVolume(line.packs.volumeL, settings.unitSystem)} in the packs. A litre left over counts{' '}
+              {money(leftoverWorth(line.product), settings.currency)}.
+            </Typography>
+            <ol className="bare">
+              {lasts.map((l, i) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a list that is only shown
+                <Stack component="li" direction="row" key={i}>
+                  <span className="n">{dayName(l.atMin, settings.timeZone)}</span>
+                  <span>{l.pieceName}</span>
+                  <span className="n">− {formatVolume(l.highL, settings.unitSystem)}</span>
+                  <b className="n">
+                    {l.leftL < -1e-9
+                      ? `short of ${formatVolume(-l.leftL, settings.unitSystem)}`
+                      : `${formatVolume(l.leftL, settings.unitSystem)} left`}
+                  </b>
+                </Stack>
+              ))}
+            </ol>
+          </AccordionDetails>
+        </Accordion>
       </div>
-      <div className="buy-when">
-        <b className={late ? 'late' : ''}>{late ? 'order now' : `by ${dayName(line.orderByMin, settings.timeZone)}`}</b>
-        <span className="quiet">needed {dayName(line.neededAtMin, settings.timeZone)}</span>
+      <Box sx={{ display: 'grid', justifyItems: 'end', gap: '2px', textAlign: 'right', '& .n': { fontSize: 20 } }}>
+        {late ? <Late>order today</Late> : <b>by {dayName(line.orderByMin, settings.timeZone)}</b>}
+        <Typography component="span" variant="body2">
+          needed {dayName(line.neededAtMin, settings.timeZone)}
+        </Typography>
         <b className="n">{money(line.packs.price, settings.currency)}</b>
-      </div>
-    </li>
+      </Box>
+    </Box>
   );
 }
 
@@ -162,19 +169,14 @@ function boughtSupply(line: SupplyLine): void {
 }
 
 /** What is used up besides the products, less what there is, in packs. */
-function Supplies({ left }: { left: ReadonlySet<string> }) {
-  const { supplies, settings } = useParts('supplies', 'settings');
-  const { byId } = useSummaries();
-  // Over all pieces at once and only for what is still to come: one brush does for a product, wherever it goes.
-  const uses = [...byId.values()].flatMap((s) => (left.has(s.pieceId) ? [] : s.use));
-  const needs: SupplyNeed[] = consumablesOfUse(uses, houseOf(settings, { houseRules: {} }));
-  const lines = supplyList(needs, Object.values(supplies), typicalSupplies);
+function Supplies({ lines }: { lines: readonly SupplyLine[] }) {
+  const settings = useSettings();
   if (lines.length === 0) return null;
   const amount = (n: number, unit: string) =>
     unit === 'pieces' ? String(Math.ceil(n - 1e-9)) : `${n.toFixed(n < 1 ? 2 : 1)} ${unit}`;
   return (
-    <section className="stack" aria-label="Sheets, tape and what is used up">
-      <h2>
+    <Stack component="section" aria-label="Sheets, tape and what is used up">
+      <Typography variant="h2">
         Sheets, tape and what is used up:{' '}
         <span className="n">
           {money(
@@ -182,128 +184,145 @@ function Supplies({ left }: { left: ReadonlySet<string> }) {
             settings.currency,
           )}
         </span>
-      </h2>
+      </Typography>
       <ScrollRegion label="Supplies">
-        <table className="figures">
-          <thead>
-            <tr>
-              <th>What</th>
-              <th className="num">Needed</th>
-              <th className="num">There</th>
-              <th>Buy</th>
-              <th className="num">Price</th>
-              <td className="no-print" />
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>What</TableCell>
+              <TableCell align="right">Needed</TableCell>
+              <TableCell align="right">There</TableCell>
+              <TableCell>Buy</TableCell>
+              <TableCell align="right">Price</TableCell>
+              <TableCell className="no-print">
+                <span className="visually-hidden">Bought</span>
+              </TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {lines.map((l) => (
-              <tr key={l.need.what} className={l.buyAmount === 0 ? 'over' : ''}>
-                <td>{l.supply.name}</td>
-                <td className="num">{amount(l.need.amount, l.need.unit)}</td>
-                <td className="num">{amount(l.haveAmount, l.need.unit)}</td>
-                <td>
+              <TableRow key={l.need.what} sx={l.buyAmount === 0 ? { color: 'text.secondary' } : {}}>
+                <TableCell>{l.supply.name}</TableCell>
+                <TableCell align="right">{amount(l.need.amount, l.need.unit)}</TableCell>
+                <TableCell align="right">{amount(l.haveAmount, l.need.unit)}</TableCell>
+                <TableCell>
                   {l.buyAmount === 0
                     ? 'enough'
                     : l.packs.map((p) => `${p.count} × ${amount(p.amount, l.need.unit)}`).join(' + ') ||
                       amount(l.buyAmount, l.need.unit)}
-                </td>
-                <td className="num">{l.price > 0 ? money(l.price, settings.currency) : ''}</td>
-                <td className="no-print">
+                </TableCell>
+                <TableCell align="right">{l.price > 0 ? money(l.price, settings.currency) : ''}</TableCell>
+                <TableCell className="no-print">
                   {l.packs.length > 0 && (
-                    <button
-                      type="button"
-                      className="plain"
-                      aria-label={`Bought: ${l.supply.name}`}
-                      onClick={() => boughtSupply(l)}
-                    >
+                    <Button aria-label={`Bought: ${l.supply.name}`} onClick={() => boughtSupply(l)}>
                       Bought
-                    </button>
+                    </Button>
                   )}
-                </td>
-              </tr>
+                </TableCell>
+              </TableRow>
             ))}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       </ScrollRegion>
-    </section>
+    </Stack>
   );
 }
 
 /** The buy list: what the planned steps need less the shelf, in the cheapest cans, by the day each has to be ordered. */
 export default function Buy() {
   const { pieces, settings } = useParts('pieces', 'settings');
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const list = useBuyList(left);
-  const { all, missing } = useSummaries();
   const planned = Object.values(pieces).filter(hasPlan);
+  const [address, setAddress] = useSearchParams();
+  const only = planned.find((p) => p.id === address.get('for'));
+  const [unticked, setUnticked] = useState<ReadonlySet<string>>(new Set());
+  const left = only ? new Set(planned.flatMap((p) => (p === only ? [] : p.id))) : unticked;
+  const { cans: list, supplies, price } = useToBuy(only ? { only: only.id } : { but: left });
+  const setLeft = (next: ReadonlySet<string>) => {
+    setAddress({}, { replace: true });
+    setUnticked(next);
+  };
+  const { all, missing } = useSummaries();
+  const supplyPrice = supplies.reduce((sum, l) => sum + l.price, 0);
   return (
-    <div className="stack" style={{ gap: 20, maxWidth: 980 }}>
-      <div className="row">
-        <h1>
+    <Stack style={{ gap: 20, maxWidth: 980 }}>
+      <Stack direction="row">
+        <Typography variant="h1">
           Buy
-          {list?.ok && list.value.lines.length > 0 && (
+          {only && ` for ${only.name}`}
+          {price !== null && price > 0 && (
             <>
-              : <span className="n">{money(list.value.price, settings.currency)}</span>
+              : <span className="n">{money(price, settings.currency)}</span>
             </>
           )}
-        </h1>
+        </Typography>
         {list?.ok && list.value.lines.length > 0 && (
-          <span className="row spread no-print">
-            <button
-              type="button"
-              className="line"
+          <Stack component="span" direction="row" sx={{ ml: 'auto' }} className="no-print">
+            <Button
+              variant="outlined"
               onClick={() =>
                 download(fileName(`${settings.name} buy list`, 'csv'), 'text/csv', buyListToCsv(list.value))
               }
             >
               Download as CSV
-            </button>
-            <button type="button" className="line" onClick={() => window.print()}>
+            </Button>
+            <Button variant="outlined" onClick={() => window.print()}>
               Print
-            </button>
-          </span>
+            </Button>
+          </Stack>
         )}
-      </div>
-      <details className="no-print">
-        <summary className="quiet" style={{ minHeight: 48 }}>
-          For{' '}
-          {left.size === 0
-            ? `all ${planned.length} planned pieces`
-            : `${planned.length - left.size} of ${planned.length} planned pieces`}
-        </summary>
-        <div className="also-ticks">
-          {planned.map((p) => (
-            <label key={p.id} className="tick">
-              <input
-                type="checkbox"
-                checked={!left.has(p.id)}
-                onChange={(e) => {
-                  const next = new Set(left);
-                  if (e.target.checked) next.delete(p.id);
-                  else next.add(p.id);
-                  setLeft(next);
-                }}
-              />
-              {p.name}
-            </label>
-          ))}
-        </div>
-      </details>
-      {(list === undefined || missing > 0) && (
-        <p className="quiet" role="status">
-          Working it out{missing > 0 ? `: ${all - missing} of ${all} pieces` : ''}…
-        </p>
+      </Stack>
+      {list?.ok && price !== null && price > 0 && (
+        <Typography>
+          {money(list.value.price, settings.currency)} in cans, {money(supplyPrice, settings.currency)} in sheets, tape
+          and what is used up. What the shelf has is taken off.
+        </Typography>
       )}
-      {list?.ok === false && list.issues.map((i) => <p key={i.code}>{i.message}</p>)}
+      <Accordion className="no-print">
+        <AccordionSummary>
+          <Typography variant="body2">
+            For{' '}
+            {left.size === 0
+              ? `all ${planned.length} planned pieces`
+              : `${planned.length - left.size} of ${planned.length} planned pieces`}
+          </Typography>
+        </AccordionSummary>
+        <AccordionDetails>
+          <TickGrid>
+            {planned.map((p) => (
+              <FormControlLabel
+                key={p.id}
+                control={
+                  <Checkbox
+                    checked={!left.has(p.id)}
+                    onChange={(e) => {
+                      const next = new Set(left);
+                      if (e.target.checked) next.delete(p.id);
+                      else next.add(p.id);
+                      setLeft(next);
+                    }}
+                  />
+                }
+                label={p.name}
+              />
+            ))}
+          </TickGrid>
+        </AccordionDetails>
+      </Accordion>
+      {(list === undefined || missing > 0) && (
+        <Typography variant="body2" role="status">
+          Working it out{missing > 0 ? `: ${all - missing} of ${all} pieces` : ''}…
+        </Typography>
+      )}
+      {list?.ok === false && list.issues.map((i) => <Typography key={i.code}>{i.message}</Typography>)}
       {list?.ok && (
         <>
           {list.value.issues.map((i) => (
-            <p key={i.path + i.code} className="notice">
+            <Alert severity="warning" key={i.path + i.code}>
               {i.message}
-            </p>
+            </Alert>
           ))}
           {list.value.lines.length === 0 ? (
-            <p>The shelf does for every planned step of these pieces.</p>
+            <Typography>The shelf does for every planned step of these pieces.</Typography>
           ) : (
             <ScrollRegion label="Buy list">
               <ul className="bare">
@@ -315,11 +334,11 @@ export default function Buy() {
           )}
         </>
       )}
-      <Supplies left={left} />
-      <p className="quiet">
+      <Supplies lines={supplies} />
+      <Typography variant="body2">
         The cheapest cans that are never short of the high end; half of what is left over of a can that keeps a year
         counts as used. Prices are placeholders until you type your own under Products.
-      </p>
-    </div>
+      </Typography>
+    </Stack>
   );
 }

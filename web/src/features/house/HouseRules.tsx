@@ -12,6 +12,16 @@ import {
   type ToolId,
   toolIds,
 } from '@cosmesis/core/workshop';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { theStore } from '../../store/theStore';
 import { editPiece } from '../../store/useEditPiece';
@@ -19,6 +29,7 @@ import { useSchools } from '../../store/useReckoning';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { dayName, duration, money } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
+import { Fields } from '../../ui/layout';
 import { MeasureField } from '../../ui/MeasureField';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Select } from '../../ui/Select';
@@ -64,57 +75,57 @@ function dateChange(figures: SchoolFigures, current: SchoolFigures | undefined):
 function Comparison({ rule, piece }: { rule: HouseRule; piece: Piece }) {
   const settings = useSettings();
   const result = useSchools(piece, rule.id, true);
-  if (!result) return <p className="quiet">Working it out…</p>;
-  if (!result.ok) return <p>{result.issues[0]?.message}</p>;
+  if (!result) return <Typography variant="body2">Working it out…</Typography>;
+  if (!result.ok) return <Typography>{result.issues[0]?.message}</Typography>;
   const current = result.value.find((f) => f.current);
   return (
     <ScrollRegion label={`What each school of "${rule.question}" changes on ${piece.name}`}>
-      <table className="figures">
-        <thead>
-          <tr>
-            <th>{piece.name}</th>
-            <th className="num">Hands-on</th>
-            <th className="num">Cans</th>
-            <th className="num">Labour</th>
-            <th className="num">Light use</th>
-          </tr>
-        </thead>
-        <tbody>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>{piece.name}</TableCell>
+            <TableCell align="right">Hands-on</TableCell>
+            <TableCell align="right">Cans</TableCell>
+            <TableCell align="right">Labour</TableCell>
+            <TableCell align="right">Light use</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {result.value.map((f) => (
-            <tr key={f.schoolId}>
-              <td>
+            <TableRow key={f.schoolId}>
+              <TableCell>
                 {f.current ? (
                   <b>{rule.schools.find((s) => s.id === f.schoolId)?.name}, now</b>
                 ) : (
                   rule.schools.find((s) => s.id === f.schoolId)?.name
                 )}
-              </td>
-              <td className="num">
+              </TableCell>
+              <TableCell align="right">
                 {f.current ? duration(f.handsOnMin) : signed(f.handsOnMin - (current?.handsOnMin ?? 0), duration)}
-              </td>
-              <td className="num">
+              </TableCell>
+              <TableCell align="right">
                 {f.current
                   ? money(f.price, settings.currency)
                   : signed(Math.round((f.price - (current?.price ?? 0)) * 100) / 100, (x) =>
                       money(x, settings.currency),
                     )}
-              </td>
-              <td className="num">
+              </TableCell>
+              <TableCell align="right">
                 {f.current
                   ? money(f.labourPrice, settings.currency)
                   : signed(Math.round((f.labourPrice - (current?.labourPrice ?? 0)) * 100) / 100, (x) =>
                       money(x, settings.currency),
                     )}
-              </td>
-              <td className="num">
+              </TableCell>
+              <TableCell align="right">
                 {f.current && f.lightUseAtMin !== null
                   ? dayName(f.lightUseAtMin, settings.timeZone)
                   : dateChange(f, current)}
-              </td>
-            </tr>
+              </TableCell>
+            </TableRow>
           ))}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </ScrollRegion>
   );
 }
@@ -136,26 +147,27 @@ function choose(rule: HouseRule, school: string, piece: Piece | undefined): void
 
 function Rule({ rule, piece, shownOn }: { rule: HouseRule; piece: Piece | undefined; shownOn: Piece | undefined }) {
   const settings = useSettings();
-  const [open, setOpen] = useState(false);
   const ofWorkshop = houseOf(settings, { houseRules: {} })[rule.id];
   const own = piece?.houseRules[rule.id];
   const choices = rule.schools.map((s) => ({ value: s.id, name: s.id === rule.usual ? `${s.name} (usual)` : s.name }));
   return (
-    <div className="stack" style={{ gap: 6, padding: '10px 0', borderTop: '1px solid var(--hair)' }}>
+    <Stack style={{ gap: 6, padding: '10px 0', borderTop: '1px solid var(--hair)' }}>
       <Keys
         legend={rule.question}
         value={piece ? (own ?? asWorkshop) : ofWorkshop}
         choices={piece ? [{ value: asWorkshop, name: 'as the workshop' }, ...choices] : choices}
         onPick={(school) => choose(rule, school, piece)}
       />
-      <p className="quiet">{rule.why}</p>
+      <Typography variant="body2">{rule.why}</Typography>
       {shownOn && (
-        <details onToggle={(e) => setOpen(e.currentTarget.open)}>
-          <summary>What it changes</summary>
-          {open && <Comparison rule={rule} piece={shownOn} />}
-        </details>
+        <Accordion>
+          <AccordionSummary>What it changes</AccordionSummary>
+          <AccordionDetails>
+            <Comparison rule={rule} piece={shownOn} />
+          </AccordionDetails>
+        </Accordion>
       )}
-    </div>
+    </Stack>
   );
 }
 
@@ -199,22 +211,13 @@ function Ticks<T extends string>({
   onToggle: (value: T, on: boolean) => void;
 }) {
   return (
-    <fieldset>
-      <legend>{legend}</legend>
-      <p className="quiet">{help}</p>
-      <div className="keys" style={{ marginTop: 8 }}>
-        {all.map((value) => (
-          <label key={value}>
-            <input
-              type="checkbox"
-              checked={chosen.includes(value)}
-              onChange={(e) => onToggle(value, e.target.checked)}
-            />
-            <span>{names[value]}</span>
-          </label>
-        ))}
-      </div>
-    </fieldset>
+    <Keys
+      legend={legend}
+      help={help}
+      value={chosen}
+      choices={all.map((value) => ({ value, name: names[value] }))}
+      onPick={(value) => onToggle(value, !chosen.includes(value))}
+    />
   );
 }
 
@@ -290,7 +293,7 @@ function Labour() {
       : refused({ code: 'amount_unreadable', path: '', message: `Write an amount between 0 and ${most}.` });
   };
   return (
-    <div className="fields" style={{ maxWidth: 520 }}>
+    <Fields style={{ maxWidth: 520 }}>
       <MeasureField
         label={`An hour of work, ${settings.currency}`}
         draftKey="labour/rate"
@@ -305,7 +308,7 @@ function Labour() {
         parse={(text) => amount(text, 100)}
         onValue={(percent) => set('Share of the sale price', { shareOfSaleFrac: percent / 100 })}
       />
-    </div>
+    </Fields>
   );
 }
 
@@ -321,12 +324,11 @@ export default function HouseRules() {
       (a, b) => Object.keys(b.looks).length - Object.keys(a.looks).length || b.log.length - a.log.length,
     )[0];
   return (
-    <div className="stack" style={{ gap: 26, maxWidth: 940 }}>
-      <h1>House rules</h1>
-      <p>
+    <Stack style={{ gap: 26, maxWidth: 940 }}>
+      <Typography>
         Where good practitioners disagree, your workshop picks its way, and every plan follows. The label of a product
         wins over any of these.
-      </p>
+      </Typography>
       <div style={{ maxWidth: 360 }}>
         <Select
           label="Rules of"
@@ -338,14 +340,14 @@ export default function HouseRules() {
       {!piece && <Tools />}
       {chapters.map((chapter) => (
         <section key={chapter.name} aria-label={chapter.name}>
-          <h2>{chapter.name}</h2>
+          <Typography variant="h2">{chapter.name}</Typography>
           {!piece && chapter.rules.includes('labour') && <Labour />}
           {chapter.rules.map((id) => (
             <Rule key={`${forId}/${id}`} rule={ruleOf(id)} piece={piece} shownOn={shownOn} />
           ))}
         </section>
       ))}
-      <p className="quiet">Common practice, no source: which school is right is yours to say.</p>
-    </div>
+      <Typography variant="body2">Common practice, no source: which school is right is yours to say.</Typography>
+    </Stack>
   );
 }

@@ -1,6 +1,14 @@
 import type { Batch, BatchSheet, Recipe } from '@cosmesis/core/mixing';
 import { formatVolume, type Result } from '@cosmesis/core/units';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useSettings } from '../../store/useWorkshop';
+import { Big, Mark } from '../../ui/layout';
 import { Cup } from './Cup';
 import { partColours } from './partColours';
 
@@ -28,16 +36,16 @@ export function Batches({
   onBegin: (batch: Batch, batches: number) => void;
 }) {
   const settings = useSettings();
-  if (sheet === null) return <p className="quiet">Type what is left in the can.</p>;
+  if (sheet === null) return <Typography variant="body2">Type what is left in the can.</Typography>;
   if (!sheet.ok)
     return (
-      <div role="alert" className="stack">
+      <Stack role="alert">
         {sheet.issues.map((i) => (
-          <p key={i.path + i.code} className="finding stop">
+          <Alert severity="error" key={i.path + i.code}>
             {i.message}
-          </p>
+          </Alert>
         ))}
-      </div>
+      </Stack>
     );
   const { batches, workingMin, placingMin, limit, volumeL } = sheet.value;
   const [one] = batches;
@@ -45,25 +53,30 @@ export function Batches({
   const next = batches.find((b) => !begun(b.number, batches.length)) ?? one;
   return (
     <>
-      <h2>
+      <Typography variant="h2">
         {batches.length === 1 ? 'One batch' : `${batches.length} batches`}
-        {volumeL !== null && <span className="quiet"> {formatVolume(volumeL, settings.unitSystem)} in all</span>}
-      </h2>
+        {volumeL !== null && (
+          <Typography component="span" variant="body2">
+            {' '}
+            {formatVolume(volumeL, settings.unitSystem)} in all
+          </Typography>
+        )}
+      </Typography>
       {limit && (
-        <p>
+        <Typography>
           Split by the {limit}:{' '}
           {limit === 'cup'
             ? `a cup holds ${formatVolume(settings.cupL, settings.unitSystem)}`
             : `one sets in ${workingMin?.toFixed(1)} min at ${tempC.toFixed(1)} °C, and all of it takes ${placingMin?.toFixed(0)} min to place`}
           .
-        </p>
+        </Typography>
       )}
       {workingMin !== null && !limit && (
-        <p>
+        <Typography>
           Workable for {workingMin.toFixed(1)} min at {tempC.toFixed(1)} °C.
-        </p>
+        </Typography>
       )}
-      <div className="row" style={{ alignItems: 'end', flexWrap: 'nowrap' }}>
+      <Stack direction="row" style={{ alignItems: 'end', flexWrap: 'nowrap' }}>
         <Cup
           label={`One batch: ${one.amounts.map((a) => `${a.name} ${a.volumeL === null ? '' : formatVolume(a.volumeL, settings.unitSystem)}`).join(', ')}`}
           cupL={settings.cupL}
@@ -74,41 +87,51 @@ export function Batches({
             colour: partColours[i % 6]!,
           }))}
         />
-        <ul className="bare stack" aria-label="In one batch">
+        <Stack component="ul" className="bare" aria-label="In one batch">
           {one.amounts.map((a, i) => (
             <li key={a.name}>
-              <span className="row" style={{ gap: 8 }}>
-                <span className="mark" style={{ background: partColours[i % 6], width: 16, height: 16 }} />
+              <Stack component="span" direction="row" spacing={1} sx={{ flexWrap: 'nowrap' }}>
+                <Mark sx={{ width: 16, height: 16, flex: 'none' }} style={{ background: partColours[i % 6] }} />
                 {a.name}
                 {a.hardener ? ' (starts the clock)' : ''}
-              </span>
-              <span className="big">{grams(a.massKg)}</span>{' '}
-              <span className="n quiet">{a.volumeL === null ? '' : formatVolume(a.volumeL, settings.unitSystem)}</span>
+              </Stack>
+              <Big>{grams(a.massKg)}</Big>{' '}
+              <Typography component="span" variant="body2" className="n">
+                {a.volumeL === null ? '' : formatVolume(a.volumeL, settings.unitSystem)}
+              </Typography>
             </li>
           ))}
-        </ul>
-      </div>
-      <details>
-        <summary className="quiet">
-          {recipe.by === 'mass' ? 'By mass' : 'By volume'}, in any order: how it is worked out
-        </summary>
-        <div className="stack" style={{ gap: 4, paddingTop: 6 }}>
-          {from && <p>{from}</p>}
-          {recipe.parts.map((p) => (
-            <p key={p.name} className="n">
-              {p.name}: {+p.share.toPrecision(4)} of {+recipe.parts.reduce((sum, x) => sum + x.share, 0).toPrecision(4)}{' '}
-              parts by {recipe.by}
-              {p.densityKgPerL === null ? ', density not known' : `, ${p.densityKgPerL} kg/L`}
-            </p>
-          ))}
-        </div>
-      </details>
-      <div className="row">
-        <button type="button" className="go" disabled={barred} onClick={() => onBegin(next, batches.length)}>
+        </Stack>
+      </Stack>
+      <Accordion>
+        <AccordionSummary>
+          <Typography variant="body2">
+            {recipe.by === 'mass' ? 'By mass' : 'By volume'}, in any order: how it is worked out
+          </Typography>
+        </AccordionSummary>
+        <AccordionDetails>
+          <Stack style={{ gap: 4, paddingTop: 6 }}>
+            {from && <Typography>{from}</Typography>}
+            {recipe.parts.map((p) => (
+              <p key={p.name} className="n">
+                {p.name}: {+p.share.toPrecision(4)} of{' '}
+                {+recipe.parts.reduce((sum, x) => sum + x.share, 0).toPrecision(4)} parts by {recipe.by}
+                {p.densityKgPerL === null ? ', density not known' : `, ${p.densityKgPerL} kg/L`}
+              </p>
+            ))}
+          </Stack>
+        </AccordionDetails>
+      </Accordion>
+      <Stack direction="row">
+        <Button variant="contained" disabled={barred} onClick={() => onBegin(next, batches.length)}>
           {batches.length === 1 ? 'Begin to pour' : `Begin batch ${next.number} of ${batches.length}`}
-        </button>
-        {next.number > 1 && <span className="quiet">{next.number - 1} begun today</span>}
-      </div>
+        </Button>
+        {next.number > 1 && (
+          <Typography component="span" variant="body2">
+            {next.number - 1} begun today
+          </Typography>
+        )}
+      </Stack>
     </>
   );
 }

@@ -12,7 +12,7 @@ export function Cup({
   const height = 150;
   let level = 0;
   return (
-    <svg viewBox="0 0 120 170" className="cup" role="img" aria-label={label}>
+    <svg viewBox="0 0 120 170" style={{ width: 132, flex: 'none' }} role="img" aria-label={label}>
       {parts.map((p) => {
         const whole = (Math.max(p.volumeL, p.pouredL) / most) * height;
         const poured = (p.pouredL / most) * height;

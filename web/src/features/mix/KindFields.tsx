@@ -1,4 +1,7 @@
 import type { Product } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useParts } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
 import { NumberField } from '../../ui/NumberField';
@@ -65,9 +68,9 @@ export function KindFields({
             onPick={(c) => set({ coat: Number(c) })}
             choices={['1', '2', '3', '4'].map((c) => ({ value: c, name: c }))}
           />
-          <p className="quiet">
+          <Typography variant="body2">
             The first coat is thinned most. Its label: up to {Math.round(product.thinningMaxFrac.value * 100)} %
-          </p>
+          </Typography>
         </>
       );
     case 'diluted':
@@ -104,9 +107,9 @@ export function KindFields({
       );
     case 'colours':
       return (
-        <div className="stack">
+        <Stack>
           {settings.parts.map((p, i) => (
-            <div className="row" key={p.productId} style={{ flexWrap: 'nowrap' }}>
+            <Stack direction="row" key={p.productId} style={{ flexWrap: 'nowrap' }}>
               <Select
                 label={`Colour ${i + 1}`}
                 value={p.productId}
@@ -123,21 +126,20 @@ export function KindFields({
                 most={100}
                 onValue={(parts) => set({ parts: settings.parts.map((x, j) => (j === i ? { ...x, parts } : x)) })}
               />
-            </div>
+            </Stack>
           ))}
           {settings.parts.length < paints.length && (
-            <button
-              type="button"
-              className="line"
+            <Button
+              variant="outlined"
               onClick={() => {
                 const next = paints.find((x) => !settings.parts.some((p) => p.productId === x.id));
                 if (next) set({ parts: [...settings.parts, { productId: next.id, parts: 1 }] });
               }}
             >
               Another colour
-            </button>
+            </Button>
           )}
-        </div>
+        </Stack>
       );
     case 'label':
       return null;

@@ -2,7 +2,10 @@ import { latestReading } from '@cosmesis/core/deeds';
 import { doWhat, lowerFirst } from '@cosmesis/core/finishing';
 import { type Batch, totalOf, usualMixTempC } from '@cosmesis/core/mixing';
 import { sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
-import { formatVolume, latestFirst } from '@cosmesis/core/units';
+import { formatVolume, latestFirst, parseVolume } from '@cosmesis/core/units';
+import Alert from '@mui/material/Alert';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useNowMin } from '../../store/useNowMin';
@@ -11,14 +14,16 @@ import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings, useWorkshop } from '../../store/useWorkshop';
 import { dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
+import { Fields, Mark, MixGrid } from '../../ui/layout';
 import { toMix } from '../../ui/links';
+import { MeasureField } from '../../ui/MeasureField';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 import { Batches } from './Batches';
 import { KindFields } from './KindFields';
 import { startMix } from './mixDeeds';
 import { barredBy, kindsFor, kindWords, type RecipeKind, type RecipeSettings, recipeFor } from './recipeKinds';
-import { highL, type Size, sheetOf, type Task } from './sheetOf';
+import { highL, type Size, sheetOf, type Task, usualWantL } from './sheetOf';
 
 const start: RecipeSettings = {
   thinPercent: 0,
@@ -72,11 +77,11 @@ function SetNote({ task, tasks }: { task: Task; tasks: readonly Task[] }) {
   if (pieces.size < 2) return null;
   const litres = set.reduce((sum, t) => sum + highL(t), 0);
   return (
-    <p className="notice">
+    <Alert severity="warning">
       {pieces.size} pieces of the set “{task.piece.setName}” take this colour,{' '}
       {formatVolume(litres, settings.unitSystem)} over all their coats. Two batches never match side by side: mix that
       much at once.
-    </p>
+    </Alert>
   );
 }
 
@@ -98,8 +103,9 @@ export default function Mix() {
   const [own, setOwn] = useState<RecipeSettings | null>(null);
   const [size, setSize] = useState<Size>('step');
   const [canFirst, setCanFirst] = useState<number | null>(null);
+  const [wantL, setWant] = useState<number | null>(null);
   const [reservePercent, setReserve] = useState(10);
-  if (!product) return <p>No product is on the shelf yet.</p>;
+  if (!product) return <Typography>No product is on the shelf yet.</Typography>;
   const kinds = kindsFor(product, products);
   const kind = kindPicked && kinds.includes(kindPicked) ? kindPicked : kinds[0]!;
   const recipeSettings = own ?? {
@@ -111,7 +117,8 @@ export default function Mix() {
   const recipe = recipeFor(kind, product, products, recipeSettings);
   const barred = barredBy(kind, product, recipeSettings);
   const tempC = latestReading(readings)?.airTempC ?? usualMixTempC;
-  const sizeNow: Size = task ? size : size === 'step' ? 'cup' : size;
+  const sizeNow: Size = task || size !== 'step' ? size : 'want';
+  const wantNow = wantL ?? usualWantL(product);
   const sheet = sheetOf(sizeNow, {
     recipe,
     product,
@@ -119,6 +126,7 @@ export default function Mix() {
     tempC,
     cupL: settings.cupL,
     canFirst,
+    wantL: wantNow,
     reserveFrac: reservePercent / 100,
   });
   const named = (number: number, batches: number) =>
@@ -141,9 +149,9 @@ export default function Mix() {
     .sort((a, b) => latestFirst(a.at, b.at))
     .slice(0, 8);
   return (
-    <div className="mix-grid">
-      <section className="stack" aria-label="What is mixed">
-        <h1>Mix</h1>
+    <MixGrid>
+      <Stack component="section" aria-label="What is mixed">
+        <Typography variant="h1">Mix</Typography>
         <Select
           label="For"
           value={task ? keyOf(task) : ''}
@@ -168,18 +176,19 @@ export default function Mix() {
             onPick={(id) => {
               setOwn(null);
               setKind(null);
+              setWant(null);
               setParams({ product: id });
             }}
           />
         )}
-        {task && <p className="quiet">{product.name}</p>}
+        {task && <Typography variant="body2">{product.name}</Typography>}
         <Keys
           legend="How it is mixed"
           value={kind}
           onPick={setKind}
           choices={kinds.map((k) => ({ value: k, name: kindWords[k] }))}
         />
-        <div className="fields">
+        <Fields>
           <KindFields
             key={`${product.id}/${kind}`}
             kind={kind}
@@ -187,18 +196,19 @@ export default function Mix() {
             settings={recipeSettings}
             set={(change) => setOwn({ ...recipeSettings, ...change })}
           />
-        </div>
+        </Fields>
         <Keys<Size>
           legend="How much"
           value={sizeNow}
           onPick={setSize}
           choices={[
             ...(task ? [{ value: 'step' as const, name: 'What the sitting needs' }] : []),
+            { value: 'want', name: 'So much as I want' },
             { value: 'can', name: 'What is in the can' },
             { value: 'cup', name: `A cup of ${formatVolume(settings.cupL, settings.unitSystem)}` },
           ]}
         />
-        <div className="fields">
+        <Fields>
           {sizeNow === 'step' && (
             <NumberField
               label="Reserve, %"
@@ -207,6 +217,17 @@ export default function Mix() {
               least={0}
               most={100}
               onValue={setReserve}
+            />
+          )}
+          {sizeNow === 'want' && (
+            <MeasureField
+              key={product.id}
+              label="I want"
+              draftKey={`mix/want/${product.id}`}
+              shown={formatVolume(wantNow, settings.unitSystem)}
+              parse={(text) => parseVolume(text, settings.unitSystem, wantNow)}
+              onValue={setWant}
+              help={wantL === null ? 'To begin with: what one place or half a square metre takes' : ' '}
             />
           )}
           {sizeNow === 'can' && (
@@ -219,15 +240,15 @@ export default function Mix() {
               onValue={setCanFirst}
             />
           )}
-        </div>
+        </Fields>
         {task && <SetNote task={task} tasks={tasks} />}
         {barred && (
-          <p className="finding stop" role="alert">
+          <Alert severity="error" role="alert">
             <b>{barred}</b>
-          </p>
+          </Alert>
         )}
-      </section>
-      <section className="stack" aria-label="Batches">
+      </Stack>
+      <Stack component="section" aria-label="Batches">
         <Batches
           recipe={recipe}
           sheet={sheet}
@@ -241,25 +262,24 @@ export default function Mix() {
           begun={(number, batches) => Object.values(mixes).some((m) => m.name === named(number, batches))}
           onBegin={begin}
         />
-      </section>
-      <section className="stack" aria-label="Mixed lately">
-        <h2>Mixed lately</h2>
+      </Stack>
+      <Stack component="section" aria-label="Mixed lately">
+        <Typography variant="h2">Mixed lately</Typography>
         {recent.length === 0 && (
-          <p className="quiet">Every batch is kept here with its weights, to be made again the same.</p>
+          <Typography variant="body2">Every batch is kept here with its weights, to be made again the same.</Typography>
         )}
         <ul className="bare">
           {recent.map((m) => (
-            <li key={m.id} className="row" style={{ minHeight: 48 }}>
-              <span
-                className="mark"
-                style={{ background: m.colour, width: 18, height: 18, border: '1.5px solid #15211d' }}
-              />
+            <Stack component="li" direction="row" key={m.id} sx={{ minHeight: 48, flexWrap: 'nowrap' }}>
+              <Mark sx={{ width: 18, height: 18, flex: 'none' }} style={{ background: m.colour }} />
               <Link to={toMix(m.id)}>{m.name}</Link>
-              <span className="quiet">{m.done ? '' : 'open'}</span>
-            </li>
+              <Typography component="span" variant="body2">
+                {m.done ? '' : 'open'}
+              </Typography>
+            </Stack>
           ))}
         </ul>
-      </section>
-    </div>
+      </Stack>
+    </MixGrid>
   );
 }

@@ -10,9 +10,15 @@ import {
 import { recordCode } from '@cosmesis/core/takeaway';
 import { formatVolume, minuteOf } from '@cosmesis/core/units';
 import type { Mix } from '@cosmesis/core/workshop';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
 import Alert from '@mui/material/Alert';
 import AlertTitle from '@mui/material/AlertTitle';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import { styled } from '@mui/material/styles';
+import Typography from '@mui/material/Typography';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { theStore } from '../../store/theStore';
@@ -23,6 +29,7 @@ import { fileName } from '../../ui/download';
 import { dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { downloadLabel } from '../../ui/labelPdf';
+import { Big, PourGrid } from '../../ui/layout';
 import { toMix, toPiece, toProduct } from '../../ui/links';
 import { NumberField } from '../../ui/NumberField';
 import { say } from '../../ui/say';
@@ -36,6 +43,18 @@ const grams = (kg: number, digits = 1): string => `${(kg * 1000).toFixed(digits)
 const nearKg = 0.00015;
 /** A weight that jumps by more than this between two readings is not believed, g. */
 const jumpG = 400;
+
+const PourPart = styled('li')({
+  display: 'grid',
+  gridTemplateColumns: 'minmax(120px, 1fr) auto auto',
+  gap: '4px 18px',
+  alignItems: 'center',
+  padding: '10px 0 14px',
+  borderTop: '2px solid var(--line)',
+  '&[data-active=true]': { borderTopColor: 'var(--verdigris)' },
+  '& > .MuiButton-root': { justifyContent: 'start', fontWeight: 700 },
+  '& > :nth-of-type(4), & > .MuiFormControl-root': { gridColumn: '1 / -1' },
+});
 
 /** What the scale shows for the part that is being poured, and how to take it over. */
 function ScalePanel({ mix, part, onTaken }: { mix: Mix; part: number; onTaken: () => void }) {
@@ -64,66 +83,68 @@ function ScalePanel({ mix, part, onTaken }: { mix: Mix; part: number; onTaken: (
       say({ text: 'The stand-in scale does not answer. Type the weights instead.' });
   };
   return (
-    <div className="scale stack">
-      {reading === undefined && <p>Looking for the scale…</p>}
+    <Stack sx={{ borderTop: '4px solid var(--ink)', pt: 1.25 }}>
+      {reading === undefined && <Typography>Looking for the scale…</Typography>}
       {reading?.connected === false && (
-        <p className="finding stop" role="alert">
+        <Alert severity="error" role="alert">
           <b>The scale is not connected.</b> Nothing is lost: plug it in again, or type the weights.
-        </p>
+        </Alert>
       )}
       {jumped && (
-        <p className="finding" role="alert">
+        <Alert severity="warning" role="alert">
           <b>The reading jumped by more than {jumpG} g.</b> Something was put on or taken off the scale. Tare it with
           the cup on it, or type the weight.
-          <button type="button" className="line" onClick={() => setJumped(false)}>
+          <Button variant="outlined" onClick={() => setJumped(false)}>
             Go on
-          </button>
-        </p>
+          </Button>
+        </Alert>
       )}
       {shown !== null && (
         <>
-          <p className="row">
+          <Stack component="p" direction="row">
             <span>On the scale</span>
-            <b className="big" role="status" aria-label="Reading of the scale">
+            <Big as="b" role="status" aria-label="Reading of the scale">
               {shown.toFixed(1)} g
-            </b>
-            <span className="quiet">{reading?.stable ? 'steady' : 'settling'}</span>
-          </p>
-          <div className="row">
-            <button type="button" className="go" disabled={!reading?.stable || jumped} onClick={take}>
+            </Big>
+            <Typography component="span" variant="body2">
+              {reading?.stable ? 'steady' : 'settling'}
+            </Typography>
+          </Stack>
+          <Stack direction="row">
+            <Button variant="contained" disabled={!reading?.stable || jumped} onClick={take}>
               Take {shown.toFixed(1)} g as {mix.parts[part]?.name}
-            </button>
-            <button type="button" className="line" onClick={() => void tellScale('tare')}>
+            </Button>
+            <Button variant="outlined" onClick={() => void tellScale('tare')}>
               Tare
-            </button>
-          </div>
+            </Button>
+          </Stack>
         </>
       )}
-      <details>
-        <summary className="quiet">Stand-in scale: load it by hand</summary>
-        <div className="row" style={{ paddingTop: 8 }}>
-          {[100, 10, 1, -1].map((g) => (
-            <button key={g} type="button" className="line" onClick={() => stand(g)}>
-              {g > 0 ? `Pour ${g} g` : `Take off ${-g} g`}
-            </button>
-          ))}
-          <button
-            type="button"
-            className="line"
-            onClick={() => void tellScale('plug', { plugged: !reading?.connected })}
-          >
-            {reading?.connected ? 'Unplug it' : 'Plug it in'}
-          </button>
-        </div>
-      </details>
-    </div>
+      <Accordion>
+        <AccordionSummary>
+          <Typography variant="body2">Stand-in scale: load it by hand</Typography>
+        </AccordionSummary>
+        <AccordionDetails>
+          <Stack direction="row" style={{ paddingTop: 8 }}>
+            {[100, 10, 1, -1].map((g) => (
+              <Button variant="outlined" key={g} onClick={() => stand(g)}>
+                {g > 0 ? `Pour ${g} g` : `Take off ${-g} g`}
+              </Button>
+            ))}
+            <Button variant="outlined" onClick={() => void tellScale('plug', { plugged: !reading?.connected })}>
+              {reading?.connected ? 'Unplug it' : 'Plug it in'}
+            </Button>
+          </Stack>
+        </AccordionDetails>
+      </Accordion>
+    </Stack>
   );
 }
 
 /** Its working time is over: nothing that is added makes it good again. */
 function HasSet({ onThrow }: { onThrow: () => void }) {
   return (
-    <Alert severity="error" action={<Button onClick={onThrow}>Throw it away</Button>}>
+    <Alert role="alert" severity="error" action={<Button onClick={onThrow}>Throw it away</Button>}>
       <AlertTitle>It has set: throw it away</AlertTitle>
       Its working time is over: nothing of it goes on any more. What is left goes outdoors until it is cold, then to the
       bin. If all of it was placed in time, close the batch.
@@ -136,7 +157,7 @@ function Advice({ plan, mix }: { plan: PourPlan; mix: Mix }) {
   const { settings, products } = useParts('settings', 'products');
   if (plan.hardenerStop)
     return (
-      <p className="finding stop" role="alert">
+      <Alert severity="error" role="alert">
         <b>
           Stop: the hardener is at {((plan.hardenerNowFrac ?? 0) * 100).toFixed(1)} %, its label allows{' '}
           {(mix.hardenerFrac!.least * 100).toFixed(0)} to {(mix.hardenerFrac!.most * 100).toFixed(0)} %.
@@ -144,35 +165,35 @@ function Advice({ plan, mix }: { plan: PourPlan; mix: Mix }) {
         {plan.hardenerStop === 'too-much'
           ? 'Too much bleeds through paint and sets at once. Add what is asked for below before any of it is used.'
           : 'With too little it may never cure. Add what is asked for below before any of it is used.'}
-      </p>
+      </Alert>
     );
   if (plan.overCup)
     return (
-      <p className="finding stop" role="alert">
+      <Alert severity="error" role="alert">
         <b>
           The corrected batch comes to {plan.volumeL === null ? '' : formatVolume(plan.volumeL, settings.unitSystem)},
           more than the cup of {formatVolume(settings.cupL, settings.unitSystem)}.
         </b>{' '}
         Go on in a larger cup, or pour part of it into a second one and correct each by itself.
-      </p>
+      </Alert>
     );
   const product = mix.productId ? products[mix.productId] : undefined;
   const placed = product && plan.volumeL !== null ? placingMinutesOf(product, plan.volumeL) : null;
   if (plan.grown && placed !== null && mix.workingMin !== null && placed > mix.workingMin * placingFrac)
     return (
-      <p className="finding stop" role="alert">
+      <Alert severity="error" role="alert">
         <b>
           The corrected batch takes {placed.toFixed(0)} min to place and sets in {mix.workingMin.toFixed(1)} min.
         </b>{' '}
         Place what is asked for first and let the rest set outdoors until it is cold, or have a second pair of hands.
-      </p>
+      </Alert>
     );
   if (plan.grown)
     return (
-      <p className="finding" role="status">
+      <Alert severity="warning" role="status">
         <b>Too much went in: the batch grows to {grams(plan.totalKg)}.</b> Nothing is taken out; the least that puts the
         ratio right is asked for below.
-      </p>
+      </Alert>
     );
   return null;
 }
@@ -193,14 +214,14 @@ function Batch({ mix }: { mix: Mix }) {
   const plan = mix.wantedKg === null ? null : correctPour(recipe, mix.wantedKg, poured, settings.cupL);
   if (plan === null || !plan.ok || !fractions.ok)
     return (
-      <div className="stack">
+      <Stack>
         {(fractions.ok ? (plan?.ok === false ? plan.issues : []) : fractions.issues).map((i) => (
-          <p key={i.path} className="finding stop">
+          <Alert severity="error" key={i.path}>
             {i.message}
-          </p>
+          </Alert>
         ))}
         {product && <Link to={toProduct(product.id)}>To the product sheet</Link>}
-      </div>
+      </Stack>
     );
   const { value } = plan;
   const complete = value.parts.every((p) => p.addKg <= nearKg);
@@ -212,10 +233,14 @@ function Batch({ mix }: { mix: Mix }) {
     say({ text: `Thrown away: ${mix.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
   };
   return (
-    <div className="pour-grid">
-      <section className="stack" aria-label="To pour">
-        {!mix.done && (hasSet ? <HasSet onThrow={throwAway} /> : <Advice plan={value} mix={mix} />)}
-        {!mix.done && <Timer startedAt={mix.startedAt} workingMin={working} />}
+    <PourGrid>
+      <Stack component="section" aria-label="To pour">
+        {!mix.done && (
+          <Stack sx={{ position: 'sticky', top: { xs: 0, md: 56 }, zIndex: 4, background: 'var(--ground)' }}>
+            {hasSet ? <HasSet onThrow={throwAway} /> : <Advice plan={value} mix={mix} />}
+            <Timer startedAt={mix.startedAt} workingMin={working} />
+          </Stack>
+        )}
         {!mix.done && (
           <Keys
             legend="Weights"
@@ -229,16 +254,16 @@ function Batch({ mix }: { mix: Mix }) {
         )}
         <ul className="bare" aria-label="Parts">
           {value.parts.map((p, i) => (
-            <li key={p.name} className={`pour-part ${i === active ? 'active' : ''}`}>
-              <button type="button" className="plain" aria-pressed={i === active} onClick={() => setActive(i)}>
+            <PourPart key={p.name} data-active={i === active}>
+              <Button aria-pressed={i === active} onClick={() => setActive(i)}>
                 {p.name}
-              </button>
-              <span className="big" role="status" aria-label={`Still to pour of ${p.name}`}>
+              </Button>
+              <Big role="status" aria-label={`Still to pour of ${p.name}`}>
                 {p.addKg <= nearKg ? 'in' : grams(p.addKg)}
-              </span>
-              <span className="quiet n">
+              </Big>
+              <Typography component="span" variant="body2" className="n">
                 {grams(p.pouredKg)} of {grams(p.targetKg)}
-              </span>
+              </Typography>
               {by === 'typed' && !mix.done && (
                 <NumberField
                   label={`In the cup: ${p.name}, g`}
@@ -251,14 +276,14 @@ function Batch({ mix }: { mix: Mix }) {
                   onEmpty={() => pourPart(mix.id, i, 0)}
                 />
               )}
-            </li>
+            </PourPart>
           ))}
         </ul>
         {by === 'scale' && !mix.done && (
           <ScalePanel mix={mix} part={active} onTaken={() => setActive(next >= 0 && next !== active ? next : active)} />
         )}
-      </section>
-      <section className="stack" aria-label="The cup">
+      </Stack>
+      <Stack component="section" aria-label="The cup">
         <Cup
           label="What is in the cup"
           cupL={settings.cupL}
@@ -272,12 +297,12 @@ function Batch({ mix }: { mix: Mix }) {
             };
           })}
         />
-        <p>
+        <Typography>
           {grams(value.totalKg, 0)}
           {value.volumeL !== null && <> · {formatVolume(value.volumeL, settings.unitSystem)}</>}
           {value.hardenerNowFrac !== null && <> · hardener {(value.hardenerNowFrac * 100).toFixed(2)} %</>}
-        </p>
-        <p className="quiet">
+        </Typography>
+        <Typography variant="body2">
           Begun {dayTime(minuteOf(mix.at), nowMin, settings.timeZone)}
           {mix.air && (
             <>
@@ -285,7 +310,7 @@ function Batch({ mix }: { mix: Mix }) {
             </>
           )}
           {mix.useBy && <> · use by {dayName(minuteOf(mix.useBy), settings.timeZone)}</>}
-        </p>
+        </Typography>
         {mix.workingMin === null && (
           <NumberField
             label="Kept in a jar, L"
@@ -298,11 +323,10 @@ function Batch({ mix }: { mix: Mix }) {
             help="Empty: none is kept"
           />
         )}
-        <div className="row">
+        <Stack direction="row">
           {!mix.done && (
-            <button
-              type="button"
-              className="go"
+            <Button
+              variant="contained"
               disabled={value.hardenerStop !== null || poured.every((kg) => kg === 0)}
               onClick={() => {
                 finishMix(mix.id, keptL ?? 0);
@@ -313,12 +337,11 @@ function Batch({ mix }: { mix: Mix }) {
               }}
             >
               {complete ? 'Close the batch' : 'Use it as it stands'}
-            </button>
+            </Button>
           )}
           {!mix.done && !hasSet && poured.some((kg) => kg > 0) && <Button onClick={throwAway}>Throw it away</Button>}
-          <button
-            type="button"
-            className="line"
+          <Button
+            variant="outlined"
             onClick={() =>
               void downloadLabel(fileName(`label ${mix.name}`, 'pdf'), {
                 title: mix.name,
@@ -334,10 +357,9 @@ function Batch({ mix }: { mix: Mix }) {
             }
           >
             Label as PDF
-          </button>
-          <button
-            type="button"
-            className="line"
+          </Button>
+          <Button
+            variant="outlined"
             onClick={() => {
               const id = startMix({
                 name: `${mix.name.replace(/ again.*$/, '')} again`.slice(0, 200),
@@ -351,8 +373,8 @@ function Batch({ mix }: { mix: Mix }) {
             }}
           >
             Make it again
-          </button>
-        </div>
+          </Button>
+        </Stack>
         <NumberField
           label="Again, so many times as much"
           draftKey={`${mix.id}/times`}
@@ -361,9 +383,9 @@ function Batch({ mix }: { mix: Mix }) {
           most={50}
           onValue={setTimes}
         />
-        {mix.done && <p className="quiet">Closed, and kept as it was poured.</p>}
-      </section>
-    </div>
+        {mix.done && <Typography variant="body2">Closed, and kept as it was poured.</Typography>}
+      </Stack>
+    </PourGrid>
   );
 }
 
@@ -374,18 +396,18 @@ export default function Pour() {
   const mix = mixes[mixId];
   if (!mix)
     return (
-      <div className="stack">
-        <h1>This mix is not in the workshop</h1>
+      <Stack>
+        <Typography variant="h1">This mix is not in the workshop</Typography>
         <div>
-          <Link className="go" to="/mix">
+          <Button component={Link} variant="contained" to="/mix">
             To the mix bench
-          </Link>
+          </Button>
         </div>
-      </div>
+      </Stack>
     );
   return (
-    <div className="stack">
-      <p>
+    <Stack>
+      <Typography>
         <Link to="/mix">Mix</Link>
         {[...new Set(mix.steps.map((s) => s.pieceId))].map((pieceId) => (
           <span key={pieceId}>
@@ -393,9 +415,9 @@ export default function Pour() {
             · <Link to={toPiece(pieceId, 'plan')}>{pieces[pieceId]?.name ?? 'a piece that is gone'}</Link>
           </span>
         ))}
-      </p>
-      <h1>{mix.name}</h1>
+      </Typography>
+      <Typography variant="h1">{mix.name}</Typography>
       <Batch key={mix.id} mix={mix} />
-    </div>
+    </Stack>
   );
 }

@@ -25,7 +25,11 @@ export const highL = ({ steps }: Task): number => steps.reduce((sum, s) => sum +
 const handsOnMin = ({ steps }: Task): number => steps.reduce((sum, s) => sum + s.handsOnMin, 0);
 
 /** What a mix is scaled to. */
-export type Size = 'step' | 'can' | 'cup';
+export type Size = 'step' | 'want' | 'can' | 'cup';
+
+/** A first amount for a free mix, L: what one place takes, or a coat on a board of 0.5 m². */
+export const usualWantL = ({ perPlaceL, spreadM2PerL }: Product): number =>
+  perPlaceL?.likely ?? (spreadM2PerL ? 0.5 / spreadM2PerL.likely : 0.05);
 
 /** Minutes to place a mix; null: not known. A step that does not go by the place takes its time by the litre. */
 function placingOf(size: Size, product: Product, task: Task | undefined, volumeL: number | null): number | null {
@@ -48,6 +52,7 @@ export function sheetOf(
     tempC: number;
     cupL: number;
     canFirst: number | null;
+    wantL: number;
     reserveFrac: number;
   },
 ): Result<BatchSheet> | null {
@@ -55,7 +60,8 @@ export function sheetOf(
   const fractions = massFractions(p.recipe);
   if (!fractions.ok) return fractions;
   if (size === 'can' && p.canFirst === null) return null;
-  const wholeL = size === 'step' ? (p.task ? highL(p.task) : 0) * (1 + p.reserveFrac) : p.cupL;
+  const wholeL =
+    size === 'step' ? (p.task ? highL(p.task) : 0) * (1 + p.reserveFrac) : size === 'want' ? p.wantL : p.cupL;
   const whole = size === 'can' ? mixFrom(p.recipe, 0, p.canFirst ?? 0) : mixTo(p.recipe, wholeL, 'volume');
   if (!whole.ok) return whole;
   const placingMin = placingOf(size, p.product, p.task, totalOf(whole.value, 'volumeL'));

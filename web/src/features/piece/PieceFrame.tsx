@@ -1,10 +1,18 @@
 import type { Reckoning } from '@cosmesis/core/reckoning';
 import { minuteOf, type Result } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
-import { Link, NavLink, Outlet, useOutletContext, useParams } from 'react-router';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
 import { useReckoning } from '../../store/useReckoning';
+import { useToBuy } from '../../store/useToBuy';
 import { usePiece, useSettings } from '../../store/useWorkshop';
-import { dayName, duration, money } from '../../ui/formatTime';
+import { aboutTime, dayName, money } from '../../ui/formatTime';
+import { LinkTabs } from '../../ui/LinkTabs';
+import { Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import type { Reckoned } from '../../workers/Engine';
 
@@ -20,53 +28,73 @@ export const usePieceContext = (): PieceContext => useOutletContext<PieceContext
 function Sums({ reckoning, piece }: { reckoning: Reckoning; piece: Piece }) {
   const settings = useSettings();
   const { totals } = reckoning;
+  const { price } = useToBuy({ only: piece.id });
   const promisedMin = piece.promisedAt === null ? Number.POSITIVE_INFINITY : minuteOf(piece.promisedAt);
   const late = totals.lightUseAtMin !== null && totals.lightUseAtMin > promisedMin;
   return (
-    <div className="sums">
+    <Box
+      sx={{
+        ml: { xs: 0, md: 'auto' },
+        display: 'flex',
+        gap: '4px 20px',
+        flexWrap: 'wrap',
+        alignItems: 'baseline',
+        '& b': { fontFamily: 'var(--mono)' },
+      }}
+    >
       <span>
-        <b>{duration(totals.handsOnMin)}</b> hands-on
+        about <b>{aboutTime(totals.handsOnMin)}</b> hands-on
       </span>
       <span>
-        about <b>{money(totals.price, settings.currency)}</b>
-        {totals.labourPrice > 0 && <> + {money(totals.labourPrice, settings.currency)} labour</>}
+        {price === null ? (
+          'working out what to buy'
+        ) : (
+          <Link to={`/buy?for=${encodeURIComponent(piece.id)}`}>
+            {price > 0 ? (
+              <>
+                <b>{money(price, settings.currency)}</b> to buy
+              </>
+            ) : (
+              'nothing to buy'
+            )}
+          </Link>
+        )}
+        {totals.labourPrice > 0 && <>, {money(totals.labourPrice, settings.currency)} labour</>}
       </span>
       {totals.lightUseAtMin !== null && (
         <span>
           {reckoning.steps.some((s) => s.held) ? 'held; light use at the earliest ' : 'light use '}
           <b>{dayName(totals.lightUseAtMin, settings.timeZone)}</b>
-          {late && <span className="late"> after the promised {dayName(promisedMin, settings.timeZone)}</span>}
+          {late && <Late as="span"> after the promised {dayName(promisedMin, settings.timeZone)}</Late>}
         </span>
       )}
-    </div>
+    </Box>
   );
 }
 
+const screens = [
+  ['survey', 'Survey'],
+  ['plan', 'Plan'],
+  ['work', 'Work'],
+  ['quantities', 'Quantities'],
+  ['papers', 'Papers'],
+] as const;
+
 function Frame({ piece }: { piece: Piece }) {
   const result = useReckoning(piece);
-  const tabs = [
-    ['survey', 'Survey'],
-    ['advice', 'Advice'],
-    ['plan', 'Plan'],
-    ['compare', 'Compare'],
-    ['quantities', 'Quantities'],
-    ['time', 'Time'],
-    ['log', 'Log'],
-    ['papers', 'Papers'],
-  ] as const;
+  const { pathname } = useLocation();
+  const here = screens.find(([to]) => pathname.endsWith(`/${to}`));
   return (
     <>
-      <div className="piece-head">
-        <h1>{piece.name || 'Piece without a name'}</h1>
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: '6px 20px', flexWrap: 'wrap' }}>
+        <Typography variant="h1">{piece.name || 'Piece without a name'}</Typography>
         {result?.ok && result.value.steps.length > 0 && <Sums reckoning={result.value} piece={piece} />}
-      </div>
-      <nav className="tabs" aria-label="Views of this piece">
-        {tabs.map(([to, name]) => (
-          <NavLink key={to} to={to}>
-            {name}
-          </NavLink>
-        ))}
-      </nav>
+      </Box>
+      <LinkTabs
+        label="Views of this piece"
+        value={here ? toPiece(piece.id, here[0]) : false}
+        tabs={screens.map(([to, name]) => [toPiece(piece.id, to), name] as const)}
+      />
       <Outlet context={{ piece, result } satisfies PieceContext} />
     </>
   );
@@ -78,21 +106,27 @@ export default function PieceFrame() {
   const piece = usePiece(pieceId);
   if (piece) return <Frame key={piece.id} piece={piece} />;
   return (
-    <div className="stack">
-      <h1>This piece is not in the workshop</h1>
-      <p>It may have been deleted, or it belongs to another workshop.</p>
+    <Stack>
+      <Typography variant="h1">This piece is not in the workshop</Typography>
+      <Typography>It may have been deleted, or it belongs to another workshop.</Typography>
       <div>
-        <Link className="go" to="/pieces">
+        <Button component={Link} variant="contained" to="/pieces">
           All pieces
-        </Link>
+        </Button>
       </div>
-    </div>
+    </Stack>
   );
 }
 
 /** What stands in the place of figures while there are none. */
 export function NotYet({ result, piece }: { result: Result<Reckoning> | undefined; piece: Piece }) {
-  if (result === undefined) return <p className="quiet">Working it out…</p>;
+  if (result === undefined)
+    return (
+      <Stack>
+        <Typography variant="body2">Working it out…</Typography>
+        <Skeleton variant="rectangular" height={260} />
+      </Stack>
+    );
   const issues = result.ok ? [] : result.issues;
   const unmeasured = issues.some((i) => i.code.startsWith('dimension'));
   const heading = result.ok
@@ -101,17 +135,17 @@ export function NotYet({ result, piece }: { result: Result<Reckoning> | undefine
       ? 'Measure it first'
       : 'This cannot be worked out yet';
   return (
-    <div className="stack" style={{ maxWidth: 640 }}>
-      <h2>{heading}</h2>
+    <Stack style={{ maxWidth: 640 }}>
+      <Typography variant="h2">{heading}</Typography>
       {issues.map((i) => (
-        <p key={`${i.path}${i.code}`}>{i.message}</p>
+        <Typography key={`${i.path}${i.code}`}>{i.message}</Typography>
       ))}
-      {result.ok && <p>Every zone left alone gives nothing to do.</p>}
+      {result.ok && <Typography>Every zone left alone gives nothing to do.</Typography>}
       <div>
-        <Link className="go" to={toPiece(piece.id, result.ok ? 'plan' : 'survey')}>
+        <Button component={Link} variant="contained" to={toPiece(piece.id, result.ok ? 'plan' : 'survey')}>
           {result.ok ? 'Choose looks' : 'To the survey'}
-        </Link>
+        </Button>
       </div>
-    </div>
+    </Stack>
   );
 }

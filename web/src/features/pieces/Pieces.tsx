@@ -3,7 +3,11 @@ import { buildFaces, formById, shapeToDraw, zoneNames } from '@cosmesis/core/pie
 import type { Reckoning } from '@cosmesis/core/reckoning';
 import { latestFirst } from '@cosmesis/core/units';
 import { hasPlan, type Piece } from '@cosmesis/core/workshop';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { memo, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
@@ -12,6 +16,7 @@ import { useReckoning } from '../../store/useReckoning';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { bandsOf } from '../../ui/bands';
 import { dayName, dayTime, duration } from '../../ui/formatTime';
+import { Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 import { StepStick } from '../../ui/StepStick';
@@ -20,7 +25,7 @@ import { faceColours } from '../../ui/zoneLooks';
 function Sticks({ reckoning }: { reckoning: Reckoning }) {
   const next = reckoning.steps.find((s) => s.status !== 'done' && s.handsOnMin > 0)?.step.id;
   return (
-    <div className="small-sticks">
+    <Box sx={{ display: 'grid', gap: '6px', mt: 0.75 }}>
       {reckoning.zones.flatMap((zone) => {
         const own = reckoning.steps.filter((s) => s.step.zoneId === zone.id);
         return own.length > 2
@@ -34,7 +39,7 @@ function Sticks({ reckoning }: { reckoning: Reckoning }) {
             ]
           : [];
       })}
-    </div>
+    </Box>
   );
 }
 
@@ -44,49 +49,67 @@ const Row = memo(function Row({ piece }: { piece: Piece }) {
   const nowMin = useNowMin();
   const reckoning = result?.ok ? result.value : undefined;
   const next = reckoning?.steps.find((s) => s.status !== 'done' && s.handsOnMin > 0);
-  const stops = reckoning?.findings.filter((f) => f.severity === 'stop' || f.severity === 'stop-locked').length ?? 0;
+  const hold = reckoning?.steps.find((s) => s.held)?.held;
   const left = reckoning?.steps.filter((s) => s.status !== 'done').reduce((sum, s) => sum + s.handsOnMin, 0) ?? 0;
   const faces = useMemo(() => buildFaces(shapeToDraw(piece)), [piece]);
   return (
-    <div className="piece-row">
+    <Box
+      sx={{
+        borderTop: '1px solid var(--line)',
+        p: '14px 0',
+        display: 'grid',
+        gridTemplateColumns: '130px minmax(0, 1fr) 230px',
+        gap: '22px',
+        alignItems: 'center',
+        '@media (max-width: 760px)': {
+          gridTemplateColumns: '84px minmax(0, 1fr)',
+          gap: '12px',
+          '& > :last-child': { gridColumn: 2 },
+        },
+      }}
+    >
       <PieceDrawing
         faces={faces}
         colourOf={faceColours(piece, reckoning, 'now')}
         title={`${piece.name}, as it is now`}
       />
       <div>
-        <Link className="name" to={toPiece(piece.id, hasPlan(piece) ? 'plan' : 'survey')}>
+        <Link
+          style={{ font: '650 21px / 1.2 var(--head)', color: 'var(--ink)' }}
+          to={toPiece(piece.id, hasPlan(piece) ? 'plan' : 'survey')}
+        >
           {piece.name}
         </Link>
-        {stops > 0 && (
-          <span className="quiet" style={{ color: 'var(--oxide)', fontWeight: 700 }}>
-            {' '}
-            ■ held
-          </span>
+        {hold && (
+          <Typography variant="body2">
+            <Late>
+              held: <Link to={toPiece(piece.id, 'plan')}>{hold.words}</Link>
+            </Late>
+          </Typography>
         )}
-        <p className="quiet">
+        <Typography variant="body2">
           {next && !next.held
             ? `${dayTime(next.startMin, nowMin, settings.timeZone)}: ${whereOf(next).toLowerCase()}, ${doWhat(next).toLowerCase()}`
             : piece.note || formById(piece.form).name}
-        </p>
+        </Typography>
         {reckoning && <Sticks reckoning={reckoning} />}
       </div>
-      <div className="facts">
+      <Box sx={{}}>
         {reckoning?.totals.lightUseAtMin ? (
           <>
-            <p>
-              {stops > 0 ? 'at the earliest ' : 'light use '}
+            <Typography>
+              {hold ? 'at the earliest ' : 'light use '}
               <b className="n">{dayName(reckoning.totals.lightUseAtMin, settings.timeZone)}</b>
-            </p>
-            <p className="quiet">
+            </Typography>
+            <Typography variant="body2">
               <span className="n">{duration(left)}</span> hands-on left
-            </p>
+            </Typography>
           </>
         ) : (
-          <p className="quiet">{piece.heightM === null ? 'not measured yet' : 'no looks chosen yet'}</p>
+          <Typography variant="body2">{piece.heightM === null ? 'not measured yet' : 'no looks chosen yet'}</Typography>
         )}
-      </div>
-    </div>
+      </Box>
+    </Box>
   );
 });
 
@@ -115,14 +138,14 @@ export default function Pieces() {
   });
   const all = Object.keys(pieces).length;
   return (
-    <div className="stack">
-      <div className="row">
-        <h1>Pieces</h1>
-        <Link className="go spread" to="/pieces/new">
+    <Stack>
+      <Stack direction="row">
+        <Typography variant="h1">Pieces</Typography>
+        <Button component={Link} variant="contained" sx={{ ml: 'auto' }} to="/pieces/new">
           New piece
-        </Link>
-      </div>
-      {all === 0 && <p>No piece yet. The first one takes about ten minutes with a tape measure.</p>}
+        </Button>
+      </Stack>
+      {all === 0 && <Typography>No piece yet. The first one takes about ten minutes with a tape measure.</Typography>}
       {all >= findFrom && (
         <TextField
           type="search"
@@ -134,7 +157,7 @@ export default function Pieces() {
         />
       )}
       <ul
-        className="bare piece-list"
+        className="bare"
         ref={list}
         style={{ height: virtual.getTotalSize(), position: 'relative' }}
         aria-label="Pieces"
@@ -156,6 +179,6 @@ export default function Pieces() {
           </li>
         ))}
       </ul>
-    </div>
+    </Stack>
   );
 }

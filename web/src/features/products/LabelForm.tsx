@@ -9,11 +9,24 @@ import {
   productKinds,
   productSchema,
 } from '@cosmesis/core/workshop';
+import { zodResolver } from '@hookform/resolvers/zod';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControl from '@mui/material/FormControl';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import FormLabel from '@mui/material/FormLabel';
+import Stack from '@mui/material/Stack';
+import Step from '@mui/material/Step';
+import StepButton from '@mui/material/StepButton';
+import Stepper from '@mui/material/Stepper';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { type ReactNode, useState } from 'react';
+import { useForm, useWatch } from 'react-hook-form';
 import { Link, useNavigate } from 'react-router';
+import { z } from 'zod';
 import { newId, theStore } from '../../store/theStore';
-import { Keys } from '../../ui/Keys';
+import { Fields, TickGrid } from '../../ui/layout';
 import { toProduct } from '../../ui/links';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
@@ -135,12 +148,23 @@ function sheetOf(a: Answers, id: string): Product {
   };
 }
 
+/** What is typed, held against what a sheet may be. */
+const answers = z.looseObject({
+  name: z.string().trim().min(1, 'Give it the name you call it by.').pipe(productSchema.shape.name),
+}) as unknown as z.ZodType<Answers, Answers>;
+
 /** Typing in the label of a can, one question after the other; what it does not say is passed over. */
 export default function LabelForm() {
   const navigate = useNavigate();
-  const [a, setA] = useState<Answers>(nothing);
+  const { register, setValue, control, handleSubmit, formState } = useForm<Answers>({
+    resolver: zodResolver(answers),
+    defaultValues: nothing,
+  });
+  const a = useWatch({ control }) as Answers;
   const [at, setAt] = useState(0);
-  const set = (change: Partial<Answers>) => setA({ ...a, ...change });
+  const set = (change: Partial<Answers>) => {
+    for (const [key, value] of Object.entries(change)) setValue(key as keyof Answers, value as never);
+  };
   const number = (
     name: string,
     key: keyof Answers &
@@ -186,9 +210,10 @@ export default function LabelForm() {
         <>
           <TextField
             label="Name on the can"
-            value={a.name}
-            onChange={(e) => set({ name: e.target.value.slice(0, 200) })}
-            helperText="As you call it at the bench"
+            autoComplete="off"
+            {...register('name')}
+            error={formState.errors.name !== undefined}
+            helperText={formState.errors.name?.message ?? 'As you call it at the bench'}
           />
           <Select
             label="Kind"
@@ -202,22 +227,22 @@ export default function LabelForm() {
             options={carriers.map((c) => ({ value: c, name: carrierNames[c] }))}
             onPick={(c) => set({ carrier: c as Product['carrier'] })}
           />
-          <label className="text-field">
-            <span>Colour when dry</span>
-            <input
-              type="color"
-              value={a.colour}
-              onChange={(e) => set({ colour: e.target.value })}
-              style={{ width: 96, height: 52 }}
-            />
-          </label>
+          <TextField
+            label="Colour when dry"
+            type="color"
+            value={a.colour}
+            onChange={(e) => set({ colour: e.target.value })}
+            sx={{ width: 140 }}
+          />
         </>
       ),
     },
     {
       title: 'How far does it go?',
       ask: place ? (
-        <p>It goes by the place, not by area: a usual amount stands on its sheet, and the log corrects it.</p>
+        <Typography>
+          It goes by the place, not by area: a usual amount stands on its sheet, and the log corrects it.
+        </Typography>
       ) : (
         <>
           {number('Covers at least, m² per litre', 'rateLow', 0.5, 60)}
@@ -232,23 +257,25 @@ export default function LabelForm() {
       title: 'How is it put on?',
       ask: (
         <>
-          <fieldset>
-            <legend>Ways its label names</legend>
-            <div className="also-ticks">
+          <FormControl component="fieldset">
+            <FormLabel component="legend">Ways its label names</FormLabel>
+            <TickGrid>
               {methods.map((m) => (
-                <label key={m} className="tick">
-                  <input
-                    type="checkbox"
-                    checked={a.methods.includes(m)}
-                    onChange={(e) =>
-                      set({ methods: e.target.checked ? [...a.methods, m] : a.methods.filter((x) => x !== m) })
-                    }
-                  />
-                  {methodNames[m]}
-                </label>
+                <FormControlLabel
+                  key={m}
+                  control={
+                    <Checkbox
+                      checked={a.methods.includes(m)}
+                      onChange={(e) =>
+                        set({ methods: e.target.checked ? [...a.methods, m] : a.methods.filter((x) => x !== m) })
+                      }
+                    />
+                  }
+                  label={methodNames[m]}
+                />
               ))}
-            </div>
-          </fieldset>
+            </TickGrid>
+          </FormControl>
           {number('Thinned by at most, %', 'thinMaxPercent', 0, 100, 'Empty: it is not thinned')}
         </>
       ),
@@ -286,58 +313,56 @@ export default function LabelForm() {
     },
   ];
   const last = at === questions.length - 1;
-  const save = () => {
-    if (a.name.trim() === '') {
-      setAt(0);
-      say({ text: 'Give it the name you call it by first.' });
-      return;
-    }
-    const product = sheetOf(a, newId());
-    const checked = productSchema.safeParse(product);
-    if (!checked.success) {
-      say({ text: `Not taken over: ${checked.error.issues[0]?.message ?? 'not valid'}.` });
-      return;
-    }
-    theStore().transact(`Sheet of ${product.name}`, (draft) => {
-      draft.products[product.id] = checked.data;
-    });
-    for (const key of Object.keys(nothing)) sessionStorage.removeItem(`draft/label/${key}`);
-    say({ text: `On the list: ${product.name}. Choose it in a plan.` });
-    void navigate(toProduct(product.id));
-  };
+  const save = handleSubmit(
+    (typed) => {
+      const product = sheetOf(typed, newId());
+      const checked = productSchema.safeParse(product);
+      if (!checked.success) {
+        say({ text: `Not taken over: ${checked.error.issues[0]?.message ?? 'not valid'}.` });
+        return;
+      }
+      theStore().transact(`Sheet of ${product.name}`, (draft) => {
+        draft.products[product.id] = checked.data;
+      });
+      for (const key of Object.keys(nothing)) sessionStorage.removeItem(`draft/label/${key}`);
+      say({ text: `On the list: ${product.name}. Use it on a piece below, or choose it in a plan.` });
+      void navigate(toProduct(product.id));
+    },
+    () => setAt(0),
+  );
   const question = questions[at]!;
   return (
-    <div className="stack" style={{ maxWidth: 640, gap: 20 }}>
-      <p>
+    <Stack style={{ maxWidth: 640, gap: 20 }}>
+      <Typography>
         <Link to="/products">Products</Link> · type in your can’s label
-      </p>
-      <h1>{question.title}</h1>
-      <p className="quiet" role="status">
+      </Typography>
+      <Stepper nonLinear activeStep={at} alternativeLabel aria-label="Questions" sx={{ '& .MuiStep-root': { px: 0 } }}>
+        {questions.map(({ title }, i) => (
+          <Step key={title}>
+            <StepButton onClick={() => setAt(i)} aria-label={`${i + 1}: ${title}`} />
+          </Step>
+        ))}
+      </Stepper>
+      <Typography variant="h1">{question.title}</Typography>
+      <Typography variant="body2" role="status">
         {at + 1} of {questions.length}. What the label does not say is left empty; what is usual stands in, and says so.
-      </p>
-      <div className="fields">{question.ask}</div>
-      <Keys
-        legend="Questions"
-        hideLegend
-        value={String(at)}
-        onPick={(i) => setAt(Number(i))}
-        choices={questions.map((_, i) => ({ value: String(i), name: String(i + 1) }))}
-      />
-      <div className="row">
+      </Typography>
+      <Fields>{question.ask}</Fields>
+      <Stack direction="row">
         {at > 0 && (
-          <button type="button" className="line" onClick={() => setAt(at - 1)}>
+          <Button variant="outlined" onClick={() => setAt(at - 1)}>
             Back
-          </button>
+          </Button>
         )}
         {!last && (
-          <button type="button" className="go" onClick={() => setAt(at + 1)}>
+          <Button variant="contained" onClick={() => setAt(at + 1)}>
             Next
-          </button>
+          </Button>
         )}
-        <button type="button" className={last ? 'go' : 'plain'} onClick={save}>
+        <Button variant={last ? 'contained' : 'text'} onClick={save}>
           {last ? 'Make the sheet' : 'That is all on the label'}
-        </button>
-      </div>
-    </div>
+        </Button>
+      </Stack>
+    </Stack>
   );
 }

@@ -12,8 +12,17 @@ import {
   type UnderKind,
   underKinds,
 } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControl from '@mui/material/FormControl';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import FormLabel from '@mui/material/FormLabel';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { HeldTextField } from '../../ui/HeldTextField';
 import { Keys } from '../../ui/Keys';
+import { Fields, TickGrid } from '../../ui/layout';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 import { tagWords } from '../../ui/Working';
@@ -26,7 +35,7 @@ function Film({ product }: { product: Product }) {
   const told = reconcile(product);
   if (wet === null) return null;
   return (
-    <p>
+    <Typography>
       One coat is about <b className="n">{Math.round(wet)} µm</b> wet
       {told.dryByRateUm !== null && (
         <>
@@ -45,7 +54,7 @@ function Film({ product }: { product: Product }) {
           .
         </>
       )}
-    </p>
+    </Typography>
   );
 }
 
@@ -59,9 +68,8 @@ function MixFields({ product }: { product: Product }) {
   if (!mix)
     return (
       <div>
-        <button
-          type="button"
-          className="line"
+        <Button
+          variant="outlined"
           onClick={() =>
             set('Mixed from parts', {
               by: 'volume',
@@ -74,13 +82,13 @@ function MixFields({ product }: { product: Product }) {
           }
         >
           It is mixed from parts
-        </button>
+        </Button>
       </div>
     );
   const part = (i: number, change: Partial<(typeof mix.parts)[number]>) =>
     set('Mix', { ...mix, parts: mix.parts.map((p, j) => (j === i ? { ...p, ...change } : p)) });
   return (
-    <div className="stack">
+    <Stack>
       <Keys
         legend="Mixed"
         value={mix.by}
@@ -92,7 +100,7 @@ function MixFields({ product }: { product: Product }) {
       />
       {mix.parts.map((p, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: parts are told apart by their place
-        <div key={i} className="fields">
+        <Fields key={i}>
           <HeldTextField
             label={`Part ${i + 1}`}
             value={p.name}
@@ -117,13 +125,13 @@ function MixFields({ product }: { product: Product }) {
             onEmpty={() => part(i, { densityKgPerL: null })}
             help="Needed to weigh what is measured by volume"
           />
-          <label className="tick">
-            <input type="checkbox" checked={p.hardener} onChange={(e) => part(i, { hardener: e.target.checked })} />
-            Hardener
-          </label>
-        </div>
+          <FormControlLabel
+            control={<Checkbox checked={p.hardener} onChange={(e) => part(i, { hardener: e.target.checked })} />}
+            label={'Hardener'}
+          />
+        </Fields>
       ))}
-      <div className="fields">
+      <Fields>
         <NumberField
           label="Hardener at least, %"
           draftKey={`${product.id}/hardener/least`}
@@ -152,11 +160,10 @@ function MixFields({ product }: { product: Product }) {
           }
           onEmpty={() => set('Hardener', { ...mix, hardenerFrac: null })}
         />
-      </div>
-      <div className="row">
-        <button
-          type="button"
-          className="line"
+      </Fields>
+      <Stack direction="row">
+        <Button
+          variant="outlined"
           onClick={() =>
             set('Another part', {
               ...mix,
@@ -169,12 +176,10 @@ function MixFields({ product }: { product: Product }) {
           disabled={mix.parts.length >= 8}
         >
           Another part
-        </button>
-        <button type="button" className="plain" onClick={() => set('Not mixed', null)}>
-          It is used as it is
-        </button>
-      </div>
-    </div>
+        </Button>
+        <Button onClick={() => set('Not mixed', null)}>It is used as it is</Button>
+      </Stack>
+    </Stack>
   );
 }
 
@@ -193,21 +198,23 @@ function Ticks<T extends string>({
   onChange: (next: T[]) => void;
 }) {
   return (
-    <fieldset>
-      <legend>{legend}</legend>
-      <div className="also-ticks">
+    <FormControl component="fieldset">
+      <FormLabel component="legend">{legend}</FormLabel>
+      <TickGrid>
         {all.map((t) => (
-          <label key={t} className="tick">
-            <input
-              type="checkbox"
-              checked={chosen.includes(t)}
-              onChange={(e) => onChange(e.target.checked ? [...chosen, t] : chosen.filter((x) => x !== t))}
-            />
-            {names[t]}
-          </label>
+          <FormControlLabel
+            key={t}
+            control={
+              <Checkbox
+                checked={chosen.includes(t)}
+                onChange={(e) => onChange(e.target.checked ? [...chosen, t] : chosen.filter((x) => x !== t))}
+              />
+            }
+            label={names[t]}
+          />
         ))}
-      </div>
-    </fieldset>
+      </TickGrid>
+    </FormControl>
   );
 }
 
@@ -274,10 +281,10 @@ export function MoreFields({ product }: { product: Product }) {
   );
   return (
     <>
-      <section className="stack" aria-label="Film and mix" style={{ gap: 18 }}>
-        <h2>Film and mix</h2>
+      <Stack component="section" aria-label="Film and mix" style={{ gap: 18 }}>
+        <Typography variant="h2">Film and mix</Typography>
         <Film product={product} />
-        <div className="fields">
+        <Fields>
           {value('Dry film of one coat, µm', 'filmDryUm', 1, 1000, 'With the solids: how far it goes')}
           {value('Hangs upright up to, µm wet', 'sagUm', 5, 3000, 'Thicker runs')}
           {value('kg per litre', 'densityKgPerL', 0.1, 20, 'To weigh it')}
@@ -318,24 +325,22 @@ export function MoreFields({ product }: { product: Product }) {
             }
             help="Empty: does not set in the cup"
           />
-        </div>
+        </Fields>
         <MixFields product={product} />
-      </section>
-      <section className="stack" aria-label="What goes with it" style={{ gap: 18 }}>
-        <h2>What goes with it</h2>
-        <label className="text-field">
-          <span>Colour when dry ({tagOf('colour')})</span>
-          <input
-            type="color"
-            value={product.colour}
-            style={{ width: 96, height: 52 }}
-            onChange={(e) =>
-              own('Colour', (d) => {
-                d.colour = e.target.value;
-              })
-            }
-          />
-        </label>
+      </Stack>
+      <Stack component="section" aria-label="What goes with it" style={{ gap: 18 }}>
+        <Typography variant="h2">What goes with it</Typography>
+        <TextField
+          label={`Colour when dry (${tagOf('colour')})`}
+          type="color"
+          value={product.colour}
+          sx={{ width: 140 }}
+          onChange={(e) =>
+            own('Colour', (d) => {
+              d.colour = e.target.value;
+            })
+          }
+        />
         <Ticks<Method>
           legend={`Ways it is put on (${tagOf('methods')})`}
           all={methods}
@@ -348,7 +353,7 @@ export function MoreFields({ product }: { product: Product }) {
               });
           }}
         />
-        <div className="fields">
+        <Fields>
           <Select
             label="Carried in"
             value={product.carrier}
@@ -411,19 +416,20 @@ export function MoreFields({ product }: { product: Product }) {
               })
             }
           />
-          <label className="tick">
-            <input
-              type="checkbox"
-              checked={product.demandsOwnClear}
-              onChange={(e) =>
-                own('Own clear', (d) => {
-                  d.demandsOwnClear = e.target.checked;
-                })
-              }
-            />
-            Its label asks for a clear of its own family
-          </label>
-        </div>
+          <FormControlLabel
+            control={
+              <Checkbox
+                checked={product.demandsOwnClear}
+                onChange={(e) =>
+                  own('Own clear', (d) => {
+                    d.demandsOwnClear = e.target.checked;
+                  })
+                }
+              />
+            }
+            label={'Its label asks for a clear of its own family'}
+          />
+        </Fields>
         <Ticks<ProductTrait>
           legend={`How plans use it (${tagOf('traits')})`}
           all={productTraits.filter((t) => [null, product.kind].includes(traitWords[t].of))}
@@ -457,10 +463,10 @@ export function MoreFields({ product }: { product: Product }) {
             })
           }
         />
-      </section>
-      <section className="stack" aria-label="Keeping" style={{ gap: 18 }}>
-        <h2>Keeping and ordering</h2>
-        <div className="fields">
+      </Stack>
+      <Stack component="section" aria-label="Keeping" style={{ gap: 18 }}>
+        <Typography variant="h2">Keeping and ordering</Typography>
+        <Fields>
           {(['closedDays', 'openDays'] as const).map((key) => (
             <NumberField
               key={key}
@@ -525,8 +531,8 @@ export function MoreFields({ product }: { product: Product }) {
               })
             }
           />
-        </div>
-      </section>
+        </Fields>
+      </Stack>
     </>
   );
 }

@@ -1,31 +1,33 @@
 import { typicalProducts } from '@cosmesis/core/products';
 import { formatVolume, parseVolume, refused } from '@cosmesis/core/units';
 import type { Product, SourcedRange } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { lazy, Suspense } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { theStore } from '../../store/theStore';
 import { useSettings, useWorkshopPart } from '../../store/useWorkshop';
 import { HeldTextField } from '../../ui/HeldTextField';
+import { Fields } from '../../ui/layout';
 import { MeasureField } from '../../ui/MeasureField';
 import { say } from '../../ui/say';
+import { Term } from '../../ui/Term';
 import { tagWords } from '../../ui/Working';
 import { MoreFields } from './MoreFields';
 import { attempt, RangeFields, SingleField, within } from './sheetFields';
+import { UseItOn } from './UseItOn';
 import { kindNames, timeNames } from './words';
 
 function Packs({ product }: { product: Product }) {
   const settings = useSettings();
   return (
-    <section className="stack" aria-label="Packs">
-      <h2>Packs</h2>
+    <Stack component="section" aria-label="Packs">
+      <Typography variant="h2">Packs</Typography>
       {product.packs
         .map((pack, i) => ({ pack, i, key: `pack-${i}` }))
         .map(({ pack, i, key }) => (
-          <div
-            key={key}
-            className="fields"
-            style={{ gridTemplateColumns: 'minmax(110px, 160px) minmax(110px, 160px) auto' }}
-          >
+          <Fields key={key} style={{ gridTemplateColumns: 'minmax(110px, 160px) minmax(110px, 160px) auto' }}>
             <MeasureField
               label={`Pack ${i + 1}`}
               draftKey={`${product.id}/pack/${i}`}
@@ -54,9 +56,7 @@ function Packs({ product }: { product: Product }) {
                 })
               }
             />
-            <button
-              type="button"
-              className="plain"
+            <Button
               aria-label={`Remove pack ${i + 1}`}
               onClick={() =>
                 attempt(product, 'Remove a pack', '', (draft) => {
@@ -65,13 +65,12 @@ function Packs({ product }: { product: Product }) {
               }
             >
               Remove
-            </button>
-          </div>
+            </Button>
+          </Fields>
         ))}
       <div>
-        <button
-          type="button"
-          className="line"
+        <Button
+          variant="outlined"
           onClick={() =>
             attempt(product, 'Add a pack', '', (draft) => {
               draft.packs.push({ volumeL: 1, price: 0, tag: 'own' });
@@ -79,9 +78,9 @@ function Packs({ product }: { product: Product }) {
           }
         >
           Add a pack
-        </button>
+        </Button>
       </div>
-    </section>
+    </Stack>
   );
 }
 
@@ -92,9 +91,7 @@ function Remove({ product }: { product: Product }) {
   const navigate = useNavigate();
   return (
     <div>
-      <button
-        type="button"
-        className="plain"
+      <Button
         onClick={() => {
           theStore().transact(`Take away the sheet: ${product.name}`, (draft) => {
             delete draft.products[product.id];
@@ -107,7 +104,7 @@ function Remove({ product }: { product: Product }) {
         }}
       >
         Take this sheet away
-      </button>
+      </Button>
     </div>
   );
 }
@@ -119,10 +116,10 @@ export default function ProductSheet() {
   const typical = (typicalProducts as readonly Product[]).find((p) => p.id === productId);
   if (!product) {
     return (
-      <div className="stack">
-        <h1>This product is not on the shelf</h1>
+      <Stack>
+        <Typography variant="h1">This product is not on the shelf</Typography>
         <Link to="/products">All products</Link>
-      </div>
+      </Stack>
     );
   }
   const days = 1440;
@@ -133,14 +130,16 @@ export default function ProductSheet() {
         ? { factor: 60, unit: 'h', most: 2000 }
         : { factor: 1, unit: 'min', most: 100_000 };
   return (
-    <div className="stack" style={{ gap: 26, maxWidth: 900 }}>
-      <div className="row">
-        <h1>{product.name}</h1>
-        <span className="quiet">{kindNames[product.kind]}</span>
+    <Stack style={{ gap: 26, maxWidth: 900 }}>
+      <Stack direction="row">
+        <Typography variant="h1">{product.name}</Typography>
+        <Typography component="span" variant="body2">
+          {kindNames[product.kind]}
+        </Typography>
         {typical && (
-          <button
-            type="button"
-            className="line spread"
+          <Button
+            variant="outlined"
+            sx={{ ml: 'auto' }}
             onClick={() => {
               attempt(product, 'Reset to typical', '', (draft) => {
                 Object.assign(draft, typical);
@@ -149,10 +148,14 @@ export default function ProductSheet() {
             }}
           >
             Reset to typical
-          </button>
+          </Button>
         )}
-      </div>
-      <p>Type what the label of your can says. What you type is marked your own, and every plan follows.</p>
+      </Stack>
+      <Typography>
+        Type what the label of your can says. What you type is marked your own, and every plan follows. What is not
+        typed is a <Term id="typical" />.
+      </Typography>
+      {!typical && <UseItOn product={product} />}
       <HeldTextField
         label="Name"
         value={product.name}
@@ -162,8 +165,8 @@ export default function ProductSheet() {
           })
         }
       />
-      <section className="stack" aria-label="Coverage" style={{ gap: 18 }}>
-        <h2>Coverage</h2>
+      <Stack component="section" aria-label="Coverage" style={{ gap: 18 }}>
+        <Typography variant="h2">Coverage</Typography>
         {product.spreadM2PerL && (
           <RangeFields
             product={product}
@@ -191,7 +194,7 @@ export default function ProductSheet() {
             }}
           />
         )}
-        <div className="fields">
+        <Fields>
           {product.volumeSolidsFrac && (
             <SingleField
               product={product}
@@ -232,11 +235,11 @@ export default function ProductSheet() {
               draft.coats = Math.round(x);
             }}
           />
-        </div>
-      </section>
-      <section className="stack" aria-label="Times" style={{ gap: 18 }}>
-        <h2>Times</h2>
-        <p className="quiet">At 23 °C and 50 %, thin coat, moving air.</p>
+        </Fields>
+      </Stack>
+      <Stack component="section" aria-label="Times" style={{ gap: 18 }}>
+        <Typography variant="h2">Times</Typography>
+        <Typography variant="body2">At 23 °C and 50 %, thin coat, moving air.</Typography>
         {timeNames.map(([key, name]) => {
           const range = product.times[key];
           if (range === null || (range.high === 0 && range.tag === 'T')) return null;
@@ -254,15 +257,15 @@ export default function ProductSheet() {
           );
         })}
         {product.times.blockedMin && (
-          <p>
+          <Typography>
             No next coat between {product.times.blockedMin.from} min and {product.times.blockedMin.to / 60} h after a
             coat: it may wrinkle ({tagWords[product.times.blockedMin.tag]}).
-          </p>
+          </Typography>
         )}
-      </section>
-      <section className="stack" aria-label="Air limits" style={{ gap: 18 }}>
-        <h2>Air limits</h2>
-        <div className="fields">
+      </Stack>
+      <Stack component="section" aria-label="Air limits" style={{ gap: 18 }}>
+        <Typography variant="h2">Air limits</Typography>
+        <Fields>
           <SingleField
             product={product}
             name="Not below"
@@ -301,7 +304,7 @@ export default function ProductSheet() {
           />
           <SingleField
             product={product}
-            name="Surface above dew point by"
+            name="Surface warmer than the dew point by"
             unit="K"
             shown={product.air.leastDewMarginK.value}
             tag={product.air.leastDewMarginK.tag}
@@ -311,16 +314,16 @@ export default function ProductSheet() {
               draft.air.leastDewMarginK = { value: x, tag: 'own' };
             }}
           />
-        </div>
-      </section>
+        </Fields>
+      </Stack>
       <Packs product={product} />
       <MoreFields product={product} />
       {product.kind === 'paint' && product.hidingFrac > 0 && (
-        <Suspense fallback={<p className="quiet">Drawing…</p>}>
+        <Suspense fallback={<Typography variant="body2">Drawing…</Typography>}>
           <HidingChart product={product} />
         </Suspense>
       )}
       {!typical && <Remove product={product} />}
-    </div>
+    </Stack>
   );
 }

@@ -1,7 +1,11 @@
 import { good, type Result, readNumber, refused } from '@cosmesis/core/units';
 import { type Product, productSchema, type SourcedRange, type Tag } from '@cosmesis/core/workshop';
+import FormControl from '@mui/material/FormControl';
+import FormLabel from '@mui/material/FormLabel';
+import Typography from '@mui/material/Typography';
 import type { Draft } from 'immer';
 import { theStore } from '../../store/theStore';
+import { Fields } from '../../ui/layout';
 import { MeasureField } from '../../ui/MeasureField';
 import { say } from '../../ui/say';
 import { tagWords } from '../../ui/Working';
@@ -86,14 +90,14 @@ export function RangeFields({
     attempt(product, name, `${product.id}/${name}/${end}`, (draft) => set(draft, next));
   };
   return (
-    <fieldset>
-      <legend>
+    <FormControl component="fieldset">
+      <FormLabel component="legend">
         {name}, {unit}{' '}
-        <span className="quiet">
+        <Typography component="span" variant="body2">
           <Tagged tag={value.tag} />
-        </span>
-      </legend>
-      <div className="fields" style={{ gridTemplateColumns: 'repeat(3, minmax(90px, 140px))', marginTop: 10 }}>
+        </Typography>
+      </FormLabel>
+      <Fields style={{ gridTemplateColumns: 'repeat(3, minmax(90px, 140px))', marginTop: 10 }}>
         {(['low', 'likely', 'high'] as const).map((end) => (
           <MeasureField
             key={end}
@@ -104,8 +108,8 @@ export function RangeFields({
             onValue={(typed) => take(end, typed)}
           />
         ))}
-      </div>
-    </fieldset>
+      </Fields>
+    </FormControl>
   );
 }
 

@@ -1,10 +1,20 @@
 import { formatVolume, parseVolume } from '@cosmesis/core/units';
+import { containerSchema } from '@cosmesis/core/workshop';
+import { zodResolver } from '@hookform/resolvers/zod';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
+import { z } from 'zod';
 import { doDeed } from '../../store/doDeed';
 import { theStore } from '../../store/theStore';
 import { useParts } from '../../store/useWorkshop';
-import { MeasureField } from '../../ui/MeasureField';
+import { Fields } from '../../ui/layout';
+import { parsed } from '../../ui/parsed';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
 
@@ -12,61 +22,88 @@ import { say } from '../../ui/say';
 export function AddCan() {
   const { products, settings } = useParts('products', 'settings');
   const all = Object.values(products);
-  const [productId, setProductId] = useState(all[0]?.id ?? '');
-  const product = products[productId];
-  const [litres, setLitres] = useState<number | null>(null);
-  const [batch, setBatch] = useState('');
-  const [finite, setFinite] = useState(false);
-  const amount = litres ?? product?.packs[0]?.volumeL ?? null;
-  const add = () => {
-    if (!product || amount === null) {
-      say({ text: 'Type how much is in it: its sheet names no pack.' });
-      return;
-    }
-    const done = doDeed(`Put on the shelf: ${product.name}`, {
+  const shown = (id: string) => {
+    const [pack] = products[id]?.packs ?? [];
+    return pack ? formatVolume(pack.volumeL, settings.unitSystem) : '';
+  };
+  const schema = z.object({
+    productId: z.string().refine((id) => products[id] !== undefined, 'Choose what is in it.'),
+    litres: parsed((text) => parseVolume(text, settings.unitSystem)),
+    batch: z
+      .string()
+      .transform((text) => text.trim() || null)
+      .pipe(containerSchema.shape.batch),
+    finite: containerSchema.shape.finite,
+  });
+  const first = all[0]?.id ?? '';
+  const { control, register, handleSubmit, setValue, reset, getValues, formState } = useForm({
+    resolver: zodResolver(schema),
+    defaultValues: { productId: first, litres: shown(first), batch: '', finite: false },
+  });
+  const { errors } = formState;
+  const add = handleSubmit(({ productId, litres, batch, finite }) => {
+    const name = products[productId]?.name ?? '';
+    const done = doDeed(`Put on the shelf: ${name}`, {
       do: 'bring',
-      containers: [
-        {
-          productId: product.id,
-          litres: amount,
-          place: '',
-          batch: batch.trim() === '' ? null : batch.trim().slice(0, 200),
-          finite,
-        },
-      ],
+      containers: [{ productId, litres, place: '', batch, finite }],
     });
     if (!done.ok) return say({ text: done.issues[0]?.message ?? 'That cannot be put on the shelf.' });
-    setLitres(null);
-    setBatch('');
-    say({ text: `On the shelf: ${product.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
-  };
+    reset({ ...getValues(), litres: shown(productId), batch: '' });
+    say({ text: `On the shelf: ${name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
+  });
   return (
-    <details>
-      <summary style={{ minHeight: 48, cursor: 'pointer', fontWeight: 700 }}>Put a can on the shelf</summary>
-      <div className="fields" style={{ paddingTop: 10 }}>
-        <Select
-          label="Product"
-          value={productId}
-          options={all.map((p) => ({ value: p.id, name: p.name }))}
-          onPick={setProductId}
-        />
-        <MeasureField
-          label="How much is in it"
-          draftKey="shelf/add"
-          key={productId}
-          shown={amount === null ? '' : formatVolume(amount, settings.unitSystem)}
-          parse={(text) => parseVolume(text, settings.unitSystem)}
-          onValue={setLitres}
-        />
-        <TextField label="Batch number" value={batch} onChange={(e) => setBatch(e.target.value)} />
-        <label className="tick">
-          <input type="checkbox" checked={finite} onChange={(e) => setFinite(e.target.checked)} />
-          Cannot be bought again
-        </label>
-        <button type="button" className="go" onClick={add}>
-          Put it there
-        </button>
-      </div>
-    </details>
+    <Accordion>
+      <AccordionSummary>
+        <b>Put a can on the shelf</b>
+      </AccordionSummary>
+      <AccordionDetails>
+        <form onSubmit={add} noValidate>
+          <Fields>
+            <Controller
+              name="productId"
+              control={control}
+              render={({ field }) => (
+                <Select
+                  label="Product"
+                  value={field.value}
+                  options={all.map((p) => ({ value: p.id, name: p.name }))}
+                  onPick={(id) => {
+                    field.onChange(id);
+                    setValue('litres', shown(id));
+                  }}
+                />
+              )}
+            />
+            <TextField
+              label="How much is in it"
+              autoComplete="off"
+              {...register('litres')}
+              error={errors.litres !== undefined}
+              helperText={errors.litres?.message ?? ' '}
+            />
+            <TextField
+              label="Batch number"
+              autoComplete="off"
+              {...register('batch')}
+              error={errors.batch !== undefined}
+              helperText={errors.batch?.message ?? ' '}
+            />
+            <Controller
+              name="finite"
+              control={control}
+              render={({ field }) => (
+                <FormControlLabel
+                  control={<Checkbox checked={field.value} onChange={(e) => field.onChange(e.target.checked)} />}
+                  label="Cannot be bought again"
+                />
+              )}
+            />
+            <Button type="submit" variant="contained">
+              Put it there
+            </Button>
+          </Fields>
+        </form>
+      </AccordionDetails>
+    </Accordion>
   );
 }

@@ -2,6 +2,13 @@ import { leftL, openedAt } from '@cosmesis/core/stock';
 import { recordCode } from '@cosmesis/core/takeaway';
 import { formatVolume, minuteOf, parseVolume } from '@cosmesis/core/units';
 import type { Container, Product } from '@cosmesis/core/workshop';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import type { Draft } from 'immer';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -12,6 +19,7 @@ import { fileName } from '../../ui/download';
 import { dateName } from '../../ui/formatTime';
 import { HeldTextField } from '../../ui/HeldTextField';
 import { downloadLabel } from '../../ui/labelPdf';
+import { Late } from '../../ui/layout';
 import { toMix, toProduct } from '../../ui/links';
 import { MeasureField } from '../../ui/MeasureField';
 import { NumberField } from '../../ui/NumberField';
@@ -70,32 +78,36 @@ function Weigh({ can, densityKgPerL }: { can: Container; densityKgPerL: number }
     say({ text: 'Weighed.', action: { name: 'Undo', run: () => theStore().undo() } });
   };
   return (
-    <details>
-      <summary className="quiet">Weigh</summary>
-      <div className="row">
-        <NumberField
-          label="Weighs, g"
-          draftKey={`can/${can.id}/gross`}
-          value={gross}
-          least={0}
-          most={100_000}
-          digits={1}
-          onValue={setGross}
-        />
-        <NumberField
-          label="Empty, g"
-          draftKey={`can/${can.id}/empty`}
-          value={empty}
-          least={0}
-          most={100_000}
-          digits={1}
-          onValue={setEmpty}
-        />
-        <button type="button" className="line" onClick={take}>
-          Take it over
-        </button>
-      </div>
-    </details>
+    <Accordion sx={{ border: '0 !important' }}>
+      <AccordionSummary>
+        <Typography variant="body2">Weigh</Typography>
+      </AccordionSummary>
+      <AccordionDetails>
+        <Stack direction="row">
+          <NumberField
+            label="Weighs, g"
+            draftKey={`can/${can.id}/gross`}
+            value={gross}
+            least={0}
+            most={100_000}
+            digits={1}
+            onValue={setGross}
+          />
+          <NumberField
+            label="Empty, g"
+            draftKey={`can/${can.id}/empty`}
+            value={empty}
+            least={0}
+            most={100_000}
+            digits={1}
+            onValue={setEmpty}
+          />
+          <Button variant="outlined" onClick={take}>
+            Take it over
+          </Button>
+        </Stack>
+      </AccordionDetails>
+    </Accordion>
   );
 }
 
@@ -108,21 +120,46 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
   const opened = openedAt(can);
   const parse = (text: string) => parseVolume(text, settings.unitSystem, litresLeft);
   return (
-    <li className="shelf-row" aria-label={product.name}>
+    <Box
+      component="li"
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '44px minmax(220px, 3fr) 150px minmax(120px, 1fr) auto',
+        gap: '8px 18px',
+        alignItems: 'center',
+        p: '10px 0',
+        borderTop: '1px solid var(--line)',
+        '@media (max-width: 900px)': {
+          gridTemplateColumns: '44px minmax(0, 1fr)',
+          '& > :nth-of-type(n + 3)': { gridColumn: 2 },
+        },
+      }}
+      aria-label={product.name}
+    >
       <Level
         share={litresLeft / fullL}
         colour={product.colour}
         label={`${formatVolume(litresLeft, settings.unitSystem)} left`}
       />
-      <div className="stack" style={{ gap: 4 }}>
-        <p>
+      <Stack style={{ gap: 4 }}>
+        <Typography>
           <Link to={toProduct(product.id)}>{product.name}</Link>
-          {can.batch && <span className="quiet"> · batch {can.batch}</span>}
-          {can.finite && <span className="quiet"> · cannot be bought again</span>}
-        </p>
-        <p className="quiet">
+          {can.batch && (
+            <Typography component="span" variant="body2">
+              {' '}
+              · batch {can.batch}
+            </Typography>
+          )}
+          {can.finite && (
+            <Typography component="span" variant="body2">
+              {' '}
+              · cannot be bought again
+            </Typography>
+          )}
+        </Typography>
+        <Typography variant="body2">
           {aged ? (
-            <b className="late">past its date since {dateName(untilMin, nowMin, settings.timeZone)}</b>
+            <Late>past its date since {dateName(untilMin, nowMin, settings.timeZone)}</Late>
           ) : untilMin !== null ? (
             <>use by {dateName(untilMin, nowMin, settings.timeZone)}</>
           ) : (
@@ -136,8 +173,8 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
               · <Link to={toMix(can.mixId)}>its mix</Link>
             </>
           )}
-        </p>
-      </div>
+        </Typography>
+      </Stack>
       <MeasureField
         label="Left"
         draftKey={`can/${can.id}/left`}
@@ -162,20 +199,14 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
           )
         }
       />
-      <div className="row">
+      <Stack direction="row">
         {product.densityKgPerL && <Weigh can={can} densityKgPerL={product.densityKgPerL.value} />}
         {opened === null && (
-          <button
-            type="button"
-            className="line"
-            onClick={() => void doDeed('Open a can', { do: 'open', containerId: can.id })}
-          >
+          <Button variant="outlined" onClick={() => void doDeed('Open a can', { do: 'open', containerId: can.id })}>
             Opened
-          </button>
+          </Button>
         )}
-        <button
-          type="button"
-          className="plain"
+        <Button
           aria-label={`Label: ${product.name}`}
           onClick={() =>
             void downloadLabel(fileName(`label ${product.name}`, 'pdf'), {
@@ -192,10 +223,8 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
           }
         >
           Label
-        </button>
-        <button
-          type="button"
-          className="plain"
+        </Button>
+        <Button
           aria-label={`Take away: ${product.name}`}
           onClick={() => {
             doDeed('Take a can away', { do: 'throw-away', containerId: can.id });
@@ -203,8 +232,8 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
           }}
         >
           Take away
-        </button>
-      </div>
-    </li>
+        </Button>
+      </Stack>
+    </Box>
   );
 }

@@ -1,5 +1,9 @@
 import { isGone, leftL, usableUntilMin, willItLast } from '@cosmesis/core/stock';
 import { formatVolume } from '@cosmesis/core/units';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { useNowMin } from '../../store/useNowMin';
 import { useDraws } from '../../store/useSummaries';
@@ -49,31 +53,36 @@ export default function Shelf() {
   const low = Object.values(products).filter((p) => p.reorderL !== null && (stock.get(p.id) ?? 0) <= p.reorderL);
   const soon = rows.filter((r) => r.untilMin !== null && r.untilMin < nowMin + 14 * dayMin).length;
   return (
-    <div className="stack" style={{ gap: 20 }}>
-      <h1>Shelf</h1>
+    <Stack style={{ gap: 20 }}>
+      <Stack direction="row">
+        <Typography variant="h1">Shelf</Typography>
+        <Button component={Link} to="/products" sx={{ ml: 'auto' }}>
+          Products and their labels
+        </Button>
+      </Stack>
       {low.map((p) => (
-        <p key={p.id} className="notice">
+        <Alert severity="warning" key={p.id}>
           {p.name}: {formatVolume(stock.get(p.id) ?? 0, settings.unitSystem)} left, order at{' '}
           {formatVolume(p.reorderL ?? 0, settings.unitSystem)}. <Link to="/buy">To the buy list</Link>
-        </p>
+        </Alert>
       ))}
       {lost.length > 0 && (
-        <p className="notice">
+        <Alert severity="warning">
           {lost.length === 1 ? 'One can is' : `${lost.length} cans are`} of a product that is not on the shelf any more;
           kept, and counted nowhere.
-        </p>
+        </Alert>
       )}
       {rows.length === 0 ? (
-        <p>
+        <Typography>
           Nothing is on the shelf yet. Tick things off as bought under <Link to="/buy">Buy</Link>, or put a can here:
           plans are then checked against what there is.
-        </p>
+        </Typography>
       ) : (
-        <p className="quiet">
+        <Typography variant="body2">
           {soon === 0
             ? 'Nothing goes past its date in the next two weeks.'
             : `${soon} ${soon === 1 ? 'can is' : 'cans are'} within two weeks of the date, or past it.`}
-        </p>
+        </Typography>
       )}
       <ul className="bare" aria-label="Cans">
         {rows.map((placed) => (
@@ -82,6 +91,6 @@ export default function Shelf() {
       </ul>
       <AddCan />
       <SuppliesList />
-    </div>
+    </Stack>
   );
 }

@@ -1,7 +1,10 @@
 import { type SupplyKind, supplyKinds } from '@cosmesis/core/workshop';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import type { Draft } from 'immer';
 import { newId, theStore } from '../../store/theStore';
 import { useParts } from '../../store/useWorkshop';
+import { Fields, Late } from '../../ui/layout';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
 
@@ -37,14 +40,14 @@ export function SuppliesList() {
       `supply/${id}/${label}`,
     );
   return (
-    <section className="stack" aria-label="Sheets, tape and the like">
-      <h2>Sheets, tape and the like</h2>
+    <Stack component="section" aria-label="Sheets, tape and the like">
+      <Typography variant="h2">Sheets, tape and the like</Typography>
       <ul className="bare">
         {all.map((s) => (
-          <li key={s.id} className="fields" aria-label={s.kind} style={{ padding: '10px 0' }}>
+          <Fields as="li" key={s.id} aria-label={s.kind} style={{ padding: '10px 0' }}>
             <span>
               <b>{s.kind}</b>
-              {s.reorderAt !== null && s.left <= s.reorderAt && <b className="late"> · order more</b>}
+              {s.reorderAt !== null && s.left <= s.reorderAt && <Late> · order more</Late>}
             </span>
             <NumberField
               label={`Left, ${s.unit}`}
@@ -75,7 +78,7 @@ export function SuppliesList() {
                 })
               }
             />
-          </li>
+          </Fields>
         ))}
       </ul>
       {free.length > 0 && (
@@ -86,6 +89,6 @@ export function SuppliesList() {
           onPick={(k) => k && add(k as SupplyKind)}
         />
       )}
-    </section>
+    </Stack>
   );
 }

@@ -1,3 +1,9 @@
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { CautionList } from '../../ui/CautionList';
 
@@ -10,27 +16,29 @@ export function Cautions({ cautions, day }: { cautions: readonly string[]; day: 
   if (cautions.length === 0) return null;
   if (read)
     return (
-      <details className="cautions">
-        <summary>Cautions of today, read</summary>
-        <CautionList cautions={cautions} />
-      </details>
+      <Accordion sx={{ mt: 3 }}>
+        <AccordionSummary>Cautions of today, read</AccordionSummary>
+        <AccordionDetails>
+          <CautionList cautions={cautions} />
+        </AccordionDetails>
+      </Accordion>
     );
   return (
-    <section className="cautions stack" aria-label="Cautions of today" style={{ gap: 8, marginTop: 26 }}>
-      <div className="row">
-        <h2>Before you start today</h2>
-        <button
-          type="button"
-          className="line spread"
+    <Stack component="section" aria-label="Cautions of today" style={{ gap: 8, marginTop: 26 }}>
+      <Stack direction="row">
+        <Typography variant="h2">Before you start today</Typography>
+        <Button
+          variant="outlined"
+          sx={{ ml: 'auto' }}
           onClick={() => {
             localStorage.setItem(key, mark);
             setRead(true);
           }}
         >
           Read
-        </button>
-      </div>
+        </Button>
+      </Stack>
       <CautionList cautions={cautions} />
-    </section>
+    </Stack>
   );
 }

@@ -7,43 +7,76 @@ import {
   sittingParts,
   sittingWords,
 } from '@cosmesis/core/reckoning';
-import { formatVolume, type UnitSystem } from '@cosmesis/core/units';
-import { hasPlan, type Piece } from '@cosmesis/core/workshop';
-import { lazy, Suspense, useMemo, useRef } from 'react';
+import { keptWorkCalendar, oneAtATime, type Waiting } from '@cosmesis/core/schedule';
+import { formatAbout, type UnitSystem } from '@cosmesis/core/units';
+import { hasPlan, leadOutstanding, type Piece, type Settings } from '@cosmesis/core/workshop';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Stack from '@mui/material/Stack';
+import { styled } from '@mui/material/styles';
+import Typography from '@mui/material/Typography';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useNowMin } from '../../store/useNowMin';
 import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
-import { clockTime, dayEndMin, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
+import { aboutTime, clockTime, dayEndMin, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
+import { Act, ActWhat, ActWhen, Big, Halves } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { pressLog } from '../../ui/pressLog';
 import { useJustUsed } from '../../ui/usedUp';
 import { Cautions } from './Cautions';
+import { keepToday, type LastToday, lastToday } from './lastToday';
 
 /** Brought when it is needed: the act of now is not kept waiting for it. */
 const StepsOfSitting = lazy(() => import('../../ui/StepsOfSitting'));
+const Held = lazy(() => import('../../ui/Held').then((m) => ({ default: m.Held })));
+const LeadAsked = lazy(() => import('../../ui/Held').then((m) => ({ default: m.LeadAsked })));
+const WentWrong = lazy(() => import('../../ui/WentWrong'));
 const UsedAmounts = lazy(() => import('../../ui/UsedAmounts'));
 
-interface Act {
+interface Doing {
   piece: Piece;
   sitting: ListedSitting;
+  /** When the hands come to it, and are free again. Held: as its piece by itself would have it. */
+  startMin: number;
+  endMin: number;
 }
 
-/** What can be done next: the running and planned sittings of every piece, in time. */
-function actsOf(pieces: Readonly<Record<string, Piece>>, summaries: Iterable<PieceSummary>): Act[] {
-  const acts: Act[] = [];
-  for (const summary of summaries) {
-    const piece = pieces[summary.pieceId];
-    if (piece) for (const sitting of summary.sittings) acts.push({ piece, sitting });
+/** So many sittings are put in order: a day and what follows it. */
+const mostQueued = 80;
+
+/** What one person can do, in order of time over all pieces; then what is held. */
+function actsOf(
+  pieces: Readonly<Record<string, Piece>>,
+  summaries: Iterable<PieceSummary>,
+  settings: Settings,
+  nowMin: number,
+): Doing[] {
+  const [free, held]: [(Waiting & { doing: Doing })[], Doing[]] = [[], []];
+  for (const { pieceId, sittings } of summaries) {
+    const piece = pieces[pieceId];
+    if (!piece) continue;
+    for (const sitting of sittings) {
+      const { startMin, endMin, handsOnMin, closesAtMin, status } = sitting;
+      const doing: Doing = { piece, sitting, startMin, endMin };
+      if (sitting.held) {
+        held.push(doing);
+        continue;
+      }
+      const running = status === 'running';
+      const left = running ? Math.max(1, startMin + handsOnMin - nowMin) : handsOnMin;
+      free.push({ pieceId, startMin, handsOnMin: left, closesAtMin, running, begun: piece.log.length > 0, doing });
+    }
   }
-  return acts.sort(
-    (a, b) =>
-      Number(a.sitting.held) - Number(b.sitting.held) ||
-      Number(b.sitting.status === 'running') - Number(a.sitting.status === 'running') ||
-      a.sitting.startMin - b.sitting.startMin ||
-      Number(b.piece.log.length > 0) - Number(a.piece.log.length > 0),
-  );
+  const queue = oneAtATime(free, keptWorkCalendar(settings), nowMin, mostQueued);
+  return [
+    ...queue.map(({ of: { doing }, startMin, endMin }) => ({ ...doing, startMin, endMin })),
+    ...held.sort((a, b) => a.startMin - b.startMin),
+  ];
 }
 
 /** Up to so many pieces the first act waits until all of them are worked out. */
@@ -53,7 +86,7 @@ const fewPieces = 100;
  * The acts, the first one held still: what a thumb is about to press does not become another act because one more piece was
  * worked out. In a small workshop it is shown when all is known; in a large one it stays first until then.
  */
-function useSteadyActs(sorted: readonly Act[], all: number, missing: number): readonly Act[] {
+function useSteadyActs(sorted: readonly Doing[], all: number, missing: number): readonly Doing[] {
   const shown = useRef<string>(undefined);
   if (missing > 0 && all <= fewPieces) return [];
   const kept = missing > 0 ? sorted.find((a) => keyOf(a) === shown.current) : undefined;
@@ -62,21 +95,30 @@ function useSteadyActs(sorted: readonly Act[], all: number, missing: number): re
   return acts;
 }
 
-const keyOf = (act: Act) => `${act.piece.id}/${act.sitting.id}`;
+const keyOf = (act: Doing) => `${act.piece.id}/${act.sitting.id}`;
 
 /** Litres of a sitting, or nothing. */
-const litresOf = ({ litres }: ListedSitting, unitSystem: UnitSystem): string | null =>
-  litres.length === 0
+const litresOf = ({ litres }: ListedSitting, unitSystem: UnitSystem): string | null => {
+  const sum = (of: 'lowL' | 'likelyL' | 'highL') => litres.reduce((all, l) => all + l[of], 0);
+  return litres.length === 0
     ? null
-    : formatVolume(
-        litres.reduce((sum, l) => sum + l.likelyL, 0),
-        unitSystem,
-      );
+    : formatAbout({ low: sum('lowL'), likely: sum('likelyL'), high: sum('highL') }, unitSystem);
+};
 
-function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
+/** The one thing to do now, large enough to be read from the bench. */
+const FirstOfAll = styled(Act)({
+  borderTop: '4px solid var(--ink)',
+  gridTemplateColumns: 'minmax(0, 1fr)',
+  padding: '14px 0 18px',
+  '@media (max-width: 760px)': { gridTemplateColumns: 'minmax(0, 1fr)' },
+  '& > h2': { fontSize: 32, lineHeight: 1.1 },
+});
+
+function FirstAct({ act, nowMin }: { act: Doing; nowMin: number }) {
   const { products, settings } = useParts('products', 'settings');
-  const { sitting, piece } = act;
-  const { steps, status, startMin, handsOnMin } = sitting;
+  const { sitting, piece, startMin: queuedMin } = act;
+  const { steps, status, handsOnMin } = sitting;
+  const startMin = status === 'running' ? sitting.startMin : queuedMin;
   const [first] = steps as [ListedStep, ...ListedStep[]];
   const running = status === 'running';
   const now = running || startMin <= nowMin + 1;
@@ -86,52 +128,53 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
   const methods = new Set(steps.flatMap((s) => (s.step.method ? methodNames[s.step.method] : [])));
   const [own, ...then] = sittingParts(sitting, doWhat);
   return (
-    <article className="act first" aria-labelledby="first-act">
-      <p>
-        <b className="when">{running ? 'Running' : now ? 'Now' : dayTime(startMin, nowMin, settings.timeZone)}</b> ·{' '}
-        <Link to={toPiece(piece.id, 'plan')}>{piece.name}</Link>
+    <FirstOfAll as="article" aria-labelledby="first-act">
+      <Typography>
+        <ActWhen as="b" style={{ fontSize: 32, lineHeight: 1.1 }}>
+          {running ? 'Running' : now ? 'Now' : dayTime(startMin, nowMin, settings.timeZone)}
+        </ActWhen>{' '}
+        · <Link to={toPiece(piece.id, 'plan')}>{piece.name}</Link>
         {first.step.zoneId === null ? ', whole piece' : `, ${own?.zones.join(', ')}`}
-      </p>
-      <h2 className="what" id="first-act">
+      </Typography>
+      <ActWhat as="h2" id="first-act">
         {doWhat(first)}
-      </h2>
+      </ActWhat>
       {then.map(({ what }) => (
-        <p key={what}>then {lowerFirst(what)}</p>
+        <Typography key={what}>then {lowerFirst(what)}</Typography>
       ))}
-      <div className="bigs">
-        <span className="big">
-          {running ? `${duration(Math.max(0, begunMin))} of ${duration(handsOnMin)}` : duration(handsOnMin)}
-        </span>
-        {litres && <span className="big">{litres}</span>}
-      </div>
-      {used.length > 0 && <p>{[...used, ...methods].join(', ')}</p>}
-      <p className="quiet">{first.step.reason}</p>
-      {sitting.closesAtMin !== null && <p>Window closes {dayTime(sitting.closesAtMin, nowMin, settings.timeZone)}.</p>}
+      <Box sx={{ display: 'flex', gap: '4px 26px', flexWrap: 'wrap', m: '8px 0' }}>
+        <Big>{running ? `${duration(Math.max(0, begunMin))} of ${aboutTime(handsOnMin)}` : aboutTime(handsOnMin)}</Big>
+        {litres && <Big>{litres}</Big>}
+      </Box>
+      {used.length > 0 && <Typography>{[...used, ...methods].join(', ')}</Typography>}
+      <Typography variant="body2">{first.step.reason}</Typography>
+      {sitting.closesAtMin !== null && (
+        <Typography>Window closes {dayTime(sitting.closesAtMin, nowMin, settings.timeZone)}.</Typography>
+      )}
       {sitting.held ? (
-        <p className="finding stop">
-          <b>Held until the old film is tested for lead.</b>
-          <Link to={toPiece(piece.id, 'survey')}>Record a result in the survey</Link>
-        </p>
+        <Suspense fallback={<div style={{ height: 200 }} />}>
+          <Held piece={piece} hold={sitting.held} />
+        </Suspense>
       ) : (
-        <div className="presses">
+        <Box sx={{ display: 'flex', gap: '10px', m: '8px 0', flexWrap: 'wrap' }}>
           {running ? (
-            <button type="button" className="go" onClick={() => pressLog(piece.id, 'done', steps)}>
+            <Button size="large" variant="contained" onClick={() => pressLog(piece.id, 'done', steps)}>
               Done
-            </button>
+            </Button>
           ) : (
             <>
-              <button type="button" className="go" onClick={() => pressLog(piece.id, 'start', steps)}>
+              <Button size="large" variant="contained" onClick={() => pressLog(piece.id, 'start', steps)}>
                 Start
-              </button>
-              <button type="button" className="line" onClick={() => pressLog(piece.id, 'done', steps)}>
+              </Button>
+              <Button size="large" variant="outlined" onClick={() => pressLog(piece.id, 'done', steps)}>
                 Done
-              </button>
+              </Button>
             </>
           )}
-          <Link className="line" to={toPiece(piece.id, 'log')}>
-            Log
-          </Link>
-        </div>
+          <Button component={Link} size="large" variant="outlined" to={toPiece(piece.id, 'work')}>
+            All its work
+          </Button>
+        </Box>
       )}
       {(steps.length > 1 || steps[0]?.step.apart) && !sitting.held && (
         <Suspense fallback={<div style={{ height: 48 }} />}>
@@ -139,93 +182,157 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
         </Suspense>
       )}
       {sitting.cautions.map((c) => (
-        <p className="caution" key={c}>
+        <Alert severity="warning" key={c}>
           {c}
-        </p>
+        </Alert>
       ))}
-      {sitting.cautions.length > 0 && <p className="quiet">{cautionDefers}</p>}
-    </article>
+      {sitting.cautions.length > 0 && <Typography variant="body2">{cautionDefers}</Typography>}
+    </FirstOfAll>
   );
 }
 
-function LaterAct({ act, nowMin }: { act: Act; nowMin: number }) {
+function LaterAct({ act, nowMin }: { act: Doing; nowMin: number }) {
   const settings = useSettings();
   const { sitting, piece } = act;
   const litres = litresOf(sitting, settings.unitSystem);
   return (
-    <li className="act">
-      <span className="when">{sitting.held ? 'Held' : dayTime(sitting.startMin, nowMin, settings.timeZone)}</span>
+    <Act>
+      <ActWhen>{sitting.held ? 'Held' : dayTime(act.startMin, nowMin, settings.timeZone)}</ActWhen>
       <div>
-        <p className="quiet">
+        <Typography variant="body2">
           <Link to={toPiece(piece.id, 'plan')}>{piece.name}</Link>
-        </p>
-        <p className="what">{sittingWords(sitting, doWhat)}</p>
-        <p className="quiet">
-          <span className="n">{duration(sitting.handsOnMin)}</span>
+        </Typography>
+        <ActWhat>{sittingWords(sitting, doWhat)}</ActWhat>
+        <Typography variant="body2">
+          <span className="n">{aboutTime(sitting.handsOnMin)}</span>
           {litres && <> · {litres}</>}
-          {sitting.held && ' · waits for a lead test'}
+          {sitting.held && (
+            <>
+              {' '}
+              · <Link to={toPiece(piece.id, 'plan')}>held: {sitting.held.words}</Link>
+            </>
+          )}
           {sitting.closesAtMin !== null && !sitting.held && (
             <> · window to {dayTime(sitting.closesAtMin, nowMin, settings.timeZone)}</>
           )}
-        </p>
+        </Typography>
       </div>
-    </li>
+    </Act>
   );
 }
 
 /** Nothing to do yet: what to press first. */
 function Nothing() {
   return (
-    <div className="stack" style={{ maxWidth: 560 }}>
-      <h1>Nothing on the bench</h1>
-      <p>Measure a piece, choose what it shall look like, and its steps, litres and dates stand here.</p>
+    <Stack style={{ maxWidth: 560 }}>
+      <Typography variant="h1">Nothing on the bench</Typography>
+      <Typography>
+        Measure a piece, choose what it shall look like, and its steps, litres and dates stand here.
+      </Typography>
       <div>
-        <Link className="go" to="/pieces/new">
+        <Button component={Link} variant="contained" to="/pieces/new">
           New piece
-        </Link>
+        </Button>
       </div>
-    </div>
+    </Stack>
   );
 }
 
 /** Pieces without a plan that are shown; the others are counted. */
 const mostUnplanned = 6;
 
-/** The rest of the first acts: of each piece its first, those that are begun before those that could be. */
-function laterOf(acts: readonly Act[]): Act[] {
-  const begun = (a: Act) => (a.piece.log.length > 0 ? 0 : 1);
+/** Acts of later days that are shown: of each piece its first. */
+const mostLater = 5;
+
+/** Of each piece its first act, and why it is held where it is. */
+function firstOfEach(acts: readonly Doing[]): Doing[] {
   const seen = new Set<string>();
-  return acts
-    .slice(1)
-    .sort((a, b) => begun(a) - begun(b))
-    .filter((a, i) => {
-      const key = `${a.piece.id}/${a.sitting.held}`;
-      const first = !seen.has(key);
-      seen.add(key);
-      return first || i < 3;
-    })
-    .slice(0, 6);
+  return acts.filter((a) => {
+    const first = !seen.has(a.piece.id);
+    seen.add(a.piece.id);
+    return first;
+  });
 }
+
+/** So many acts are kept for the next opening. */
+const mostKept = 8;
+
+const headingOf = (acts: readonly Doing[], nowMin: number, timeZone: string): string => {
+  const endMin = dayEndMin(nowMin, timeZone);
+  const min = acts.reduce((sum, a) => (a.sitting.held || a.startMin >= endMin ? sum : sum + a.sitting.handsOnMin), 0);
+  return `${weekdayName(nowMin, timeZone)}${min > 0 ? `, about ${aboutTime(min)} hands-on` : ''}`;
+};
+
+/** Today as it is kept for the next opening. */
+const lastOf = (
+  workshopId: string,
+  acts: readonly Doing[],
+  nowMin: number,
+  { timeZone, unitSystem }: Settings,
+): LastToday => ({
+  workshopId,
+  heading: headingOf(acts, nowMin, timeZone),
+  at: `${dayName(nowMin, timeZone)} at ${clockTime(nowMin, timeZone)}`,
+  acts: acts.slice(0, mostKept).map(({ piece, sitting, startMin }) => ({
+    when: sitting.held ? 'Held' : dayTime(startMin, nowMin, timeZone),
+    piece: piece.name,
+    href: toPiece(piece.id, 'work'),
+    what: sittingWords(sitting, doWhat),
+    facts: [aboutTime(sitting.handsOnMin), litresOf(sitting, unitSystem)].filter(Boolean).join(' · '),
+  })),
+});
+
+/** The last known Today, marked as such, while it is being worked out again. */
+const AsItStood = ({ last }: { last: LastToday }) => (
+  <Stack component="section" aria-label="As it stood" sx={{ maxWidth: 560 }}>
+    <Typography variant="h1">{last.heading}</Typography>
+    <Typography variant="body2">As it stood {last.at}; it is being worked out again.</Typography>
+    <ul className="bare">
+      {last.acts.map((a) => (
+        <Act key={`${a.href}/${a.when}/${a.what}`}>
+          <ActWhen>{a.when}</ActWhen>
+          <div>
+            <Typography variant="body2">
+              <Link to={a.href}>{a.piece}</Link>
+            </Typography>
+            <ActWhat>{a.what}</ActWhat>
+            <Typography variant="body2">{a.facts}</Typography>
+          </div>
+        </Act>
+      ))}
+    </ul>
+  </Stack>
+);
 
 /** What to do now, and what is wet. */
 export function Today() {
-  const { pieces, settings } = useParts('pieces', 'settings');
+  const { id, pieces, settings } = useParts('id', 'pieces', 'settings');
   const nowMin = useNowMin();
   const { byId, all, missing } = useSummaries();
-  const sorted = useMemo(() => actsOf(pieces, byId.values()), [pieces, byId]);
+  const sorted = useMemo(() => actsOf(pieces, byId.values(), settings, nowMin), [pieces, byId, settings, nowMin]);
   const acts = useSteadyActs(sorted, all, missing);
   const used = useJustUsed();
+  const [whole, setWhole] = useState(false);
+  const waiting = missing > 0 || (all === 0 && Object.values(pieces).some(hasPlan));
+  useEffect(() => {
+    if (!waiting && acts.length > 0) keepToday(lastOf(id, acts, nowMin, settings));
+  }, [waiting, acts, id, nowMin, settings]);
+  if (waiting && all <= fewPieces) {
+    const last = lastToday(id);
+    if (last) return <AsItStood last={last} />;
+    if (all === 0) return <Typography variant="h1">{weekdayName(nowMin, settings.timeZone)}</Typography>;
+  }
   if (Object.keys(pieces).length === 0) return <Nothing />;
-  if (byId.size === 0 && all === 0 && Object.values(pieces).some(hasPlan))
-    return <h1>{weekdayName(nowMin, settings.timeZone)}</h1>;
   const today = dayName(nowMin, settings.timeZone);
   const endMin = dayEndMin(nowMin, settings.timeZone);
-  const ofToday = acts.filter((a) => !a.sitting.held && a.sitting.startMin < endMin);
-  const todayMin = ofToday.reduce((sum, a) => sum + a.sitting.handsOnMin, 0);
+  const free = acts.filter((a) => !a.sitting.held);
+  const ofToday = free.filter((a) => a.startMin < endMin);
+  const laterToday = ofToday.filter((a) => a !== acts[0]);
+  const after = firstOfEach(free.filter((a) => a.startMin >= endMin && a !== acts[0])).slice(0, mostLater);
+  const held = firstOfEach(acts.filter((a) => a.sitting.held && a !== acts[0]));
   const cautions = [...new Set(ofToday.filter((a) => a !== acts[0]).flatMap((a) => a.sitting.cautions))].filter(
     (c) => !acts[0]?.sitting.cautions.includes(c),
   );
-  const later = laterOf(acts);
   const wet = [...byId.values()].flatMap((s) => {
     const piece = pieces[s.pieceId];
     return piece ? s.wet.map((w) => ({ piece, w })) : [];
@@ -233,64 +340,99 @@ export function Today() {
   wet.sort((a, b) => a.w.recoatFromMin - b.w.recoatFromMin);
   const unplanned = Object.values(pieces).filter((p) => !hasPlan(p));
   return (
-    <div className="today">
-      <section aria-label="What to do" className="stack">
-        <h1>
-          {weekdayName(nowMin, settings.timeZone)}
-          {todayMin > 0 ? `, ${duration(todayMin)} hands-on${missing > 0 ? ' so far' : ''}` : ''}
-        </h1>
+    <Halves>
+      <Stack component="section" aria-label="What to do">
+        <Typography variant="h1">
+          {headingOf(acts, nowMin, settings.timeZone)}
+          {missing > 0 && acts.length > 0 ? ' so far' : ''}
+        </Typography>
+        {ofToday.length > 1 && (
+          <Typography variant="body2">
+            {ofToday.length} sittings fit today, one after the other; done by{' '}
+            {clockTime(ofToday.at(-1)!.endMin, settings.timeZone)}.
+          </Typography>
+        )}
         {used.length > 0 && (
           <Suspense fallback={<div style={{ height: 96 }} />}>
             <UsedAmounts />
           </Suspense>
         )}
+        {Object.values(pieces)
+          .filter(leadOutstanding)
+          .map((p) => (
+            <Suspense key={p.id}>
+              <LeadAsked piece={p} />
+            </Suspense>
+          ))}
         {acts[0] ? (
           <FirstAct act={acts[0]} nowMin={nowMin} />
         ) : (
-          <p>{missing > 0 ? 'Working out what comes next…' : 'No step is waiting.'}</p>
+          <Typography>{missing > 0 ? 'Working out what comes next…' : 'No step is waiting.'}</Typography>
         )}
         <ul className="bare">
-          {later.map((a) => (
+          {laterToday.slice(0, whole ? undefined : mostLater).map((a) => (
+            <LaterAct key={keyOf(a)} act={a} nowMin={nowMin} />
+          ))}
+        </ul>
+        {!whole && laterToday.length > mostLater && (
+          <div>
+            <Button onClick={() => setWhole(true)}>All {laterToday.length} that still fit today</Button>
+          </div>
+        )}
+        {(after.length > 0 || held.length > 0 || unplanned.length > 0) && (
+          <Typography variant="h2">{ofToday.length > 0 ? 'Not today' : 'Next'}</Typography>
+        )}
+        <ul className="bare">
+          {[...after, ...held].map((a) => (
             <LaterAct key={keyOf(a)} act={a} nowMin={nowMin} />
           ))}
           {unplanned.slice(0, mostUnplanned).map((p) => (
-            <li className="act" key={p.id}>
-              <span className="when">Survey</span>
+            <Act key={p.id}>
+              <ActWhen>Survey</ActWhen>
               <div>
-                <p className="what">
+                <ActWhat>
                   <Link to={toPiece(p.id, 'survey')}>{p.name}</Link>
-                </p>
-                <p className="quiet">
+                </ActWhat>
+                <Typography variant="body2">
                   {Object.keys(p.looks).length === 0
                     ? `Choose its looks: ${lookNames.painted}, ${lookNames['natural-clear']}, …`
                     : 'Measure it to get its plan.'}
-                </p>
+                </Typography>
               </div>
-            </li>
+            </Act>
           ))}
         </ul>
         {unplanned.length > mostUnplanned && (
-          <p>
+          <Typography>
             <Link to="/pieces">{unplanned.length - mostUnplanned} more pieces wait for their survey or looks</Link>
-          </p>
+          </Typography>
         )}
         {missing > 3 && (
-          <p className="quiet" role="status">
-            Worked out: {all - missing} of {all} pieces.
-          </p>
+          <div>
+            <Typography variant="body2" role="status">
+              Worked out: {all - missing} of {all} pieces.
+            </Typography>
+            <LinearProgress
+              variant="determinate"
+              value={(100 * (all - missing)) / Math.max(1, all)}
+              aria-label="Pieces worked out"
+            />
+          </div>
         )}
-      </section>
+      </Stack>
       <section aria-label="What is wet">
-        <div className="row">
-          <h2>What is wet</h2>
-          <span className="quiet">one clock, the next two days</span>
-        </div>
+        <Stack direction="row">
+          <Typography variant="h2">What is wet</Typography>
+          <Typography component="span" variant="body2">
+            one clock, the next two days
+          </Typography>
+        </Stack>
         {wet.length === 0 ? (
-          <p className="quiet">
+          <Typography variant="body2">
             {missing > 0
               ? 'Working out what is drying…'
               : `Nothing is drying at ${clockTime(nowMin, settings.timeZone)}.`}
-          </p>
+          </Typography>
         ) : (
           <>
             <DrainScale nowMin={nowMin} timeZone={settings.timeZone} />
@@ -304,10 +446,19 @@ export function Today() {
               />
             ))}
             <DrainLegend />
+            <Suspense fallback={<div style={{ height: 48 }} />}>
+              <WentWrong
+                coats={wet.map(({ piece, w }) => ({
+                  pieceId: piece.id,
+                  stepId: w.stepId,
+                  on: `${piece.name}, ${zoneNames[w.zoneId].toLowerCase()}: ${w.what}`,
+                }))}
+              />
+            </Suspense>
           </>
         )}
         <Cautions cautions={cautions} day={today} />
       </section>
-    </div>
+    </Halves>
   );
 }

@@ -1,9 +1,13 @@
 import type { Issue } from '@cosmesis/core/units';
 import { type Settings, settingsSchema, type Weekday, weekdays } from '@cosmesis/core/workshop';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import type { Draft } from 'immer';
-import { type ChangeEvent, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { demoId } from '../../store/demoId';
 import { emptyWorkshop, freshDemo, newId, nowIso, theStore } from '../../store/theStore';
@@ -11,7 +15,9 @@ import { useServerHealth } from '../../store/useServerHealth';
 import { useSettings, useStorePart } from '../../store/useWorkshop';
 import type { StoreState } from '../../store/WorkshopStore';
 import { downloadBlob, fileName } from '../../ui/download';
+import { FileButton } from '../../ui/FileButton';
 import { Keys } from '../../ui/Keys';
+import { Fields } from '../../ui/layout';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
 import { useHeld } from '../../ui/useHeld';
@@ -99,8 +105,8 @@ function SettingsFields() {
     ),
   );
   return (
-    <section className="stack" aria-label="Settings" style={{ gap: 18 }}>
-      <h2>This workshop</h2>
+    <Stack component="section" aria-label="Settings" style={{ gap: 18 }}>
+      <Typography variant="h2">This workshop</Typography>
       <TextField
         label="Name of the workshop"
         value={name ?? settings.name}
@@ -130,7 +136,7 @@ function SettingsFields() {
           })
         }
       />
-      <div className="fields">
+      <Fields>
         <Select
           label="Currency"
           value={settings.currency}
@@ -151,20 +157,20 @@ function SettingsFields() {
             })
           }
         />
-      </div>
-      <h3>Working hours</h3>
-      <div className="fields">
+      </Fields>
+      <Typography variant="h3">Working hours</Typography>
+      <Fields>
         {weekdays.map((day) => (
           <Hours key={day} day={day} />
         ))}
-      </div>
-    </section>
+      </Fields>
+    </Stack>
   );
 }
 
 function Issues({ issues }: { issues: readonly Issue[] }) {
   return (
-    <div className="notice stop" role="alert">
+    <Alert severity="error" role="alert">
       <div>
         <b>The file was not opened; nothing was changed.</b>
         <ul>
@@ -173,7 +179,7 @@ function Issues({ issues }: { issues: readonly Issue[] }) {
           ))}
         </ul>
       </div>
-    </div>
+    </Alert>
   );
 }
 
@@ -202,10 +208,7 @@ function Files() {
     if (made.ok) downloadBlob(fileName(settings.name, made.value.ending), made.value.blob);
     else say({ text: made.issues[0]?.message ?? 'The file could not be made.' });
   };
-  const importFile = async (event: ChangeEvent<HTMLInputElement>) => {
-    const file = event.target.files?.[0];
-    event.target.value = '';
-    if (!file) return;
+  const importFile = async (file: File) => {
     setShare(0);
     // A workshop that is already here is never overwritten: the file comes in beside it.
     const read = await callCore('importFile', [file, newId()], {
@@ -219,7 +222,7 @@ function Files() {
     if (!here.current) {
       await theStore().refreshHeads();
       const why = read.ok ? '' : (read.issues[0]?.message ?? '');
-      return say({ text: read.ok ? `${read.value.name} was brought in: open it under Workshop.` : why });
+      return say({ text: read.ok ? `${read.value.name} was brought in: open it under Settings.` : why });
     }
     if (!read.ok) return setIssues(read.issues);
     setIssues([]);
@@ -228,9 +231,9 @@ function Files() {
     navigate('/');
   };
   return (
-    <section className="stack" aria-label="Files">
-      <h2>Take away and bring back</h2>
-      <p className="quiet">One file holds the whole workshop: pieces, products, readings, log.</p>
+    <Stack component="section" aria-label="Files">
+      <Typography variant="h2">Take away and bring back</Typography>
+      <Typography variant="body2">One file holds the whole workshop: pieces, products, readings, log.</Typography>
       {issues.length > 0 && <Issues issues={issues} />}
       {share !== null && (
         <LinearProgress
@@ -239,28 +242,24 @@ function Files() {
           value={share * 100}
         />
       )}
-      <div className="row">
-        <button type="button" className="go" onClick={exportFile}>
+      <Stack direction="row">
+        <Button variant="contained" onClick={exportFile}>
           Export this workshop
-        </button>
-        <label className="line">
-          Import a file
-          <input
-            type="file"
-            accept=".json,.gz,application/json,application/gzip"
-            className="visually-hidden"
-            onChange={importFile}
-          />
-        </label>
-      </div>
-    </section>
+        </Button>
+        <FileButton
+          label="Import a file"
+          accept=".json,.gz,application/json,application/gzip"
+          onFile={(file) => void importFile(file)}
+        />
+      </Stack>
+    </Stack>
   );
 }
 
 /** Starts an empty workshop and opens it. */
 async function startNewWorkshop(): Promise<void> {
   await theStore().adopt(await emptyWorkshop('My workshop'));
-  say({ text: 'A new, empty workshop. The others stay under Workshop.' });
+  say({ text: 'A new, empty workshop. The others stay under Settings.' });
 }
 
 function Switch() {
@@ -283,65 +282,66 @@ function Switch() {
     setConfirming(null);
   };
   return (
-    <section className="stack" aria-label="Workshops on this device">
-      <h2>Workshops on this device</h2>
+    <Stack component="section" aria-label="Workshops on this device">
+      <Typography variant="h2">Workshops on this device</Typography>
       <ul className="bare">
         {heads.map((h) => (
-          <li key={h.workshopId} className="row" style={{ borderBottom: '1px solid var(--hair)', padding: '6px 0' }}>
+          <Stack
+            component="li"
+            direction="row"
+            key={h.workshopId}
+            style={{ borderBottom: '1px solid var(--hair)', padding: '6px 0' }}
+          >
             <b>{h.name}</b>
-            {h.demo && <span className="quiet">demo, made up</span>}
-            <span className="row spread">
+            {h.demo && (
+              <Typography component="span" variant="body2">
+                demo, made up
+              </Typography>
+            )}
+            <Stack component="span" direction="row" sx={{ ml: 'auto' }}>
               {confirming === h.workshopId ? (
                 <>
                   <span>Delete it with everything in it? Export it first.</span>
-                  <button type="button" className="go" onClick={() => remove(h.workshopId)}>
+                  <Button variant="contained" onClick={() => remove(h.workshopId)}>
                     Delete for good
-                  </button>
-                  <button type="button" className="line" onClick={() => setConfirming(null)}>
+                  </Button>
+                  <Button variant="outlined" onClick={() => setConfirming(null)}>
                     Keep
-                  </button>
+                  </Button>
                 </>
               ) : (
                 <>
                   {h.workshopId === openId ? (
-                    <span className="quiet">open</span>
+                    <Typography component="span" variant="body2">
+                      open
+                    </Typography>
                   ) : (
-                    <button
-                      type="button"
-                      className="line"
+                    <Button
+                      variant="outlined"
                       aria-label={`Open ${h.name}`}
                       onClick={() => thenToday(theStore().open(h.workshopId))}
                     >
                       Open
-                    </button>
+                    </Button>
                   )}
-                  <button
-                    type="button"
-                    className="plain"
-                    aria-label={`Delete ${h.name}`}
-                    onClick={() => setConfirming(h.workshopId)}
-                  >
+                  <Button aria-label={`Delete ${h.name}`} onClick={() => setConfirming(h.workshopId)}>
                     Delete
-                  </button>
+                  </Button>
                 </>
               )}
-            </span>
-          </li>
+            </Stack>
+          </Stack>
         ))}
       </ul>
-      <div className="row">
-        <button type="button" className="go" onClick={() => thenToday(startNewWorkshop())}>
+      <Stack direction="row">
+        <Button variant="contained" onClick={() => thenToday(startNewWorkshop())}>
           New workshop
-        </button>
-        <button
-          type="button"
-          className="line"
-          onClick={() => thenToday(freshDemo().then((demo) => theStore().adopt(demo)))}
-        >
+        </Button>
+        <Button variant="outlined" onClick={() => thenToday(freshDemo().then((demo) => theStore().adopt(demo)))}>
           {heads.some((h) => h.workshopId === demoId) ? 'Reset the demo' : 'Bring the demo back'}
-        </button>
-      </div>
-    </section>
+        </Button>
+      </Stack>
+    </Stack>
   );
 }
 
@@ -350,16 +350,15 @@ export default function WorkshopScreen() {
   const openId = useStorePart(idOf);
   const health = useServerHealth();
   return (
-    <div className="stack" style={{ gap: 34, maxWidth: 860 }}>
-      <h1>Workshop</h1>
+    <Stack style={{ gap: 34, maxWidth: 860 }}>
       <Switch />
       <Files />
       <SettingsFields key={openId} />
-      <p className="quiet">
+      <Typography variant="body2">
         {health === 'away'
           ? 'The server is not answering; what is open here goes on working.'
           : 'Everything is kept in this browser on this device. Export now and then: a file survives a lost device.'}
-      </p>
-    </div>
+      </Typography>
+    </Stack>
   );
 }

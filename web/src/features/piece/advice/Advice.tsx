@@ -3,6 +3,12 @@ import type { Alternative, Question, TreatmentFigures } from '@cosmesis/core/rec
 import { minuteOf } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import { withDecision } from '@cosmesis/core/workshop';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { nowIso, theStore } from '../../../store/theStore';
@@ -40,7 +46,18 @@ function Figures({
   if (!figures) return null;
   const other = than?.figures && than.figures !== figures ? than.figures : undefined;
   return (
-    <dl className="alt-figures">
+    <Box
+      component="dl"
+      sx={{
+        m: 0,
+        display: 'grid',
+        gap: '8px 18px',
+        gridTemplateColumns: 'repeat(auto-fill, minmax(100px, 1fr))',
+        '& dt': { color: 'var(--ink-2)', fontSize: 16 },
+        '& dd': { m: 0, font: '600 18px var(--mono)', letterSpacing: '-0.03em', whiteSpace: 'nowrap' },
+        '& small': { display: 'block', fontSize: 16, fontWeight: 400, color: 'var(--ink-2)' },
+      }}
+    >
       <div>
         <dt>hands-on</dt>
         <dd>{apart(figures.handsOnMin, other?.handsOnMin, duration)}</dd>
@@ -50,7 +67,7 @@ function Figures({
         <dd>{apart(figures.sittings, other?.sittings, String)}</dd>
       </div>
       <div>
-        <dt>material</dt>
+        <dt>cans to buy</dt>
         <dd>{money(figures.price, currency)}</dd>
       </div>
       <div>
@@ -61,7 +78,7 @@ function Figures({
         <dt>findings left</dt>
         <dd>{figures.findings}</dd>
       </div>
-    </dl>
+    </Box>
   );
 }
 
@@ -117,76 +134,115 @@ function Ask({ piece, question }: { piece: Piece; question: Question }) {
       delete draft.decisions[question.key];
     });
   return (
-    <section className="ask" aria-label={title}>
-      <h2>{title}</h2>
-      <p>
+    <Box
+      component="section"
+      sx={{ display: 'grid', gap: '12px', pt: 2.25, borderTop: '4px solid var(--ink)' }}
+      aria-label={title}
+    >
+      <Typography variant="h2">{title}</Typography>
+      <Typography>
         <b>
           Recommended: {question.alternatives.find((a) => a.choice === question.recommended.choice)?.name.toLowerCase()}
           .
         </b>{' '}
         {question.recommended.why}
-      </p>
-      <ul className="alternatives">
+      </Typography>
+      <Box
+        component="ul"
+        sx={{
+          listStyle: 'none',
+          m: 0,
+          p: 0,
+          display: 'grid',
+          gap: '14px',
+          gridTemplateColumns: 'repeat(auto-fit, minmax(230px, 1fr))',
+          '& > li': {
+            display: 'grid',
+            gap: '10px',
+            alignContent: 'start',
+            background: 'var(--raised)',
+            p: '14px 16px',
+            borderLeft: '6px solid var(--hair)',
+          },
+          '& > .chosen': { borderLeftColor: 'var(--verdigris)' },
+          '& .MuiButton-root': { justifySelf: 'start' },
+        }}
+      >
         {question.alternatives.map((a) => {
           const chosen = a.choice === question.current;
           const saves = savesOf(a, current);
           return (
             <li key={a.choice} className={chosen ? 'chosen' : ''}>
-              <h3>
+              <Typography variant="h3">
                 {a.name}
-                {chosen && <span className="quiet"> {question.decided ? 'decided' : 'in the plan'}</span>}
-              </h3>
-              <p>
-                <span className="sign for">For</span> {a.speaksFor}
-              </p>
-              <p>
-                <span className="sign against">Against</span> {a.speaksAgainst}
-              </p>
+                {chosen && (
+                  <Typography component="span" variant="body2">
+                    {' '}
+                    {question.decided ? 'decided' : 'in the plan'}
+                  </Typography>
+                )}
+              </Typography>
+              <Typography>
+                <Box
+                  component="span"
+                  sx={{ fontWeight: 700, '&::before': { content: '"▲ "', color: 'var(--verdigris)' } }}
+                >
+                  For
+                </Box>{' '}
+                {a.speaksFor}
+              </Typography>
+              <Typography>
+                <Box component="span" sx={{ fontWeight: 700, '&::before': { content: '"▽ "', color: 'var(--amber)' } }}>
+                  Against
+                </Box>{' '}
+                {a.speaksAgainst}
+              </Typography>
               {a.barredBecause ? (
-                <p className="quiet">Not here: {a.barredBecause}</p>
+                <Typography variant="body2">Not here: {a.barredBecause}</Typography>
               ) : (
                 <>
                   {saves !== null && (
-                    <p>
+                    <Typography>
                       <b>{saves}</b>
-                    </p>
+                    </Typography>
                   )}
                   <Figures of={a} than={chosen ? undefined : current} currency={currency} timeZone={timeZone} />
                   {!(chosen && question.decided) && (
-                    <button
-                      type="button"
-                      className={chosen ? 'line' : 'go'}
+                    <Button
+                      variant={chosen ? 'outlined' : 'contained'}
                       aria-label={`Decide on: ${a.name}, ${title}`}
                       onClick={() => decide(a)}
                     >
                       {chosen ? 'Decide on it' : 'Take this'}
-                    </button>
+                    </Button>
                   )}
                 </>
               )}
             </li>
           );
         })}
-      </ul>
-      <label className="text-field">
-        <span>Why, for the record</span>
-        <input value={why} onChange={(e) => setWhy(e.target.value)} placeholder="kept with the decision" />
-      </label>
+      </Box>
+      <TextField
+        label="Why, for the record"
+        value={why}
+        onChange={(e) => setWhy(e.target.value)}
+        placeholder="kept with the decision"
+      />
       {question.decided && (
-        <p className="row">
+        <Stack component="p" direction="row">
           <span>
             Decided {dayName(minuteOf(question.decided.at), timeZone)}
             {question.decided.why && `: ${question.decided.why}`}
           </span>
           {/* A look is changed by another look. */}
           {question.about !== 'keep' && (
-            <button type="button" className="plain" aria-label={`Take the decision back: ${title}`} onClick={takeBack}>
+            <Button aria-label={`Take the decision back: ${title}`} onClick={takeBack}>
               Take it back
-            </button>
+            </Button>
           )}
-        </p>
+        </Stack>
       )}
-    </section>
+    </Box>
   );
 }
 
@@ -195,27 +251,27 @@ export default function Advice() {
   const { piece, result } = usePieceContext();
   const questions = useTreatments(piece);
   if (!result?.ok || result.value.steps.length === 0) return <NotYet result={result} piece={piece} />;
-  if (questions === undefined) return <p className="quiet">Working the alternatives out…</p>;
-  if (!questions.ok) return <p className="notice">{questions.issues[0]?.message}</p>;
+  if (questions === undefined) return <Typography variant="body2">Working the alternatives out…</Typography>;
+  if (!questions.ok) return <Alert severity="warning">{questions.issues[0]?.message}</Alert>;
   if (questions.value.length === 0)
     return (
-      <div className="stack">
-        <h2>Nothing to decide</h2>
-        <p>
+      <Stack>
+        <Typography variant="h2">Nothing to decide</Typography>
+        <Typography>
           No old finish and no damage is noted on a zone that is worked.{' '}
           <Link to={toPiece(piece.id, 'survey')}>To the survey</Link>
-        </p>
-      </div>
+        </Typography>
+      </Stack>
     );
   return (
-    <div className="stack" style={{ gap: 34 }}>
-      <p className="quiet">
+    <Stack style={{ gap: 34 }}>
+      <Typography variant="body2">
         Every alternative is planned, priced and scheduled with the rest of the piece. Figures are those of the whole
         piece.
-      </p>
+      </Typography>
       {questions.value.map((q) => (
         <Ask key={q.key} piece={piece} question={q} />
       ))}
-    </div>
+    </Stack>
   );
 }

@@ -3,6 +3,16 @@ import { zoneNames } from '@cosmesis/core/piece';
 import { keepPlan, type PlanComparison, type PlanFigures, takePlan } from '@cosmesis/core/reckoning';
 import { formatVolume, type Result } from '@cosmesis/core/units';
 import type { KeptPlan, Piece, ZoneId } from '@cosmesis/core/workshop';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { current, type Draft } from 'immer';
 import { useState } from 'react';
 import useSWR from 'swr';
@@ -12,8 +22,9 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useShopKey } from '../../../store/useReckoning';
 import { useSettings } from '../../../store/useWorkshop';
-import { dayName, duration, money } from '../../../ui/formatTime';
+import { aboutTime, dayName, money } from '../../../ui/formatTime';
 import { Keys } from '../../../ui/Keys';
+import { Fields } from '../../../ui/layout';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import { say } from '../../../ui/say';
 import { callCore } from '../../../workers/callCore';
@@ -62,9 +73,9 @@ function Figures({
 }) {
   const settings = useSettings();
   const rows: [string, (f: PlanFigures) => string, (f: PlanFigures) => number][] = [
-    ['Hands-on', (f) => duration(f.handsOnMin), (f) => f.handsOnMin],
+    ['Hands-on', (f) => aboutTime(f.handsOnMin), (f) => f.handsOnMin],
     ['Product', (f) => formatVolume(f.productL, settings.unitSystem), (f) => f.productL],
-    ['Cans', (f) => money(f.price, settings.currency), (f) => f.price],
+    ['Cans still to buy', (f) => money(f.price, settings.currency), (f) => f.price],
     [
       'Light use',
       (f) => (f.lightUseAtMin === null ? 'not known' : dayName(f.lightUseAtMin, settings.timeZone)),
@@ -75,31 +86,33 @@ function Figures({
   ];
   return (
     <ScrollRegion label="Figures of both plans">
-      <table className="figures">
-        <thead>
-          <tr>
-            <td />
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>
+              <span className="visually-hidden">Figure</span>
+            </TableCell>
             {names.map((n, i) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: two plans may carry one name
-              <th key={i} scope="col">
-                {n}
-              </th>
+              <TableCell key={i}>{n}</TableCell>
             ))}
-          </tr>
-        </thead>
-        <tbody>
+          </TableRow>
+        </TableHead>
+        <TableBody>
           {rows.map(([what, said, value]) => {
             const [a, b] = figures.map(value) as [number, number];
             return (
-              <tr key={what}>
-                <th scope="row">{what}</th>
-                <td className="n">{a < b ? <b>{said(figures[0])}</b> : said(figures[0])}</td>
-                <td className="n">{b < a ? <b>{said(figures[1])}</b> : said(figures[1])}</td>
-              </tr>
+              <TableRow key={what}>
+                <TableCell component="th" scope="row">
+                  {what}
+                </TableCell>
+                <TableCell className="n">{a < b ? <b>{said(figures[0])}</b> : said(figures[0])}</TableCell>
+                <TableCell className="n">{b < a ? <b>{said(figures[1])}</b> : said(figures[1])}</TableCell>
+              </TableRow>
             );
           })}
-        </tbody>
-      </table>
+        </TableBody>
+      </Table>
     </ScrollRegion>
   );
 }
@@ -114,37 +127,37 @@ function Differences({
   names: readonly [string, string];
   differences: PlanComparison['differences'];
 }) {
-  if (differences.length === 0) return <p>Both plans take the same steps.</p>;
+  if (differences.length === 0) return <Typography>Both plans take the same steps.</Typography>;
   const zones = [...new Set(differences.map((d) => d.zoneId))];
   return (
     <ScrollRegion label="Steps that differ">
-      <table className="figures">
-        <thead>
-          <tr>
-            <th scope="col">Steps that differ</th>
-            <th scope="col">{names[0]}</th>
-            <th scope="col">{names[1]}</th>
-          </tr>
-        </thead>
+      <Table>
+        <TableHead>
+          <TableRow>
+            <TableCell>Steps that differ</TableCell>
+            <TableCell>{names[0]}</TableCell>
+            <TableCell>{names[1]}</TableCell>
+          </TableRow>
+        </TableHead>
         {zones.map((zone) => (
-          <tbody key={zone ?? 'piece'}>
-            <tr>
-              <th scope="rowgroup" colSpan={3}>
+          <TableBody key={zone ?? 'piece'}>
+            <TableRow>
+              <TableCell component="th" scope="rowgroup" colSpan={3}>
                 {zone ? zoneNames[zone] : 'Whole piece'}
-              </th>
-            </tr>
+              </TableCell>
+            </TableRow>
             {differences
               .filter((d) => d.zoneId === zone)
               .map((d) => (
-                <tr key={d.kind}>
-                  <td>{stepKind(d.kind).verb}</td>
-                  <td>{timesOf(d.one)}</td>
-                  <td>{timesOf(d.other)}</td>
-                </tr>
+                <TableRow key={d.kind}>
+                  <TableCell>{stepKind(d.kind).verb}</TableCell>
+                  <TableCell>{timesOf(d.one)}</TableCell>
+                  <TableCell>{timesOf(d.other)}</TableCell>
+                </TableRow>
               ))}
-          </tbody>
+          </TableBody>
         ))}
-      </table>
+      </Table>
     </ScrollRegion>
   );
 }
@@ -156,22 +169,23 @@ function Against({
   names: readonly [string, string];
   figures: readonly [PlanFigures, PlanFigures];
 }) {
-  if (figures.every((f) => f.findings.length === 0)) return <p className="quiet">Nothing stands against either.</p>;
+  if (figures.every((f) => f.findings.length === 0))
+    return <Typography variant="body2">Nothing stands against either.</Typography>;
   return (
-    <div className="fields">
+    <Fields>
       {figures.map((f, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: always the same two
-        <div key={i} className="stack">
-          <h3>{names[i]}</h3>
-          {f.findings.length === 0 ? <p className="quiet">Nothing stands against it.</p> : null}
+        <Stack key={i}>
+          <Typography variant="h3">{names[i]}</Typography>
+          {f.findings.length === 0 ? <Typography variant="body2">Nothing stands against it.</Typography> : null}
           {f.findings.map((x) => (
-            <p key={x.sentence} className={`finding ${x.severity.startsWith('stop') ? 'stop' : ''}`}>
+            <Alert key={x.sentence} severity={x.severity.startsWith('stop') ? 'error' : 'warning'}>
               {x.sentence}
-            </p>
+            </Alert>
           ))}
-        </div>
+        </Stack>
       ))}
-    </div>
+    </Fields>
   );
 }
 
@@ -197,8 +211,8 @@ export default function Compare() {
   };
   const names = ['The plan you work to', kept?.name ?? ''] as const;
   return (
-    <div className="stack" style={{ gap: 20, maxWidth: 900 }}>
-      <p>
+    <Stack style={{ gap: 20, maxWidth: 900 }}>
+      <Typography>
         The plan you work to:{' '}
         <b>
           {result.value.zones
@@ -207,20 +221,23 @@ export default function Compare() {
             .join(', ')}
         </b>
         .
-      </p>
-      <div className="row" style={{ alignItems: 'end' }}>
-        <label className="text-field">
-          <span>Keep this plan as</span>
-          <input value={name} placeholder={namedAfterLooks(piece)} onChange={(e) => setName(e.target.value)} />
-        </label>
-        <button type="button" className="line" onClick={keep}>
+      </Typography>
+      <Stack direction="row" style={{ alignItems: 'end' }}>
+        <TextField
+          label="Keep this plan as"
+          value={name}
+          placeholder={namedAfterLooks(piece)}
+          onChange={(e) => setName(e.target.value)}
+          sx={{ maxWidth: 420 }}
+        />
+        <Button variant="outlined" onClick={keep}>
           Keep it
-        </button>
-      </div>
+        </Button>
+      </Stack>
       {!kept && (
-        <p className="quiet">
+        <Typography variant="body2">
           Keep the plan as it stands, then choose other looks or products under Plan: both are held side by side here.
-        </p>
+        </Typography>
       )}
       {kept && (
         <>
@@ -232,8 +249,8 @@ export default function Compare() {
               choices={piece.keptPlans.map((p) => ({ value: p.id, name: p.name }))}
             />
           )}
-          {plans === undefined && <p className="quiet">Working it out…</p>}
-          {plans?.ok === false && plans.issues.map((i) => <p key={i.code + i.path}>{i.message}</p>)}
+          {plans === undefined && <Typography variant="body2">Working it out…</Typography>}
+          {plans?.ok === false && plans.issues.map((i) => <Typography key={i.code + i.path}>{i.message}</Typography>)}
           {plans?.ok && (
             <>
               <Figures names={names} figures={[plans.value.one, plans.value.other]} />
@@ -241,13 +258,11 @@ export default function Compare() {
               <Against names={names} figures={[plans.value.one, plans.value.other]} />
             </>
           )}
-          <div className="row">
-            <button type="button" className="go" onClick={() => swap(kept)}>
+          <Stack direction="row">
+            <Button variant="contained" onClick={() => swap(kept)}>
               Work to “{kept.name}”
-            </button>
-            <button
-              type="button"
-              className="plain"
+            </Button>
+            <Button
               onClick={() => {
                 edit(`Let go of the plan “${kept.name}”`, (draft) => {
                   draft.keptPlans = draft.keptPlans.filter((p) => p.id !== kept.id);
@@ -256,10 +271,10 @@ export default function Compare() {
               }}
             >
               Let go of it
-            </button>
-          </div>
+            </Button>
+          </Stack>
         </>
       )}
-    </div>
+    </Stack>
   );
 }

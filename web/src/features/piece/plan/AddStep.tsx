@@ -1,6 +1,14 @@
 import { stepKind, stepKindTable } from '@cosmesis/core/finishing';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import type { Piece, StepKindId } from '@cosmesis/core/workshop';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { newId, theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
@@ -38,35 +46,39 @@ export function AddStep({ piece, after }: { piece: Piece; after: ReckonedStep['s
     say({ text: `Added: ${row.verb.toLowerCase()}.`, action: { name: 'Undo', run: () => theStore().undo() } });
   };
   return (
-    <details>
-      <summary className="quiet">Add a step after this one</summary>
-      <div className="stack" style={{ paddingTop: 10 }}>
-        <Select
-          label="What to do"
-          value={kind}
-          options={[...stepKindTable]
-            .sort((a, b) => (a.verb < b.verb ? -1 : 1))
-            .map((k) => ({ value: k.id, name: k.verb }))}
-          onPick={(k) => setKind(k as StepKindId)}
-        />
-        {usable.length > 0 && (
+    <Accordion>
+      <AccordionSummary>
+        <Typography variant="body2">Add a step after this one</Typography>
+      </AccordionSummary>
+      <AccordionDetails>
+        <Stack style={{ paddingTop: 10 }}>
           <Select
-            label="With"
-            value={product?.id ?? ''}
-            options={usable.map((p) => ({ value: p.id, name: p.name }))}
-            onPick={setProductId}
+            label="What to do"
+            value={kind}
+            options={[...stepKindTable]
+              .sort((a, b) => (a.verb < b.verb ? -1 : 1))
+              .map((k) => ({ value: k.id, name: k.verb }))}
+            onPick={(k) => setKind(k as StepKindId)}
           />
-        )}
-        {row.film && (
-          <label className="tick">
-            <input type="checkbox" checked={places} onChange={(e) => setPlaces(e.target.checked)} />
-            Only in places: a touch-up
-          </label>
-        )}
-        <button type="button" className="line" onClick={add}>
-          Add the step
-        </button>
-      </div>
-    </details>
+          {usable.length > 0 && (
+            <Select
+              label="With"
+              value={product?.id ?? ''}
+              options={usable.map((p) => ({ value: p.id, name: p.name }))}
+              onPick={setProductId}
+            />
+          )}
+          {row.film && (
+            <FormControlLabel
+              control={<Checkbox checked={places} onChange={(e) => setPlaces(e.target.checked)} />}
+              label={'Only in places: a touch-up'}
+            />
+          )}
+          <Button variant="outlined" onClick={add}>
+            Add the step
+          </Button>
+        </Stack>
+      </AccordionDetails>
+    </Accordion>
   );
 }

@@ -17,12 +17,20 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
+import ArrowDownward from '@mui/icons-material/ArrowDownward';
+import ArrowUpward from '@mui/icons-material/ArrowUpward';
+import DragIndicator from '@mui/icons-material/DragIndicator';
+import Button from '@mui/material/Button';
+import IconButton from '@mui/material/IconButton';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { type KeyboardEvent, useState } from 'react';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
-import { dayTime, duration } from '../../../ui/formatTime';
+import { aboutTime, dayTime } from '../../../ui/formatTime';
+import { Mark, Pick } from '../../../ui/layout';
 import { say } from '../../../ui/say';
 
 /** Puts a step before or after another one by pinning the two; what has to come first stays first, and is named. */
@@ -81,45 +89,48 @@ function StepRow({
   return (
     <li
       ref={setNodeRef}
-      className={`row ${isDragging ? 'dragged' : ''}`}
-      style={{ flexWrap: 'nowrap', gap: 0, transform: CSS.Translate.toString(transform) }}
+      style={{
+        display: 'flex',
+        alignItems: 'center',
+        transform: CSS.Translate.toString(transform) ?? '',
+        ...(isDragging && {
+          position: 'relative',
+          zIndex: 3,
+          background: 'var(--raised)',
+          outline: '2px solid var(--ink)',
+        }),
+      }}
     >
       {onMove && (
-        <button
-          type="button"
-          className="step-grip"
+        <IconButton
+          sx={{ cursor: 'grab', touchAction: 'none', minHeight: 48 }}
           {...attributes}
           {...listeners}
           ref={setActivatorNodeRef}
           aria-label={`Drag: ${name}`}
         >
-          ⠿
-        </button>
+          <DragIndicator />
+        </IconButton>
       )}
-      <button type="button" className="pick" aria-pressed={selected} onClick={onSelect} onKeyDown={onKey}>
-        <span className="mark" style={{ background: reckoned.step.zoneId ? reckoned.bandColour : 'transparent' }} />
+      <Pick aria-pressed={selected} onClick={onSelect} onKeyDown={onKey}>
+        <Mark style={{ background: reckoned.step.zoneId ? reckoned.bandColour : 'transparent' }} />
         <span>
           <b>{doWhat(reckoned)}</b>
           <br />
-          <span className="quiet">
+          <Typography component="span" variant="body2">
             {whereOf(reckoned)} · {reckoned.held ? 'held' : reckoned.status === 'done' ? `done ${when}` : when}
-          </span>
+          </Typography>
         </span>
-        <span className="n">{reckoned.handsOnMin > 0 ? duration(reckoned.handsOnMin) : 'waits'}</span>
-      </button>
+        <span className="n">{reckoned.handsOnMin > 0 ? aboutTime(reckoned.handsOnMin) : 'waits'}</span>
+      </Pick>
       {onMove && (
         <>
-          <button
-            type="button"
-            className="step-arrow"
-            aria-label={`Earlier: ${name}`}
-            onClick={() => onMove('earlier')}
-          >
-            ↑
-          </button>
-          <button type="button" className="step-arrow" aria-label={`Later: ${name}`} onClick={() => onMove('later')}>
-            ↓
-          </button>
+          <IconButton color="primary" aria-label={`Earlier: ${name}`} onClick={() => onMove('earlier')}>
+            <ArrowUpward />
+          </IconButton>
+          <IconButton color="primary" aria-label={`Later: ${name}`} onClick={() => onMove('later')}>
+            <ArrowDownward />
+          </IconButton>
         </>
       )}
     </li>
@@ -164,17 +175,17 @@ export function AllSteps({
   };
   return (
     <section aria-label="Steps">
-      <div className="row">
-        <h2>{all ? 'Every step in order' : 'Next on this piece'}</h2>
-        <button type="button" className="plain spread" onClick={() => setAll(!all)}>
+      <Stack direction="row">
+        <Typography variant="h2">{all ? 'Every step in order' : 'Next on this piece'}</Typography>
+        <Button sx={{ ml: 'auto' }} onClick={() => setAll(!all)}>
           {all ? 'Only what is next' : `All ${inTime.length} steps`}
-        </button>
-      </div>
+        </Button>
+      </Stack>
       {all && (
-        <p className="quiet">
+        <Typography variant="body2">
           Drag a step by its grip, or move it with the arrows or Alt and an arrow key. What has to come first stays
           first.
-        </p>
+        </Typography>
       )}
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext items={order.map((s) => s.step.id)} strategy={verticalListSortingStrategy}>
@@ -204,15 +215,15 @@ function Edits({ piece }: { piece: Piece }) {
   const { dropped, pins, extra } = piece.edits;
   if (dropped.length + pins.length + extra.length === 0) return null;
   return (
-    <div className="stack" style={{ marginTop: 14 }}>
-      <h3>Your changes to this plan</h3>
+    <Stack style={{ marginTop: 14 }}>
+      <Typography variant="h3">Your changes to this plan</Typography>
       <ul className="bare">
         {dropped.map((id) => (
-          <li key={id} className="row">
+          <Stack component="li" direction="row" key={id}>
             <span>Left out: {stepNameOf(id)}</span>
-            <button
-              type="button"
-              className="line spread"
+            <Button
+              variant="outlined"
+              sx={{ ml: 'auto' }}
               aria-label={`Put back ${stepNameOf(id)}`}
               onClick={() =>
                 edit('Put a step back', (draft) => {
@@ -221,17 +232,17 @@ function Edits({ piece }: { piece: Piece }) {
               }
             >
               Put back
-            </button>
-          </li>
+            </Button>
+          </Stack>
         ))}
         {extra.map((e) => (
-          <li key={e.id} className="row">
+          <Stack component="li" direction="row" key={e.id}>
             <span>
               Added: {stepKind(e.kind).verb.toLowerCase()}, after {stepNameOf(e.afterId).toLowerCase()}
             </span>
-            <button
-              type="button"
-              className="line spread"
+            <Button
+              variant="outlined"
+              sx={{ ml: 'auto' }}
               aria-label={`Take away ${stepKind(e.kind).verb.toLowerCase()}`}
               onClick={() =>
                 edit('Take a step away', (draft) => {
@@ -240,17 +251,17 @@ function Edits({ piece }: { piece: Piece }) {
               }
             >
               Take away
-            </button>
-          </li>
+            </Button>
+          </Stack>
         ))}
         {pins.map(({ beforeId, afterId }) => (
-          <li key={`${beforeId}>${afterId}`} className="row">
+          <Stack component="li" direction="row" key={`${beforeId}>${afterId}`}>
             <span>
               {stepNameOf(beforeId)}, before {stepNameOf(afterId).toLowerCase()}
             </span>
-            <button
-              type="button"
-              className="line spread"
+            <Button
+              variant="outlined"
+              sx={{ ml: 'auto' }}
               aria-label={`Release ${stepNameOf(beforeId)}`}
               onClick={() =>
                 edit('Release an order', (draft) => {
@@ -259,10 +270,10 @@ function Edits({ piece }: { piece: Piece }) {
               }
             >
               Release
-            </button>
-          </li>
+            </Button>
+          </Stack>
         ))}
       </ul>
-    </div>
+    </Stack>
   );
 }

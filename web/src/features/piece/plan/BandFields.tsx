@@ -2,9 +2,13 @@ import { bandShares } from '@cosmesis/core/finishing';
 import type { Zone } from '@cosmesis/core/piece';
 import { formatArea, formatLength, good, parseLength, parseNumber, type Result, refused } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useParts } from '../../../store/useWorkshop';
 import { Keys } from '../../../ui/Keys';
+import { Fields } from '../../../ui/layout';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
 
@@ -58,10 +62,10 @@ export function BandFields({ piece, zone }: { piece: Piece; zone: Zone }) {
   const shares = bandShares(zone.faces, bands);
   const rising = bands.edges.every((e, i) => i === 0 || e > bands.edges[i - 1]!);
   if (paints.length === 0)
-    return <p className="notice">Bands need paint: put one on the shelf under Products, then set them out.</p>;
+    return <Alert severity="warning">Bands need paint: put one on the shelf under Products, then set them out.</Alert>;
   return (
-    <div className="stack bands">
-      <div className="row">
+    <Stack sx={{ borderLeft: '6px solid var(--line)', p: '4px 0 4px 16px', m: '8px 0 14px' }}>
+      <Stack direction="row">
         <Keys<Bands['from']>
           legend="Edges of the bands"
           value={bands.from}
@@ -77,13 +81,13 @@ export function BandFields({ piece, zone }: { piece: Piece; zone: Zone }) {
           onPick={(n) => setCount(Number(n))}
           choices={['2', '3', '4'].map((n) => ({ value: n, name: n }))}
         />
-      </div>
-      {!rising && <p className="notice">Edges have to rise from the lowest band to the highest.</p>}
-      <ol className="bare stack">
+      </Stack>
+      {!rising && <Alert severity="warning">Edges have to rise from the lowest band to the highest.</Alert>}
+      <Stack component="ol" className="bare">
         {bands.productIds
           .map((productId, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a band is its place
-            <li key={i} className="fields">
+            <Fields as="li" key={i}>
               <Select
                 label={`Colour of band ${i + 1}`}
                 value={productId}
@@ -112,15 +116,14 @@ export function BandFields({ piece, zone }: { piece: Piece; zone: Zone }) {
                   }
                 />
               )}
-            </li>
+            </Fields>
           ))
           .reverse()}
-      </ol>
+      </Stack>
       {matching.map((other) => (
-        <button
+        <Button
+          variant="outlined"
           key={other.id}
-          type="button"
-          className="line"
           onClick={() =>
             other.bands &&
             set(`Bands of ${other.name}`, {
@@ -131,8 +134,8 @@ export function BandFields({ piece, zone }: { piece: Piece; zone: Zone }) {
           }
         >
           Take the bands of {other.name}
-        </button>
+        </Button>
       ))}
-    </div>
+    </Stack>
   );
 }

@@ -3,17 +3,25 @@ import { zoneNames } from '@cosmesis/core/piece';
 import type { ChangeOfMind as Change, WayOn } from '@cosmesis/core/reckoning';
 import { formatVolume, type Result } from '@cosmesis/core/units';
 import type { LookKind, Piece, Workshop, ZoneId } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
 import { current } from 'immer';
 import { useEffect, useState } from 'react';
 import { newId, nowIso, theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings, useWorkshopPart } from '../../../store/useWorkshop';
-import { dayName, duration, money } from '../../../ui/formatTime';
+import { aboutTime, dayName, duration, money } from '../../../ui/formatTime';
 import { say } from '../../../ui/say';
 import { callCore } from '../../../workers/callCore';
 
@@ -26,36 +34,36 @@ function Ways({ change }: { change: Change }) {
   ];
   const had = ways.filter((w): w is [string, WayOn] => w[1] !== null);
   const rows: [string, (way: WayOn) => string][] = [
-    ['Hours still to come', (w) => duration(w.handsOnMin)],
-    ['Cans of the piece', (w) => money(w.price, settings.currency)],
+    ['Hours still to come', (w) => aboutTime(w.handsOnMin)],
+    ['Cans still to buy', (w) => money(w.price, settings.currency)],
     ['Light use', (w) => (w.lightUseAtMin === null ? 'held' : dayName(w.lightUseAtMin, settings.timeZone))],
     ['Stops', (w) => String(w.stops)],
   ];
   return (
-    <table className="figures">
-      <thead>
-        <tr>
-          <td />
+    <Table>
+      <TableHead>
+        <TableRow>
+          <TableCell component="td" />
           {had.map(([name]) => (
-            <th key={name} scope="col">
-              {name}
-            </th>
+            <TableCell key={name}>{name}</TableCell>
           ))}
-        </tr>
-      </thead>
-      <tbody>
+        </TableRow>
+      </TableHead>
+      <TableBody>
         {rows.map(([name, said]) => (
-          <tr key={name}>
-            <th scope="row">{name}</th>
+          <TableRow key={name}>
+            <TableCell component="th" scope="row">
+              {name}
+            </TableCell>
             {had.map(([way, w]) => (
-              <td key={way} className="n">
+              <TableCell key={way} className="n">
                 {said(w)}
-              </td>
+              </TableCell>
             ))}
-          </tr>
+          </TableRow>
         ))}
-      </tbody>
-    </table>
+      </TableBody>
+    </Table>
   );
 }
 
@@ -65,26 +73,27 @@ const listed = (doings: Change['undo']): string =>
 function Told({ change }: { change: Change }) {
   const settings = useSettings();
   return (
-    <div className="stack">
-      <p>
+    <Stack>
+      <Typography>
         <b>
           {change.coats} {change.coats === 1 ? 'coat is' : 'coats are'} on already
         </b>
         : {duration(change.lostMin)} and {formatVolume(change.lostL, settings.unitSystem)} that would be lost.
-      </p>
+      </Typography>
       <Ways change={change} />
       {change.undo.length > 0 && (
-        <p>
-          <b>To undo:</b> {listed(change.undo)} ({duration(change.undo.reduce((sum, d) => sum + d.minutes, 0))}).
-        </p>
+        <Typography>
+          <b>To take off first:</b> {listed(change.undo)} (
+          {duration(change.undo.reduce((sum, d) => sum + d.minutes, 0))}).
+        </Typography>
       )}
       {change.redo.length > 0 && (
-        <p>
+        <Typography>
           <b>To do instead:</b> {listed(change.redo)} ({duration(change.redo.reduce((sum, d) => sum + d.minutes, 0))}).
-        </p>
+        </Typography>
       )}
       {change.buy.length > 0 && (
-        <p>
+        <Typography>
           <b>To buy:</b>{' '}
           {change.buy
             .map(
@@ -92,9 +101,9 @@ function Told({ change }: { change: Change }) {
             )
             .join('; ')}
           .
-        </p>
+        </Typography>
       )}
-    </div>
+    </Stack>
   );
 }
 
@@ -141,17 +150,15 @@ export function ChangeOfMind({
         {zoneNames[zoneId]}: {lookNames[look].toLowerCase()} instead?
       </DialogTitle>
       <DialogContent>
-        {told === null && <p>Working it out…</p>}
+        {told === null && <Typography>Working it out…</Typography>}
         {told?.ok === true && <Told change={told.value} />}
-        {told?.ok === false && told.issues.map((i) => <p key={i.code + i.path}>{i.message}</p>)}
+        {told?.ok === false && told.issues.map((i) => <Typography key={i.code + i.path}>{i.message}</Typography>)}
       </DialogContent>
       <DialogActions>
-        <button type="button" className="plain" onClick={onClose}>
-          Leave it
-        </button>
-        <button type="button" className="go" disabled={!told?.ok} onClick={apply}>
+        <Button onClick={onClose}>Leave it</Button>
+        <Button variant="contained" disabled={!told?.ok} onClick={apply}>
           Change it now
-        </button>
+        </Button>
       </DialogActions>
     </Dialog>
   );

@@ -1,69 +1,140 @@
-import { copyFinish } from '@cosmesis/core/finishing';
-import { type Zone, zoneNames } from '@cosmesis/core/piece';
+import { type CopiedFinish, copyFinish } from '@cosmesis/core/finishing';
+import { buildFaces, newPiece, shapeToDraw, zoneNames, zonesOf } from '@cosmesis/core/piece';
 import type { Piece } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { theStore } from '../../../store/theStore';
-import { useEditPiece } from '../../../store/useEditPiece';
+import { useNavigate } from 'react-router';
+import { newId, nowIso, theStore } from '../../../store/theStore';
+import { editPiece } from '../../../store/useEditPiece';
 import { useParts } from '../../../store/useWorkshop';
 import { Keys } from '../../../ui/Keys';
+import { toPiece } from '../../../ui/links';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 
-/** Takes the finish of an earlier piece, as planned or as logged, and fits it to this one's zones. */
-export function CopyFinish({ piece, zones }: { piece: Piece; zones: readonly Zone[] }) {
-  const { pieces, products, settings } = useParts('pieces', 'products', 'settings');
-  const edit = useEditPiece(piece.id);
-  const [open, setOpen] = useState(false);
-  const others = Object.values(pieces).filter((p) => p.id !== piece.id && Object.keys(p.looks).length > 0);
-  const [fromId, setFromId] = useState('');
-  const from = pieces[fromId] ?? others[0];
-  const [as, setAs] = useState<'planned' | 'logged'>('planned');
-  if (others.length === 0) return null;
-  const copied =
-    open &&
-    from &&
-    copyFinish(
-      from,
-      zones.map((z) => z.id),
-      as,
-      { products, settings },
-    );
-  const anyLogged = from?.log.some((e) => e.doneAt !== null) ?? false;
+interface Answer {
+  from: Piece;
+  to: Piece;
+  as: 'planned' | 'logged';
+}
 
-  const take = () => {
-    if (!copied || !from) return;
-    const { looks, additions, bands, choices, houseRules } = copied;
-    edit(`Copy the finish of ${from.name}`, (draft) => {
-      Object.assign(draft.looks, looks);
-      Object.assign(draft.additions, additions);
-      if (bands) draft.bands = bands;
-      Object.assign(draft.choices, choices);
-      draft.houseRules = { ...houseRules };
-    });
-    const left = copied.unmatched.map((z) => zoneNames[z].toLowerCase()).join(', ');
-    say({
-      text: `The finish of ${from.name} is copied.${left ? ` Choose a look for: ${left}.` : ''}`,
-      action: { name: 'Undo', run: () => theStore().undo() },
-    });
-    setOpen(false);
+/** What of a finish fits another piece, by its zones. */
+function useCopied() {
+  const { products, settings } = useParts('products', 'settings');
+  return ({ from, to, as }: Answer) => {
+    const zones = zonesOf(to, buildFaces(shapeToDraw(to)));
+    return {
+      zones,
+      copied: copyFinish(
+        from,
+        zones.map((z) => z.id),
+        as,
+        { products, settings },
+      ),
+    };
   };
+}
 
+/** Gives a piece the looks, products, methods, coats and house rules of another. */
+function take({ from, to }: Answer, { looks, additions, bands, choices, houseRules, unmatched }: CopiedFinish): void {
+  editPiece(to.id, `Copy the finish of ${from.name}`, (draft) => {
+    Object.assign(draft.looks, looks);
+    Object.assign(draft.additions, additions);
+    if (bands) draft.bands = bands;
+    Object.assign(draft.choices, choices);
+    draft.houseRules = { ...houseRules };
+  });
+  const left = unmatched.map((z) => zoneNames[z].toLowerCase()).join(', ');
+  say({
+    text: `${to.name} has the finish of ${from.name}.${left ? ` Choose a look for: ${left}.` : ''}`,
+    action: { name: 'Undo', run: () => theStore().undo() },
+  });
+}
+
+const another = 'a new piece';
+
+/** The finish of one piece on another: taken from an earlier one, or given on from this one. */
+export function CopyFinish({ piece }: { piece: Piece }) {
+  const { pieces } = useParts('pieces');
+  const [open, setOpen] = useState<'from' | 'to' | null>(null);
+  const all = Object.values(pieces).filter((p) => p.id !== piece.id);
+  const finished = all.filter((p) => Object.keys(p.looks).length > 0);
+  const given = Object.keys(piece.looks).length > 0;
   return (
-    <>
-      <button type="button" className="line" onClick={() => setOpen(true)}>
-        Copy a finish
-      </button>
-      <Dialog open={open} onClose={() => setOpen(false)} fullWidth maxWidth="xs" aria-labelledby="copy-title">
-        <DialogTitle id="copy-title">Copy a finish</DialogTitle>
-        <DialogContent className="stack">
+    <Stack direction="row">
+      {finished.length > 0 && (
+        <Button variant="outlined" onClick={() => setOpen('from')}>
+          Copy a finish
+        </Button>
+      )}
+      {given && (
+        <Button variant="outlined" onClick={() => setOpen('to')}>
+          Same finish on another piece
+        </Button>
+      )}
+      {open && (
+        <CopyDialog piece={piece} way={open} others={open === 'from' ? finished : all} onClose={() => setOpen(null)} />
+      )}
+    </Stack>
+  );
+}
+
+function CopyDialog({
+  piece,
+  way,
+  others,
+  onClose,
+}: {
+  piece: Piece;
+  way: 'from' | 'to';
+  others: readonly Piece[];
+  onClose: () => void;
+}) {
+  const navigate = useNavigate();
+  const copiedOf = useCopied();
+  const [otherId, setOther] = useState(way === 'to' ? another : '');
+  const [as, setAs] = useState<'planned' | 'logged'>('planned');
+  // A piece of the same form, to be measured next.
+  const [fresh] = useState(() => ({
+    ...newPiece(newId(), `${piece.name}, again`.slice(0, 200), piece.form, nowIso()),
+    drawers: piece.drawers,
+    doors: piece.doors,
+    shelves: piece.shelves,
+    legs: piece.legs,
+    surfaces: piece.surfaces,
+  }));
+  const other = otherId === another ? fresh : (others.find((p) => p.id === otherId) ?? others[0] ?? fresh);
+  const answer: Answer = way === 'from' ? { from: other, to: piece, as } : { from: piece, to: other, as };
+  const { zones, copied } = copiedOf(answer);
+  const anyLogged = answer.from.log.some((e) => e.doneAt !== null);
+  const title = way === 'from' ? 'Copy a finish' : 'Same finish on another piece';
+  const go = () => {
+    if (other === fresh)
+      theStore().transact('New piece', (draft) => {
+        draft.pieces[fresh.id] = fresh;
+      });
+    take(answer, copied);
+    onClose();
+    if (way === 'to') void navigate(toPiece(other.id, other === fresh ? 'survey' : 'plan'));
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="copy-title">
+      <DialogTitle id="copy-title">{title}</DialogTitle>
+      <DialogContent>
+        <Stack>
           <Select
-            label="From"
-            value={from?.id ?? ''}
-            options={others.map((p) => ({ value: p.id, name: p.name }))}
-            onPick={setFromId}
+            label={way === 'from' ? 'From' : 'On'}
+            value={other === fresh ? another : other.id}
+            options={[
+              ...(way === 'to' ? [{ value: another, name: 'a new piece of this form' }] : []),
+              ...others.map((p) => ({ value: p.id, name: p.name })),
+            ]}
+            onPick={setOther}
           />
           <Keys<'planned' | 'logged'>
             legend="As it was"
@@ -74,24 +145,24 @@ export function CopyFinish({ piece, zones }: { piece: Piece; zones: readonly Zon
               { value: 'logged', name: 'logged', barred: anyLogged ? null : 'Nothing of it is logged yet' },
             ]}
           />
-          <p>
+          <Typography>
             Looks, products, methods, coats and house rules of:{' '}
             {zones
-              .filter((z) => (copied ? copied.looks[z.id] !== undefined : false))
+              .filter((z) => copied.looks[z.id] !== undefined)
               .map((z) => zoneNames[z.id].toLowerCase())
               .join(', ') || 'no zone that both have'}
             .
-          </p>
-          <div className="row">
-            <button type="button" className="go" onClick={take}>
+          </Typography>
+          <Stack direction="row">
+            <Button variant="contained" onClick={go}>
               Copy it
-            </button>
-            <button type="button" className="line" onClick={() => setOpen(false)}>
+            </Button>
+            <Button variant="outlined" onClick={onClose}>
               Cancel
-            </button>
-          </div>
-        </DialogContent>
-      </Dialog>
-    </>
+            </Button>
+          </Stack>
+        </Stack>
+      </DialogContent>
+    </Dialog>
   );
 }

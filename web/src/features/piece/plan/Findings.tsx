@@ -3,6 +3,15 @@ import { zoneNames } from '@cosmesis/core/piece';
 import type { FixPreview, Reckoning } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
+import Chip from '@mui/material/Chip';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { newId, nowIso, theStore } from '../../../store/theStore';
@@ -11,6 +20,7 @@ import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
 import { dayName, duration, money } from '../../../ui/formatTime';
 import { toPiece } from '../../../ui/links';
+import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 import { tagWords } from '../../../ui/Working';
 import { callCore } from '../../../workers/callCore';
@@ -21,13 +31,13 @@ function Preview({ preview }: { preview: FixPreview }) {
   const day = (minute: number | null) => (minute === null ? 'held' : dayName(minute, settings.timeZone));
   const rows = [
     ['hands-on', duration(before.handsOnMin), duration(after.handsOnMin)],
-    ['cans', money(before.price, settings.currency), money(after.price, settings.currency)],
+    ['cans still to buy', money(before.price, settings.currency), money(after.price, settings.currency)],
     ['light use', day(before.lightUseAtMin), day(after.lightUseAtMin)],
   ] as const;
   return (
     <div role="status">
       {rows.map(([what, was, is]) => (
-        <p key={what}>
+        <Typography key={what}>
           {what}{' '}
           {was === is ? (
             'the same'
@@ -36,11 +46,11 @@ function Preview({ preview }: { preview: FixPreview }) {
               {was} → {is}
             </b>
           )}
-        </p>
+        </Typography>
       ))}
-      {resolves.length > 1 && <p>It resolves {resolves.length} findings.</p>}
+      {resolves.length > 1 && <Typography>It resolves {resolves.length} findings.</Typography>}
       {raises.map((sentence) => (
-        <p key={sentence}>It raises: {sentence}</p>
+        <Typography key={sentence}>It raises: {sentence}</Typography>
       ))}
     </div>
   );
@@ -58,17 +68,18 @@ function FixRow({ piece, fix }: { piece: Piece; fix: Fix }) {
     say({ text: `${fix.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
   };
   return (
-    <div className="stack" style={{ gap: 6 }}>
-      <span className="row">
-        <button type="button" className="line" onClick={apply}>
+    <Stack style={{ gap: 6 }}>
+      <Stack component="span" direction="row">
+        <Button variant="outlined" onClick={apply}>
           {fix.name}
-        </button>
-        <button type="button" className="plain" aria-label={`What it changes: ${fix.name}`} onClick={look}>
+        </Button>
+        <Button aria-label={`What it changes: ${fix.name}`} onClick={look}>
           What it changes
-        </button>
-      </span>
-      {preview && (preview.ok ? <Preview preview={preview.value} /> : <p>{preview.issues[0]?.message}</p>)}
-    </div>
+        </Button>
+      </Stack>
+      {preview &&
+        (preview.ok ? <Preview preview={preview.value} /> : <Typography>{preview.issues[0]?.message}</Typography>)}
+    </Stack>
   );
 }
 
@@ -88,11 +99,9 @@ function Overrule({ piece, finding }: { piece: Piece; finding: Finding }) {
   if (finding.severity === 'stop-locked') return null;
   if (finding.overruledBecause !== null)
     return (
-      <span className="row">
+      <Stack component="span" direction="row">
         <span>Overruled: {finding.overruledBecause}</span>
-        <button
-          type="button"
-          className="plain"
+        <Button
           onClick={() =>
             edit('Let a finding stand again', (draft) => {
               draft.overrules = draft.overrules.filter((o) => o.findingId !== finding.id);
@@ -100,8 +109,8 @@ function Overrule({ piece, finding }: { piece: Piece; finding: Finding }) {
           }
         >
           Let it stand again
-        </button>
-      </span>
+        </Button>
+      </Stack>
     );
   const overrule = () => {
     if (why.trim() === '') {
@@ -113,18 +122,17 @@ function Overrule({ piece, finding }: { piece: Piece; finding: Finding }) {
     });
   };
   return (
-    <details>
-      <summary>Overrule it</summary>
-      <div className="stack" style={{ gap: 8, paddingTop: 8 }}>
-        <label className="text-field">
-          <span>Why it does not hold here</span>
-          <input value={why} onChange={(e) => setWhy(e.target.value)} />
-        </label>
-        <button type="button" className="line" onClick={overrule}>
-          Overrule with this reason
-        </button>
-      </div>
-    </details>
+    <Accordion>
+      <AccordionSummary>It does not hold here</AccordionSummary>
+      <AccordionDetails>
+        <Stack style={{ gap: 8, paddingTop: 8 }}>
+          <TextField label="Why it does not hold here" value={why} onChange={(e) => setWhy(e.target.value)} />
+          <Button variant="outlined" onClick={overrule}>
+            Overrule with this reason
+          </Button>
+        </Stack>
+      </AccordionDetails>
+    </Accordion>
   );
 }
 
@@ -147,38 +155,53 @@ function OneFinding({
   const rule = houseRuleTable.find((r) => r.id === first.house);
   const all = fixForAll(findings);
   return (
-    <article
-      className={`finding ${first.overruledBecause !== null ? 'overruled' : mild ? '' : 'stop'}`}
+    <Alert
+      component="article"
+      role="article"
+      severity={mild ? 'warning' : 'error'}
+      sx={first.overruledBecause !== null ? { borderLeftStyle: 'dashed', background: 'none' } : {}}
       aria-label={`${severityWords[first.severity]}: ${first.sentence}`}
     >
-      <span className="row" style={{ gap: 10 }}>
-        <span className="quiet">{severityWords[first.severity]}</span>
-        {today && <span className="today-mark">today</span>}
-      </span>
-      <b>{first.sentence}</b>
-      {elsewhere.length > 0 && <span>The same on: {elsewhere.join(', ')}.</span>}
-      {first.fixes.length === 0 && <span>What helps: {first.remedies.map((r) => r.toLowerCase()).join('; ')}.</span>}
-      {first.overruledBecause === null && first.fixes.map((fix) => <FixRow key={fix.name} piece={piece} fix={fix} />)}
-      {all && <FixRow piece={piece} fix={all} />}
-      <details>
-        <summary>Why</summary>
-        {first.why} <span className="quiet">({tagWords[first.tag]})</span>
-        {first.working && <p className="n">{first.working}</p>}
-        {rule && <p className="quiet">The house rule “{rule.question}” bears on it.</p>}
-      </details>
-      <Overrule piece={piece} finding={first} />
-      <span className="row">
-        {first.ruleId === 'SAF-01' && <Link to={toPiece(piece.id, 'survey#lead')}>To the lead test</Link>}
-        {(first.ruleId === 'APP-07' || first.ruleId === 'APP-14') && <Link to="/buy">To the buy list</Link>}
-        <button type="button" className="plain" onClick={() => onSelect(first.stepId)}>
-          Show the step
-        </button>
-      </span>
-    </article>
+      <Stack spacing={0.5}>
+        <Stack component="span" direction="row" style={{ gap: 10 }}>
+          <Typography component="span" variant="body2">
+            {severityWords[first.severity]}
+          </Typography>
+          {today && <Chip size="small" color="primary" label="today" />}
+        </Stack>
+        <b>{first.sentence}</b>
+        {elsewhere.length > 0 && <span>The same on: {elsewhere.join(', ')}.</span>}
+        {first.fixes.length === 0 && <span>What helps: {first.remedies.map((r) => r.toLowerCase()).join('; ')}.</span>}
+        {first.overruledBecause === null && first.fixes.map((fix) => <FixRow key={fix.name} piece={piece} fix={fix} />)}
+        {all && <FixRow piece={piece} fix={all} />}
+        <Accordion>
+          <AccordionSummary>Why</AccordionSummary>
+          <AccordionDetails>
+            {first.why}{' '}
+            <Typography component="span" variant="body2">
+              ({tagWords[first.tag]})
+            </Typography>
+            {first.working && <Typography className="n">{first.working}</Typography>}
+            {rule && <Typography variant="body2">The house rule “{rule.question}” bears on it.</Typography>}
+          </AccordionDetails>
+        </Accordion>
+        <Overrule piece={piece} finding={first} />
+        <Stack component="span" direction="row">
+          {first.ruleId === 'SAF-01' && <Link to={toPiece(piece.id, 'survey#lead')}>To the lead test</Link>}
+          {(first.ruleId === 'APP-07' || first.ruleId === 'APP-14') && <Link to="/buy">To the buy list</Link>}
+          <Button onClick={() => onSelect(first.stepId)}>Show the step</Button>
+        </Stack>
+      </Stack>
+    </Alert>
   );
 }
 
-const severityWords = { 'stop-locked': 'Stop, locked', stop: 'Stop', warn: 'Warning', advice: 'Advice' } as const;
+const severityWords = {
+  'stop-locked': 'Stops the work, not to be overruled',
+  stop: 'Stops the work',
+  warn: 'Warning',
+  advice: 'Advice',
+} as const;
 const severityOrder = ['stop-locked', 'stop', 'warn', 'advice'] as const;
 
 /** What the schools of the house keep quiet, said where it would have been. */
@@ -186,32 +209,45 @@ function Silenced({ reckoning, zone }: { reckoning: Reckoning; zone: string }) {
   const quiet = reckoning.silenced.filter((s) => zone === 'all' || s.zoneId === zone);
   if (quiet.length === 0) return null;
   return (
-    <details>
-      <summary style={{ minHeight: 48, cursor: 'pointer', fontWeight: 700 }}>
-        {quiet.length} kept quiet by your house rules
-      </summary>
-      <ul className="bare stack">
-        {quiet.map((s) => {
-          const rule = houseRuleTable.find((r) => r.id === s.house);
-          return (
-            <li key={s.ruleId}>
-              {s.sentence} <span className="quiet">Not said, by the house rule “{rule?.question}”.</span>{' '}
-              <Link to="/house">House rules</Link>
-            </li>
-          );
-        })}
-      </ul>
-    </details>
+    <Accordion>
+      <AccordionSummary>
+        <b>{quiet.length} not said, by your house rules</b>
+      </AccordionSummary>
+      <AccordionDetails>
+        <Stack component="ul" className="bare">
+          {quiet.map((s) => {
+            const rule = houseRuleTable.find((r) => r.id === s.house);
+            return (
+              <li key={s.ruleId}>
+                {s.sentence}{' '}
+                <Typography component="span" variant="body2">
+                  Not said, by the house rule “{rule?.question}”.
+                </Typography>{' '}
+                <Link to="/settings/house">House rules</Link>
+              </li>
+            );
+          })}
+        </Stack>
+      </AccordionDetails>
+    </Accordion>
   );
 }
 
 /** How many findings of which kind, in words, for the eye and for a screen reader. */
+const things = (n: number, does: string, do_: string) => (n === 1 ? `1 thing ${does}` : `${n} things ${do_}`);
+const countWords = {
+  'stop-locked': (n: number) => `${things(n, 'stops', 'stop')} the work and cannot be overruled`,
+  stop: (n: number) => `${things(n, 'stops', 'stop')} the work`,
+  warn: (n: number) => (n === 1 ? '1 warning' : `${n} warnings`),
+  advice: (n: number) => `${n} of advice`,
+} as const;
+
 function inWords(findings: readonly Finding[]): string {
   const counted = severityOrder
     .map((severity) => [severity, findings.filter((f) => f.severity === severity).length] as const)
     .filter(([, n]) => n > 0)
-    .map(([severity, n]) => `${n} ${severityWords[severity].toLowerCase()}`);
-  return counted.length > 0 ? counted.join(', ') : 'No rule objects to this plan.';
+    .map(([severity, n]) => countWords[severity](n));
+  return counted.length > 0 ? counted.join(', ') : 'No rule objects to this plan as it stands.';
 }
 
 /** What would ruin the plan: what concerns today first, then the worst first; advice waits behind one press. */
@@ -258,33 +294,33 @@ export function Findings({
       />
     ));
   return (
-    <section className="stack" aria-label="Findings">
-      <p role="status" className={grave.length > 0 ? '' : 'quiet'}>
+    <Stack component="section" aria-label="Findings">
+      <Typography role="status" variant={grave.length > 0 ? 'body1' : 'body2'}>
         {inWords(grave)}
-      </p>
+      </Typography>
       {zones.length > 1 && (
-        <label className="row">
-          <span>Findings on</span>
-          <select className="inline-select" value={chosen} onChange={(e) => setZone(e.target.value)}>
-            <option value="all">every zone</option>
-            {zones.map((z) => (
-              <option key={z} value={z}>
-                {zoneNames[z].toLowerCase()}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select
+          label="Findings on"
+          value={chosen}
+          onPick={setZone}
+          options={[
+            { value: 'all', name: 'every zone' },
+            ...zones.map((z) => ({ value: z, name: zoneNames[z].toLowerCase() })),
+          ]}
+        />
       )}
       {list(grave)}
       {mild.length > 0 && (
-        <details>
-          <summary style={{ minHeight: 48, cursor: 'pointer', fontWeight: 700 }}>
-            {byRule(mild).length} {byRule(mild).length === 1 ? 'thing' : 'things'} of advice or overruled
-          </summary>
-          {list(mild)}
-        </details>
+        <Accordion>
+          <AccordionSummary>
+            <b>
+              {byRule(mild).length} {byRule(mild).length === 1 ? 'thing' : 'things'} of advice or overruled
+            </b>
+          </AccordionSummary>
+          <AccordionDetails>{list(mild)}</AccordionDetails>
+        </Accordion>
       )}
       <Silenced reckoning={reckoning} zone={chosen} />
-    </section>
+    </Stack>
   );
 }

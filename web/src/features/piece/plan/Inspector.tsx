@@ -11,21 +11,31 @@ import {
 } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
-import { formatVolume } from '@cosmesis/core/units';
+import { formatAbout } from '@cosmesis/core/units';
+import type { GlossaryId } from '@cosmesis/core/words';
 import type { Method, Piece, Step, StepKindId, ZoneId } from '@cosmesis/core/workshop';
+import Add from '@mui/icons-material/Add';
+import Remove from '@mui/icons-material/Remove';
+import Alert from '@mui/material/Alert';
+import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
-import { dayTime, duration } from '../../../ui/formatTime';
+import { aboutTime, dayTime } from '../../../ui/formatTime';
 import { HeldTextField } from '../../../ui/HeldTextField';
+import { Panel } from '../../../ui/layout';
 import { NumberField } from '../../../ui/NumberField';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
+import { Term } from '../../../ui/Term';
+import WentWrong from '../../../ui/WentWrong';
 import { Figure } from '../../../ui/Working';
 import { AddStep } from './AddStep';
 import { WillItLast } from './WillItLast';
@@ -42,6 +52,17 @@ const counted: ReadonlySet<StepKindId> = new Set([
   'recolour-leather',
   'metallic',
 ]);
+
+/** Steps with a word of the trade on their band, explained where the step is looked at. */
+const termOf: Readonly<Partial<Record<StepKindId, GlossaryId>>> = {
+  denib: 'denib',
+  block: 'block',
+  condition: 'condition',
+  scuff: 'scuff',
+  feather: 'feather',
+  sand: 'grit',
+  'de-dust': 'tack',
+};
 
 /** Coats of one product, each of which may be thinned, and the last of which may be owed. */
 const laidInCoats: ReadonlySet<StepKindId> = new Set(['paint', 'clear', 'tone', 'metallic', 'recolour-leather']);
@@ -94,7 +115,7 @@ const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method
     });
   if (usable.length === 0) return null;
   return (
-    <div className="stack" style={{ gap: 16, paddingTop: 6 }}>
+    <Stack spacing={2} sx={{ pt: 0.75 }}>
       <Select
         label="Product"
         value={productId ?? ''}
@@ -111,10 +132,10 @@ const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method
       {others && chosen && (
         <FormControlLabel
           control={<Checkbox checked={alike !== ''} onChange={(e) => holds(e.target.checked)} />}
-          label={`The same on ${alike || others}`}
+          label={`On ${alike || others} too`}
         />
       )}
-      <div className="row" style={{ flexWrap: 'nowrap' }}>
+      <Stack direction="row" style={{ flexWrap: 'nowrap' }}>
         {product && product.methods.length > 1 && (
           <Select
             label="Method"
@@ -131,9 +152,9 @@ const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method
             onPick={(coats) => set('Coats', { coats: Number(coats) })}
           />
         )}
-      </div>
+      </Stack>
       {laidInCoats.has(kind) && (
-        <div className="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
+        <Stack direction="row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start' }}>
           {product && product.thinningMaxFrac.value > 0 && (
             <NumberField
               label="Thinner in this coat, %"
@@ -151,13 +172,13 @@ const Choices = memo(function Choices({ pieceId, kind, zoneId, productId, method
             <Select
               label="Owed: laid after some use"
               value={String(owed)}
-              options={coatCounts.slice(0, of - 1).reduce((all, c) => [...all, c], [{ value: '0', name: 'none' }])}
+              options={[{ value: '0', name: 'none' }, ...coatCounts.slice(0, of - 1)]}
               onPick={(n) => set('Coats owed', { owed: Number(n) })}
             />
           )}
-        </div>
+        </Stack>
       )}
-    </div>
+    </Stack>
   );
 });
 
@@ -191,16 +212,16 @@ function Found({ piece, zoneId }: { piece: Piece; zoneId: ZoneId }) {
       draft.foundAtInspection[zoneId] = Math.min(99, Math.max(0, found + by));
     });
   return (
-    <p className="row">
+    <Stack direction="row">
       <span>Places found</span>
-      <button type="button" className="line" aria-label="One place found fewer" onClick={() => set(-1)}>
-        −
-      </button>
+      <Button variant="outlined" aria-label="One place found fewer" onClick={() => set(-1)}>
+        <Remove />
+      </Button>
       <b className="n">{found}</b>
-      <button type="button" className="line" aria-label="One place found more" onClick={() => set(1)}>
-        +
-      </button>
-    </p>
+      <Button variant="outlined" aria-label="One place found more" onClick={() => set(1)}>
+        <Add />
+      </Button>
+    </Stack>
   );
 }
 
@@ -240,40 +261,47 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
   const seen = seenWith(piece, step, steps);
   const at = (minute: number) => dayTime(minute, nowMin, settings.timeZone);
   return (
-    <section className="panel" aria-label="Step">
-      <p className="quiet">{whereOf(reckoned)}</p>
-      <h2>{doWhat(reckoned)}</h2>
-      <p>{step.reason}</p>
-      <div className="row n" style={{ gap: '4px 18px', margin: 0 }}>
+    <Panel aria-label="Step">
+      <Typography variant="body2">{whereOf(reckoned)}</Typography>
+      <Typography variant="h2">{doWhat(reckoned)}</Typography>
+      {termOf[step.kind] && (
+        <Typography variant="body2">
+          In the trade: <Term id={termOf[step.kind]!} />
+        </Typography>
+      )}
+      <Typography>{step.reason}</Typography>
+      <Stack direction="row" className="n" style={{ gap: '4px 18px' }}>
         <div>
           {reckoned.status === 'done' ? 'done ' : ''}
           {at(reckoned.startMin)}
         </div>
         {reckoned.handsOnMin > 0 && (
           <div>
-            <Figure working={reckoned.minutesWorking}>{duration(reckoned.handsOnMin)}</Figure>
+            <Figure working={reckoned.minutesWorking}>{aboutTime(reckoned.handsOnMin)}</Figure>
           </div>
         )}
         {reckoned.productL && reckoned.working && (
           <div>
-            <Figure working={reckoned.working}>{formatVolume(reckoned.productL.likely, settings.unitSystem)}</Figure>
+            <Figure working={reckoned.working}>{formatAbout(reckoned.productL, settings.unitSystem)}</Figure>
           </div>
         )}
-      </div>
+      </Stack>
       {reckoned.opensAtMin !== null && (
-        <p className="quiet">
-          Not before {at(reckoned.opensAtMin)}
+        <Typography variant="body2">
+          <Term id="window">Window</Term>: not before {at(reckoned.opensAtMin)}
           {reckoned.closesAtMin !== null ? `; unscuffed until ${at(reckoned.closesAtMin)}` : ''}.
-        </p>
+        </Typography>
       )}
       <WillItLast piece={piece} reckoned={reckoned} />
       {reckoned.productL && reckoned.status === 'planned' && (
         <Link to={`/mix?for=${encodeURIComponent(`${piece.id}|${step.id}`)}`}>Mix it</Link>
       )}
-      {reckoned.labelSays && <p className="caution">{reckoned.labelSays}</p>}
+      {reckoned.labelSays && <Alert severity="warning">{reckoned.labelSays}</Alert>}
       {step.kind === 'inspect' && step.zoneId && <Found piece={piece} zoneId={step.zoneId} />}
       {reckoned.missedAtMin !== null && (
-        <p className="caution">Put in because the window of the coat before closed {at(reckoned.missedAtMin)}.</p>
+        <Alert severity="warning">
+          Put in because the window of the coat before closed {at(reckoned.missedAtMin)}.
+        </Alert>
       )}
       {reckoned.status === 'planned' ? (
         <Choices
@@ -292,13 +320,20 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
           like={step.zoneId ? matchOf(piece, step.zoneId, step.kind, house) : null}
         />
       ) : (
-        <p className="quiet">Logged, and kept as it was.</p>
+        <>
+          <Typography variant="body2">Logged, and kept as it was.</Typography>
+          {stepKind(step.kind).film && (
+            <div>
+              <WentWrong
+                coats={[{ pieceId: piece.id, stepId: step.id, on: `${whereOf(reckoned)}, ${doWhat(reckoned)}` }]}
+              />
+            </div>
+          )}
+        </>
       )}
       <StepNote pieceId={piece.id} stepId={step.id} text={piece.stepNotes[step.id] ?? ''} />
       {reckoned.status === 'planned' && !reckoned.inserted && step.kind !== 'cure' && (
-        <button
-          type="button"
-          className="plain"
+        <Button
           onClick={() => {
             edit(`Leave out: ${doWhat(reckoned).toLowerCase()}`, (draft) => {
               draft.edits.dropped.push(step.id);
@@ -307,15 +342,15 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
           }}
         >
           Leave this step out
-        </button>
+        </Button>
       )}
       {!reckoned.inserted && step.kind !== 'cure' && <AddStep key={step.id} piece={piece} after={step} />}
       {reckoned.cautions.map((c) => (
-        <p className="caution" key={c}>
+        <Alert severity="warning" key={c}>
           {c}
-        </p>
+        </Alert>
       ))}
-      {reckoned.cautions.length > 0 && <p className="quiet">{cautionDefers}</p>}
-    </section>
+      {reckoned.cautions.length > 0 && <Typography variant="body2">{cautionDefers}</Typography>}
+    </Panel>
   );
 }

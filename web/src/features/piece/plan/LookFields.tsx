@@ -10,6 +10,16 @@ import {
 import { materialOf, surfaceOf, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { formatArea } from '@cosmesis/core/units';
 import { type AdditionKind, type Extent, extents, type LookKind, type Piece } from '@cosmesis/core/workshop';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Checkbox from '@mui/material/Checkbox';
+import FormControl from '@mui/material/FormControl';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import FormLabel from '@mui/material/FormLabel';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { current } from 'immer';
 import { memo, useCallback, useState } from 'react';
 import { newId, nowIso } from '../../../store/theStore';
@@ -17,6 +27,7 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useParts, useStorePart } from '../../../store/useWorkshop';
 import type { StoreState } from '../../../store/WorkshopStore';
 import { Keys } from '../../../ui/Keys';
+import { TickGrid } from '../../../ui/layout';
 import { Select } from '../../../ui/Select';
 import { BandFields } from './BandFields';
 import { ChangeOfMind } from './ChangeOfMind';
@@ -44,35 +55,45 @@ function Additions({ piece, zone, look }: { piece: Piece; zone: Zone; look: Look
       draft.additions[zone.id] = on ? [...before.filter((a) => a !== id), id] : before.filter((a) => a !== id);
     });
   return (
-    <details className="also">
-      <summary>{carried.length > 0 ? `with ${carried.map((a) => a.name).join(', ')}` : 'and besides…'}</summary>
-      <fieldset>
-        <legend className="visually-hidden">What the {zoneNames[zone.id].toLowerCase()} carries besides</legend>
-        <div className="also-ticks">
-          {offered.map((a) => (
-            <label key={a.id} className="tick">
-              <input type="checkbox" checked={chosen.includes(a.id)} onChange={(e) => set(a.id, e.target.checked)} />
-              {a.name}
-            </label>
-          ))}
-        </div>
-        {carried
-          .filter((a) => inPlaces.has(a.id))
-          .map((a) => (
-            <Select
-              key={a.id}
-              label={`Where it is ${a.name}`}
-              value={piece.effects[zone.id]?.[a.id] ?? 'all'}
-              options={extents.map((e) => ({ value: e, name: extentNames[e] }))}
-              onPick={(extent) =>
-                edit(`${zoneNames[zone.id]}: where it is ${a.name}`, (draft) => {
-                  draft.effects[zone.id] = { ...draft.effects[zone.id], [a.id]: extent as Extent };
-                })
-              }
-            />
-          ))}
-      </fieldset>
-    </details>
+    <Accordion sx={{ border: '0 !important', '&.Mui-expanded': { flexBasis: '100%' } }}>
+      <AccordionSummary
+        expandIcon={null}
+        sx={{ color: 'primary.main', textDecoration: 'underline', '&.Mui-focusVisible': { background: 'none' } }}
+      >
+        {carried.length > 0 ? `with ${carried.map((a) => a.name).join(', ')}` : 'and besides…'}
+      </AccordionSummary>
+      <AccordionDetails>
+        <FormControl component="fieldset">
+          <FormLabel component="legend" className="visually-hidden">
+            What the {zoneNames[zone.id].toLowerCase()} carries besides
+          </FormLabel>
+          <TickGrid>
+            {offered.map((a) => (
+              <FormControlLabel
+                key={a.id}
+                control={<Checkbox checked={chosen.includes(a.id)} onChange={(e) => set(a.id, e.target.checked)} />}
+                label={a.name}
+              />
+            ))}
+          </TickGrid>
+          {carried
+            .filter((a) => inPlaces.has(a.id))
+            .map((a) => (
+              <Select
+                key={a.id}
+                label={`Where it is ${a.name}`}
+                value={piece.effects[zone.id]?.[a.id] ?? 'all'}
+                options={extents.map((e) => ({ value: e, name: extentNames[e] }))}
+                onPick={(extent) =>
+                  edit(`${zoneNames[zone.id]}: where it is ${a.name}`, (draft) => {
+                    draft.effects[zone.id] = { ...draft.effects[zone.id], [a.id]: extent as Extent };
+                  })
+                }
+              />
+            ))}
+        </FormControl>
+      </AccordionDetails>
+    </Accordion>
   );
 }
 
@@ -110,13 +131,20 @@ export const LookFields = memo(
     const barred = looks.find((l) => l.look === 'natural-clear')?.barredBecause;
     return (
       <>
-        <div className="row">
-          <h2 style={{ minWidth: 92 }}>{zoneNames[zone.id]}</h2>
-          <select
-            className="inline-select"
-            aria-label={`Look of the ${zoneNames[zone.id].toLowerCase()}`}
+        <Stack direction="row">
+          <Typography variant="h2" style={{ minWidth: 92 }}>
+            {zoneNames[zone.id]}
+          </Typography>
+          <TextField
+            select
+            variant="standard"
             value={look}
             onChange={(e) => pick(e.target.value as LookKind)}
+            sx={{ width: 'auto' }}
+            slotProps={{
+              select: { native: true },
+              htmlInput: { 'aria-label': `Look of the ${zoneNames[zone.id].toLowerCase()}` },
+            }}
           >
             {looks
               .filter((l) => !l.barredBecause || l.look === look)
@@ -125,12 +153,14 @@ export const LookFields = memo(
                   {lookNames[l.look]}
                 </option>
               ))}
-          </select>
-          <span className="quiet n">{formatArea(zone.areaM2, unitSystem)}</span>
+          </TextField>
+          <Typography component="span" variant="body2" className="n">
+            {formatArea(zone.areaM2, unitSystem)}
+          </Typography>
           <Additions piece={piece} zone={zone} look={look} />
-        </div>
+        </Stack>
         {asked && <ChangeOfMind piece={piece} zoneId={zone.id} look={asked} onClose={() => setAsked(null)} />}
-        {barred && <p className="quiet">{barred}</p>}
+        {barred && <Typography variant="body2">{barred}</Typography>}
         {(piece.additions[zone.id] ?? []).includes('taped-design') && (
           <Keys
             legend="The design is measured"

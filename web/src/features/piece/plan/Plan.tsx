@@ -3,22 +3,33 @@ import { buildFaces, shapeToDraw, type Zone, zoneNames, zoneOfFace, zonesOf } fr
 import type { Reckoning } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
-import { memo, useDeferredValue, useMemo, useState } from 'react';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { lazy, memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useParts } from '../../../store/useWorkshop';
 import { bandsOf } from '../../../ui/bands';
+import { Held, holdsOf } from '../../../ui/Held';
+import { PlanGrid } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';
 import { PieceDrawing } from '../../../ui/PieceDrawing';
 import { StepStick } from '../../../ui/StepStick';
+import { Term } from '../../../ui/Term';
 import { faceColours, faceStripes } from '../../../ui/zoneLooks';
 import type { Reckoned } from '../../../workers/Engine';
 import { usePieceContext } from '../PieceFrame';
 import { AllSteps } from './AllSteps';
 import { CopyFinish } from './CopyFinish';
 import { Findings } from './Findings';
+import { FoldedByAddress } from './FoldedByAddress';
 import { Inspector } from './Inspector';
 import { LookFields } from './LookFields';
 import { PlanWasOther } from './PlanWasOther';
+
+const Advice = lazy(() => import('../advice/Advice'));
+const Compare = lazy(() => import('../compare/Compare'));
 
 const worstOf = (reckoning: Reckoning) => (stepId: string) => {
   const found = reckoning.findings.filter((f) => f.stepId === stepId && f.overruledBecause === null);
@@ -43,24 +54,26 @@ function ZoneRow({
 }) {
   const steps = reckoning?.steps.filter((s) => s.step.zoneId === zone.id) ?? [];
   return (
-    <section className="stick-row" aria-label={zoneNames[zone.id]}>
+    <Box component="section" sx={{ mb: 2, minWidth: 0 }} aria-label={zoneNames[zone.id]}>
       {zone.id === 'hardware' ? (
-        <div className="row">
-          <h2 style={{ minWidth: 92 }}>{zoneNames[zone.id]}</h2>
+        <Stack direction="row">
+          <Typography variant="h2" style={{ minWidth: 92 }}>
+            {zoneNames[zone.id]}
+          </Typography>
           <span>{hardwareNames[piece.hardware.treatment]}</span>
-        </div>
+        </Stack>
       ) : (
         <LookFields piece={piece} zone={zone} />
       )}
       {steps.length > 0 && reckoning && (
         <StepStick
-          label={`${zoneNames[zone.id]}: step stick`}
+          label={`${zoneNames[zone.id]}: steps in order`}
           bands={bandsOf(steps, nextId, worstOf(reckoning))}
           selectedId={selectedId}
           onSelect={onSelect}
         />
       )}
-    </section>
+    </Box>
   );
 }
 
@@ -94,14 +107,16 @@ const PlanBody = memo(function PlanBody({
           keptOf={(f) => zoneOfFace(piece, f) === 'uncounted'}
           title={`${piece.name}, as it will be`}
         />
-        <p className="quiet">As it will be.</p>
+        <Typography variant="body2">
+          As it will be. Beside it: <Term id="stick" />.
+        </Typography>
       </div>
       <div>
         {issues.map((i) => (
-          <p className="notice" key={i.path + i.code}>
+          <Alert severity="warning" key={i.path + i.code}>
             {i.message}
             {i.code.startsWith('dimension') && <Link to={toPiece(piece.id, 'survey')}>To the survey</Link>}
-          </p>
+          </Alert>
         ))}
         {reckoning && <PlanWasOther piece={piece} reckoning={reckoning} />}
         {zones.map((zone) => (
@@ -115,7 +130,7 @@ const PlanBody = memo(function PlanBody({
             onSelect={onSelect}
           />
         ))}
-        <CopyFinish piece={piece} zones={zones} />
+        <CopyFinish piece={piece} />
         {reckoning && reckoning.steps.length > 0 && (
           <AllSteps piece={piece} reckoning={reckoning} selectedId={selectedId} onSelect={onSelect} />
         )}
@@ -134,6 +149,15 @@ const nextOf = (reckoning: Reckoning | undefined): string | undefined =>
 export default function Plan() {
   const { piece, result } = usePieceContext();
   const [picked, setPicked] = useState<string | null>(null);
+  const looked = useRef<HTMLDivElement>(null);
+  /** Where the step stands below its stick, it is brought into view. */
+  const pick = useCallback((id: string) => {
+    setPicked(id);
+    requestAnimationFrame(() => {
+      const at = looked.current?.getBoundingClientRect();
+      if (at && (at.top > innerHeight * 0.8 || at.bottom < 0)) looked.current?.scrollIntoView({ block: 'start' });
+    });
+  }, []);
   const reckoning = result?.ok ? result.value : undefined;
   const nextId = nextOf(reckoning);
   const selectedId = reckoning?.steps.some((s) => s.step.id === picked) ? picked : (nextId ?? null);
@@ -144,16 +168,50 @@ export default function Plan() {
   const later = useDeferredValue(now);
   const { piece: widePiece, result: wideResult } = later.result ? later : now;
   return (
-    <div className="plan-grid">
-      <PlanBody piece={widePiece} result={wideResult} selectedId={selectedId} onSelect={setPicked} />
-      <aside className="stack" aria-label="The step looked at">
-        {selected ? (
-          <Inspector key={selected.step.id} piece={piece} reckoned={selected} steps={reckoning?.steps ?? []} />
-        ) : (
-          reckoning && <p className="quiet">Choose a look for a zone: its steps appear as bands of a stick.</p>
-        )}
-        {wideResult?.ok && <FindingsBelow reckoning={wideResult.value} piece={widePiece} onSelect={setPicked} />}
-      </aside>
-    </div>
+    <>
+      {reckoning &&
+        holdsOf(reckoning.steps).map((hold) => (
+          <Box key={hold.words} sx={{ mb: 2.5 }}>
+            <Held piece={piece} hold={hold} />
+          </Box>
+        ))}
+      <PlanGrid>
+        <PlanBody piece={widePiece} result={wideResult} selectedId={selectedId} onSelect={pick} />
+        <Stack component="aside" aria-label="The step looked at" ref={looked} sx={{ scrollMarginTop: 64 }}>
+          {selected ? (
+            <Inspector key={selected.step.id} piece={piece} reckoned={selected} steps={reckoning?.steps ?? []} />
+          ) : (
+            reckoning && (
+              <Typography variant="body2">
+                Choose a look for a zone: its steps appear below it, one after the other.
+              </Typography>
+            )
+          )}
+          {wideResult?.ok && <FindingsBelow reckoning={wideResult.value} piece={widePiece} onSelect={pick} />}
+        </Stack>
+      </PlanGrid>
+      {reckoning && reckoning.steps.length > 0 && (
+        <Box className="no-print" sx={{ mt: 4 }}>
+          <FoldedByAddress
+            id="advice"
+            title="Other ways"
+            note="for each old finish and each damage, side by side with what they cost"
+          >
+            <Advice />
+          </FoldedByAddress>
+          <FoldedByAddress
+            id="compare"
+            title="Plans kept"
+            note={
+              piece.keptPlans.length === 0
+                ? 'keep this one, change it, and hold both side by side'
+                : `${piece.keptPlans.length} beside this one`
+            }
+          >
+            <Compare />
+          </FoldedByAddress>
+        </Box>
+      )}
+    </>
   );
 }

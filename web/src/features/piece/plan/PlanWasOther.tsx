@@ -1,7 +1,9 @@
 import { stepNameOf } from '@cosmesis/core/finishing';
 import { planDifference } from '@cosmesis/core/reckoning';
 import type { Piece, Step, Workshop } from '@cosmesis/core/workshop';
+import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import { useState } from 'react';
 import { doDeed } from '../../../store/doDeed';
 import { useWorkshopPart } from '../../../store/useWorkshop';
@@ -40,8 +42,8 @@ export function PlanWasOther({ piece, reckoning }: { piece: Piece; reckoning: Re
     })),
   ];
   return (
-    <section className="notice" aria-label="This plan has changed">
-      <div className="stack" style={{ flex: 1, gap: 10 }}>
+    <Alert component="section" severity="warning" role="region" aria-label="This plan has changed">
+      <Stack style={{ flex: 1, gap: 10 }}>
         <span>
           <b>
             This plan has changed: {count} {count === 1 ? 'step differs' : 'steps differ'}.
@@ -54,7 +56,7 @@ export function PlanWasOther({ piece, reckoning }: { piece: Piece; reckoning: Re
             <li key={line.id}>{line.text}</li>
           ))}
         </ul>
-        <div className="row">
+        <Stack direction="row">
           <Button
             variant="contained"
             disableElevation
@@ -71,8 +73,8 @@ export function PlanWasOther({ piece, reckoning }: { piece: Piece; reckoning: Re
               All {lines.length}
             </Button>
           )}
-        </div>
-      </div>
-    </section>
+        </Stack>
+      </Stack>
+    </Alert>
   );
 }

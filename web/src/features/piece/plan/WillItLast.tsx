@@ -2,6 +2,7 @@ import type { ReckonedStep } from '@cosmesis/core/reckoning';
 import { isGone, willItLast } from '@cosmesis/core/stock';
 import { formatVolume } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
+import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { useDraws } from '../../../store/useSummaries';
 import { useParts } from '../../../store/useWorkshop';
@@ -16,9 +17,9 @@ export function WillItLast({ piece, reckoned }: { piece: Piece; reckoned: Reckon
   const cans = Object.values(containers).filter((c) => c.productId === product.id && !isGone(c));
   if (cans.length === 0)
     return (
-      <p className="quiet">
+      <Typography variant="body2">
         None on the shelf. <Link to="/buy">Buy list</Link>
-      </p>
+      </Typography>
     );
   const need = {
     pieceId: piece.id,
@@ -37,7 +38,7 @@ export function WillItLast({ piece, reckoned }: { piece: Piece; reckoned: Reckon
   const pieces = new Set(before.map((l) => l.pieceName));
   const amount = (litres: number) => formatVolume(Math.max(0, litres), settings.unitSystem);
   return (
-    <p className={left < -1e-9 ? 'late' : 'quiet'}>
+    <Typography variant="body2" sx={left < -1e-9 ? { color: 'error.main', fontWeight: 700 } : {}}>
       {left < -1e-9 ? (
         <b>It will not last: {amount(-left)} short.</b>
       ) : (
@@ -49,6 +50,6 @@ export function WillItLast({ piece, reckoned }: { piece: Piece; reckoned: Reckon
         </>
       )}
       {left < -1e-9 && <Link to="/buy">Buy list</Link>}
-    </p>
+    </Typography>
   );
 }

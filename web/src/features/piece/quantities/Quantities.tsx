@@ -1,7 +1,19 @@
 import { doWhat, methodNames, whereOf } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import { filmBuildUp, type ProductNeed, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
-import { formatArea, formatVolume, runningLength } from '@cosmesis/core/units';
+import { formatAbout, formatArea, formatVolume, runningLength } from '@cosmesis/core/units';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import Typography from '@mui/material/Typography';
 import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import { useNowMin } from '../../../store/useNowMin';
@@ -34,25 +46,25 @@ function NeedRow({ need }: { need: ProductNeed }) {
   const { unitSystem, currency } = useSettings();
   const amount = (litres: number) => formatVolume(litres, unitSystem);
   return (
-    <tr>
-      <td>
+    <TableRow>
+      <TableCell>
         <Link to={toProduct(need.productId)}>{need.name}</Link>
-      </td>
-      <td className="num">
-        <Figure working={need.working}>{amount(need.needL.likely)}</Figure>
-      </td>
-      <td className="num hide-small">
+      </TableCell>
+      <TableCell align="right">
+        <Figure working={need.working}>{formatAbout(need.needL, unitSystem)}</Figure>
+      </TableCell>
+      <TableCell align="right" className="hide-small">
         {need.needL.low === need.needL.high ? 'as logged' : `${amount(need.needL.low)} – ${amount(need.needL.high)}`}
-      </td>
-      <td className="num">
+      </TableCell>
+      <TableCell align="right">
         <b>
           <Cans need={need} />
         </b>
-      </td>
-      <td className="num">
+      </TableCell>
+      <TableCell align="right">
         <Figure working={need.packsWorking}>{money(need.packs.price, currency)}</Figure>
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }
 
@@ -62,22 +74,24 @@ function StepRow({ reckoned }: { reckoned: ReckonedStep }) {
   if (!productL || !working) return null;
   const amount = (litres: number) => formatVolume(litres, settings.unitSystem);
   return (
-    <tr className={reckoned.status === 'done' ? 'over' : ''}>
-      <td>
+    <TableRow sx={reckoned.status === 'done' ? { color: 'text.secondary' } : {}}>
+      <TableCell>
         {whereOf(reckoned)}: {doWhat(reckoned).toLowerCase()}
-      </td>
-      <td>{(step.productId && products[step.productId]?.name) || ''}</td>
-      <td className="hide-small">{step.method ? methodNames[step.method] : ''}</td>
-      <td className="num hide-small">{formatArea(reckoned.areaM2, settings.unitSystem)}</td>
-      <td className="num">
-        <Figure working={working}>{amount(productL.likely)}</Figure>
+      </TableCell>
+      <TableCell>{(step.productId && products[step.productId]?.name) || ''}</TableCell>
+      <TableCell className="hide-small">{step.method ? methodNames[step.method] : ''}</TableCell>
+      <TableCell align="right" className="hide-small">
+        {formatArea(reckoned.areaM2, settings.unitSystem)}
+      </TableCell>
+      <TableCell align="right">
+        <Figure working={working}>{formatAbout(productL, settings.unitSystem)}</Figure>
         {reckoned.thinnerL && <div>+ {amount(reckoned.thinnerL.likely)} thinner</div>}
-      </td>
-      <td className="num hide-small">
+      </TableCell>
+      <TableCell align="right" className="hide-small">
         {amount(productL.low)} – {amount(productL.high)}
-      </td>
-      <td className="num">{reckoned.actualL === null ? '' : amount(reckoned.actualL)}</td>
-    </tr>
+      </TableCell>
+      <TableCell align="right">{reckoned.actualL === null ? '' : amount(reckoned.actualL)}</TableCell>
+    </TableRow>
   );
 }
 
@@ -88,48 +102,48 @@ function Films({ reckoning }: { reckoning: Reckoning }) {
   if (zones.length === 0) return null;
   return (
     <section aria-label="Film">
-      <h2>Film built up</h2>
+      <Typography variant="h2">Film built up</Typography>
       <ScrollRegion label="Film by zone">
-        <table className="figures">
-          <thead>
-            <tr>
-              <th>Zone</th>
-              <th className="num">Coats</th>
-              <th className="num">Wet, each</th>
-              <th className="num">Dry, in all</th>
-              <th className="hide-small">Thickest against what hangs upright</th>
-            </tr>
-          </thead>
-          <tbody>
+        <Table>
+          <TableHead>
+            <TableRow>
+              <TableCell>Zone</TableCell>
+              <TableCell align="right">Coats</TableCell>
+              <TableCell align="right">Wet, each</TableCell>
+              <TableCell align="right">Dry, in all</TableCell>
+              <TableCell className="hide-small">Thickest against what hangs upright</TableCell>
+            </TableRow>
+          </TableHead>
+          <TableBody>
             {zones.map((z) => {
               const wets = z.coats.map((c) => Math.round(c.wetUm));
               const thickest = z.coats.reduce((a, b) => (b.wetUm > a.wetUm ? b : a));
               return (
-                <tr key={z.zoneId}>
-                  <td>{zoneNames[z.zoneId]}</td>
-                  <td className="num">{z.coats.length}</td>
-                  <td className="num">
+                <TableRow key={z.zoneId}>
+                  <TableCell>{zoneNames[z.zoneId]}</TableCell>
+                  <TableCell align="right">{z.coats.length}</TableCell>
+                  <TableCell align="right">
                     {Math.min(...wets) === Math.max(...wets)
                       ? `${wets[0]} µm`
                       : `${Math.min(...wets)}–${Math.max(...wets)} µm`}
-                  </td>
-                  <td className="num">
+                  </TableCell>
+                  <TableCell align="right">
                     {z.dryUm > 0 ? `${Math.round(z.dryUm)} µm` : '–'}
                     {z.unknown > 0 && z.dryUm > 0 ? ' or more' : ''}
-                  </td>
-                  <td className="hide-small">
+                  </TableCell>
+                  <TableCell className="hide-small">
                     {thickest.sagUm === null ? 'not known' : `${Math.round(thickest.wetUm)} of ${thickest.sagUm} µm`}
-                  </td>
-                </tr>
+                  </TableCell>
+                </TableRow>
               );
             })}
-          </tbody>
-        </table>
+          </TableBody>
+        </Table>
       </ScrollRegion>
-      <p className="quiet">
+      <Typography variant="body2">
         Wet: what of the spreading rate stays on the piece. Dry: wet times the volume solids of its sheet; where these
         are not known, it is more by so many coats.
-      </p>
+      </Typography>
     </section>
   );
 }
@@ -169,43 +183,56 @@ export default function Quantities() {
     else say({ text: csv.issues[0]?.message ?? 'The file could not be made.' });
   };
   return (
-    <div className="stack" style={{ gap: 24 }}>
+    <Stack style={{ gap: 24 }}>
       <section aria-label="To buy">
-        <div className="row">
-          <h2>
-            Cans for the whole piece: <span className="n">{money(reckoning.totals.price, settings.currency)}</span>
-          </h2>
-          <button type="button" className="line spread" onClick={save}>
+        <Stack direction="row">
+          <Typography variant="h2">
+            Cans for the whole piece, bought new:{' '}
+            <span className="n">{money(reckoning.totals.price, settings.currency)}</span>
+          </Typography>
+          <Button variant="outlined" sx={{ ml: 'auto' }} onClick={save}>
             Download as CSV
-          </button>
-        </div>
-        <p className="quiet">
+          </Button>
+        </Stack>
+        <Typography variant="body2">
           The cheapest cans that are never short of the high end. Prices are placeholders until you type your own under
           Products.
-        </p>
+        </Typography>
         <ScrollRegion label="Cans by product">
-          <table className="figures">
-            <thead>
-              <tr>
-                <th>Product</th>
-                <th className="num">Likely</th>
-                <th className="num hide-small">10 to 90 %</th>
-                <th className="num">Buy</th>
-                <th className="num">Price</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table>
+            <TableHead>
+              <TableRow>
+                <TableCell>Product</TableCell>
+                <TableCell align="right">Likely</TableCell>
+                <TableCell align="right" className="hide-small">
+                  10 to 90 %
+                </TableCell>
+                <TableCell align="right">Buy</TableCell>
+                <TableCell align="right">Price</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {reckoning.products.map((need) => (
                 <NeedRow key={need.productId} need={need} />
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </ScrollRegion>
       </section>
       <section aria-label="To hand">
-        <h2>To have at hand</h2>
-        <p className="quiet">Typical use by area and length; what comes in pieces is rounded up.</p>
-        <ul className="bare at-hand">
+        <Typography variant="h2">To have at hand</Typography>
+        <Typography variant="body2">Typical use by area and length; what comes in pieces is rounded up.</Typography>
+        <Box
+          component="ul"
+          sx={{
+            listStyle: 'none',
+            m: 0,
+            p: 0,
+            display: 'grid',
+            gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))',
+            gap: '8px 18px',
+          }}
+        >
           {reckoning.consumables.map((c) => (
             <li key={c.what}>
               <b className="n">
@@ -218,44 +245,50 @@ export default function Quantities() {
               {c.unit === 'pieces' && c.amount > 1 ? manyOf(c.what) : c.what}
             </li>
           ))}
-        </ul>
+        </Box>
       </section>
       <Films reckoning={reckoning} />
       {paints.length > 0 && (
-        <Suspense fallback={<p className="quiet">Drawing…</p>}>
+        <Suspense fallback={<Typography variant="body2">Drawing…</Typography>}>
           {paints.map(({ product, ground, coatL }) => (
-            <details key={product.id}>
-              <summary style={{ minHeight: 48, cursor: 'pointer', fontWeight: 700 }}>
-                Coats of {product.name} to hide what is under it
-              </summary>
-              <HidingChart product={product} ground={ground} coatL={coatL} />
-            </details>
+            <Accordion key={product.id}>
+              <AccordionSummary>
+                <b>Coats of {product.name} to hide what is under it</b>
+              </AccordionSummary>
+              <AccordionDetails>
+                <HidingChart product={product} ground={ground} coatL={coatL} />
+              </AccordionDetails>
+            </Accordion>
           ))}
         </Suspense>
       )}
       <section aria-label="By step">
-        <h2>By step</h2>
+        <Typography variant="h2">By step</Typography>
         <ScrollRegion label="Litres by step">
-          <table className="figures">
-            <thead>
-              <tr>
-                <th>Step</th>
-                <th>Product</th>
-                <th className="hide-small">By</th>
-                <th className="num hide-small">Area</th>
-                <th className="num">Likely</th>
-                <th className="num hide-small">10 to 90 %</th>
-                <th className="num">Used</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table>
+            <TableHead>
+              <TableRow>
+                <TableCell>Step</TableCell>
+                <TableCell>Product</TableCell>
+                <TableCell className="hide-small">By</TableCell>
+                <TableCell align="right" className="hide-small">
+                  Area
+                </TableCell>
+                <TableCell align="right">Likely</TableCell>
+                <TableCell align="right" className="hide-small">
+                  10 to 90 %
+                </TableCell>
+                <TableCell align="right">Used</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {reckoning.steps.map((s) => (
                 <StepRow key={s.step.id} reckoned={s} />
               ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </ScrollRegion>
       </section>
-    </div>
+    </Stack>
   );
 }

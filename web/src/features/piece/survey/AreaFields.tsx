@@ -3,11 +3,13 @@ import { formatLength, parseDistance, parseLength } from '@cosmesis/core/units';
 import type { Area, Piece } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import { useState } from 'react';
 import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { HeldTextField } from '../../../ui/HeldTextField';
+import { Fields } from '../../../ui/layout';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
 import { areaNames } from './words';
@@ -110,8 +112,12 @@ export function AreaFields({ piece, area, onGone }: { piece: Piece; area: Area; 
     );
   const figure = area.outline;
   return (
-    <div className="stack">
-      {issue && <Alert severity="warning">{issue.message}</Alert>}
+    <Stack>
+      {issue && (
+        <Alert role="alert" severity="warning">
+          {issue.message}
+        </Alert>
+      )}
       <HeldTextField
         label="Name of the area"
         value={area.name}
@@ -125,7 +131,7 @@ export function AreaFields({ piece, area, onGone }: { piece: Piece; area: Area; 
           )
         }
       />
-      <div className="fields">
+      <Fields>
         {figure.kind === 'strip' && (
           <Select
             label="Along the"
@@ -160,7 +166,7 @@ export function AreaFields({ piece, area, onGone }: { piece: Piece; area: Area; 
             }
           />
         ))}
-      </div>
+      </Fields>
       <Button
         variant="text"
         onClick={() => {
@@ -170,7 +176,7 @@ export function AreaFields({ piece, area, onGone }: { piece: Piece; area: Area; 
       >
         Give it back to its face
       </Button>
-    </div>
+    </Stack>
   );
 }
 
@@ -204,7 +210,7 @@ export function MarkOffFields({ piece, face, onPick }: { piece: Piece; face: Fac
     onPick(`${made.faceId}/${id}`);
   };
   return (
-    <div className="row" style={{ alignItems: 'start' }}>
+    <Stack direction="row" style={{ alignItems: 'start' }}>
       <Select
         label="An area with a finish of its own"
         value={kind}
@@ -214,6 +220,6 @@ export function MarkOffFields({ piece, face, onPick }: { piece: Piece; face: Fac
       <Button variant="outlined" onClick={markOff}>
         Mark it off
       </Button>
-    </div>
+    </Stack>
   );
 }

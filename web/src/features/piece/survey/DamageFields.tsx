@@ -2,11 +2,19 @@ import { damageRow, damageTable } from '@cosmesis/core/finishing';
 import { type Face, newDamage, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { formatLength, parseLength } from '@cosmesis/core/units';
 import { type Damage, type DamageKind, type Depth, depths, type Piece, type ZoneId } from '@cosmesis/core/workshop';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
+import { Fields } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
@@ -51,87 +59,107 @@ function DamageRow({
         });
   return (
     <li style={{ borderBottom: '1px solid var(--hair)', padding: '6px 0' }}>
-      <div className="row">
-        <span className="pin-number" aria-hidden="true">
+      <Stack direction="row">
+        <Box
+          component="span"
+          sx={{
+            display: 'inline-grid',
+            placeItems: 'center',
+            width: 30,
+            height: 30,
+            border: '2px solid var(--oxide)',
+            borderRadius: '50%',
+            color: 'var(--oxide)',
+            font: '700 16px var(--mono)',
+          }}
+          aria-hidden="true"
+        >
           {number}
-        </span>
+        </Box>
         <span>
-          <b>{name}</b> <span className="quiet">{where}</span>
-          {damage.foundAt !== null && <span className="quiet">, found on the way: made good from what lies there</span>}
+          <b>{name}</b>{' '}
+          <Typography component="span" variant="body2">
+            {where}
+          </Typography>
+          {damage.foundAt !== null && (
+            <Typography component="span" variant="body2">
+              , found on the way: made good from what lies there
+            </Typography>
+          )}
         </span>
-        <span className="row spread">
-          <button
-            type="button"
-            className="line"
+        <Stack component="span" direction="row" sx={{ ml: 'auto' }}>
+          <Button
+            variant="outlined"
             aria-label={`One place fewer: ${name}, ${zoneNames[damage.zoneId]}`}
             onClick={() => count(-1)}
           >
             −
-          </button>
+          </Button>
           <b className="n">{damage.count}</b>
-          <button
-            type="button"
-            className="line"
+          <Button
+            variant="outlined"
             aria-label={`One place more: ${name}, ${zoneNames[damage.zoneId]}`}
             onClick={() => count(1)}
           >
             +
-          </button>
-        </span>
-      </div>
-      <details>
-        <summary className="quiet">How large and how deep</summary>
-        <div className="fields" style={{ paddingTop: 10 }}>
-          <MeasureField
-            label={`Longest measure of the ${name}`}
-            draftKey={`${piece.id}/damage/${damage.id}`}
-            shown={damage.extentM === null ? '' : formatLength(damage.extentM, unitSystem)}
-            parse={(text) => parseLength(text, unitSystem)}
-            onValue={(extentM) =>
-              change(
-                'Size of the damage',
-                (d) => {
-                  d.extentM = extentM;
-                },
-                `${damage.id}/extent`,
-              )
-            }
-            onEmpty={() =>
-              change('Size of the damage', (d) => {
-                d.extentM = null;
-              })
-            }
-            help="3 cm, 1 in; empty: not measured"
-          />
-          <Select
-            label={`Depth of the ${name}`}
-            value={damage.depth}
-            options={depths.map((d) => ({ value: d, name: depthNames[d] }))}
-            onPick={(depth) =>
-              change('Depth of the damage', (d) => {
-                d.depth = depth as Depth;
-              })
-            }
-          />
-          <Select
-            label={`Face of the ${name}`}
-            value={damage.faceId ?? ''}
-            options={[
-              { value: '', name: `somewhere on the ${zoneNames[damage.zoneId].toLowerCase()}` },
-              ...faces.map((f) => ({ value: f.id, name: f.name })),
-            ]}
-            onPick={(faceId) =>
-              change('Place of the damage', (d) => {
-                d.faceId = faceId || null;
-                d.at = faceId ? [0.5, 0.5] : null;
-              })
-            }
-          />
-          <button type="button" className="plain" onClick={remove}>
-            Remove
-          </button>
-        </div>
-      </details>
+          </Button>
+        </Stack>
+      </Stack>
+      <Accordion>
+        <AccordionSummary>
+          <Typography variant="body2">How large and how deep</Typography>
+        </AccordionSummary>
+        <AccordionDetails>
+          <Fields style={{ paddingTop: 10 }}>
+            <MeasureField
+              label={`Longest measure of the ${name}`}
+              draftKey={`${piece.id}/damage/${damage.id}`}
+              shown={damage.extentM === null ? '' : formatLength(damage.extentM, unitSystem)}
+              parse={(text) => parseLength(text, unitSystem)}
+              onValue={(extentM) =>
+                change(
+                  'Size of the damage',
+                  (d) => {
+                    d.extentM = extentM;
+                  },
+                  `${damage.id}/extent`,
+                )
+              }
+              onEmpty={() =>
+                change('Size of the damage', (d) => {
+                  d.extentM = null;
+                })
+              }
+              help="3 cm, 1 in; empty: not measured"
+            />
+            <Select
+              label={`Depth of the ${name}`}
+              value={damage.depth}
+              options={depths.map((d) => ({ value: d, name: depthNames[d] }))}
+              onPick={(depth) =>
+                change('Depth of the damage', (d) => {
+                  d.depth = depth as Depth;
+                })
+              }
+            />
+            <Select
+              label={`Face of the ${name}`}
+              value={damage.faceId ?? ''}
+              options={[
+                { value: '', name: `somewhere on the ${zoneNames[damage.zoneId].toLowerCase()}` },
+                ...faces.map((f) => ({ value: f.id, name: f.name })),
+              ]}
+              onPick={(faceId) =>
+                change('Place of the damage', (d) => {
+                  d.faceId = faceId || null;
+                  d.at = faceId ? [0.5, 0.5] : null;
+                })
+              }
+            />
+            <Button onClick={remove}>Remove</Button>
+          </Fields>
+        </AccordionDetails>
+      </Accordion>
     </li>
   );
 }
@@ -155,7 +183,9 @@ export function DamageFields({
   };
   return (
     <>
-      <p className="quiet">Press a face in the drawing to put a damage in its place, or add it to a zone here.</p>
+      <Typography variant="body2">
+        Press a face in the drawing to put a damage in its place, or add it to a zone here.
+      </Typography>
       {piece.damage.length > 0 && (
         <ol className="bare">
           {piece.damage.map((d, i) => (
@@ -163,7 +193,7 @@ export function DamageFields({
           ))}
         </ol>
       )}
-      <div className="fields">
+      <Fields>
         <Select
           label="Kind of damage"
           value={kind}
@@ -176,14 +206,14 @@ export function DamageFields({
           options={zones.map((z) => ({ value: z.id, name: zoneNames[z.id] }))}
           onPick={(z) => setZoneId(z as ZoneId)}
         />
-        <button type="button" className="line" onClick={add}>
+        <Button variant="outlined" onClick={add}>
           Add damage
-        </button>
-      </div>
+        </Button>
+      </Fields>
       {piece.damage.length > 0 && (
-        <p>
-          <Link to={toPiece(piece.id, 'advice')}>What to do about it, side by side</Link>
-        </p>
+        <Typography>
+          <Link to={toPiece(piece.id, 'plan#advice')}>What to do about it, side by side</Link>
+        </Typography>
       )}
     </>
   );

@@ -9,10 +9,17 @@ import {
   type Piece,
   type ZoneId,
 } from '@cosmesis/core/workshop';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
+import { Panel, Pick } from '../../../ui/layout';
 import { Select } from '../../../ui/Select';
 import { AreaFields, AreasOf, MarkOffFields } from './AreaFields';
 import { foundNow } from './DamageFields';
@@ -41,28 +48,28 @@ function PinFields({ piece, face, at }: { piece: Piece; face: Face; at: readonly
   };
   return (
     <>
-      <div className="row" style={{ alignItems: 'start' }}>
+      <Stack direction="row" style={{ alignItems: 'start' }}>
         <Select
           label="Damage here"
           value={kind}
           options={damageTable.map((r) => ({ value: r.id, name: r.name }))}
           onPick={(k) => setKind(k as DamageKind)}
         />
-        <button type="button" className="line" onClick={markDamage}>
+        <Button variant="outlined" onClick={markDamage}>
           Mark the damage
-        </button>
-      </div>
-      <div className="row" style={{ alignItems: 'start' }}>
+        </Button>
+      </Stack>
+      <Stack direction="row" style={{ alignItems: 'start' }}>
         <Select
           label="To be kept here"
           value={kept}
           options={keptKinds.map((k) => ({ value: k, name: keptNames[k] }))}
           onPick={(k) => setKept(k as KeptKind)}
         />
-        <button type="button" className="line" onClick={markKept}>
+        <Button variant="outlined" onClick={markKept}>
           Protect it
-        </button>
-      </div>
+        </Button>
+      </Stack>
     </>
   );
 }
@@ -114,17 +121,16 @@ export function FacePanel({
     });
   const kept = piece.kept.filter((k) => k.faceId === face.id);
   return (
-    <div className="panel" role="status">
-      <h3>{face.name}</h3>
-      <p className="n">{formatArea(face.areaM2, unitSystem)}</p>
+    <Panel as="div" role="status">
+      <Typography variant="h3">{face.name}</Typography>
+      <Typography className="n">{formatArea(face.areaM2, unitSystem)}</Typography>
       {area && <AreaFields key={area.id} piece={piece} area={area} onGone={() => onPick(area.faceId)} />}
       <PinFields key={face.id} piece={piece} face={face} at={at} />
       {kept.map((k) => (
-        <p key={k.id} className="row">
+        <Stack component="p" direction="row" key={k.id}>
           <span>Kept: {keptNames[k.kind]}</span>
-          <button
-            type="button"
-            className="plain spread"
+          <Button
+            sx={{ ml: 'auto' }}
             onClick={() =>
               edit('No longer kept', (draft) => {
                 draft.kept = draft.kept.filter((x) => x.id !== k.id);
@@ -132,8 +138,8 @@ export function FacePanel({
             }
           >
             Not kept: {keptNames[k.kind]}
-          </button>
-        </p>
+          </Button>
+        </Stack>
       ))}
       <Select
         label="Belongs to the zone"
@@ -148,49 +154,50 @@ export function FacePanel({
           <AreasOf piece={piece} face={face} onPick={onPick} />
         </>
       )}
-      <details>
-        <summary className="quiet">{area ? 'What it is made of' : 'This part'}</summary>
-        <div className="stack" style={{ paddingTop: 10 }}>
-          {own ? (
-            <SurfaceFields
-              surface={own}
-              title={area ? 'This area' : 'This part'}
-              draftKey={`${piece.id}/${part}`}
-              onChange={(label, next, mergeKey) =>
-                edit(
-                  label,
-                  (draft) => {
-                    draft.partSurfaces[part] = next;
-                  },
-                  mergeKey ?? null,
-                )
-              }
-            />
-          ) : (
-            <p className="quiet">{area ? 'As the rest of its face.' : 'Made of what its zone is made of.'}</p>
-          )}
-          <div className="row">
-            <button
-              type="button"
-              className="line"
-              onClick={() =>
-                edit('Material of a part', (draft) => {
-                  if (own) delete draft.partSurfaces[part];
-                  else draft.partSurfaces[part] = surfaceOf(piece, face);
-                })
-              }
-            >
-              {own ? (area ? 'As its face' : 'As its zone') : 'Of something else'}
-            </button>
-            {!area && (
-              <button type="button" className="plain" onClick={remove}>
-                This piece has no such part
-              </button>
+      <Accordion>
+        <AccordionSummary>
+          <Typography variant="body2">{area ? 'What it is made of' : 'This part'}</Typography>
+        </AccordionSummary>
+        <AccordionDetails>
+          <Stack style={{ paddingTop: 10 }}>
+            {own ? (
+              <SurfaceFields
+                surface={own}
+                title={area ? 'This area' : 'This part'}
+                draftKey={`${piece.id}/${part}`}
+                onChange={(label, next, mergeKey) =>
+                  edit(
+                    label,
+                    (draft) => {
+                      draft.partSurfaces[part] = next;
+                    },
+                    mergeKey ?? null,
+                  )
+                }
+              />
+            ) : (
+              <Typography variant="body2">
+                {area ? 'As the rest of its face.' : 'Made of what its zone is made of.'}
+              </Typography>
             )}
-          </div>
-        </div>
-      </details>
-    </div>
+            <Stack direction="row">
+              <Button
+                variant="outlined"
+                onClick={() =>
+                  edit('Material of a part', (draft) => {
+                    if (own) delete draft.partSurfaces[part];
+                    else draft.partSurfaces[part] = surfaceOf(piece, face);
+                  })
+                }
+              >
+                {own ? (area ? 'As its face' : 'As its zone') : 'Of something else'}
+              </Button>
+              {!area && <Button onClick={remove}>This piece has no such part</Button>}
+            </Stack>
+          </Stack>
+        </AccordionDetails>
+      </Accordion>
+    </Panel>
   );
 }
 
@@ -215,29 +222,31 @@ export function FaceList({
     ...(uncounted.length > 0 ? [{ name: 'Not counted', faces: uncounted }] : []),
   ];
   return (
-    <details>
-      <summary style={{ minHeight: 48, cursor: 'pointer', fontWeight: 700 }}>All {faces.length} faces by zone</summary>
-      {groups.map((g) => (
-        <div key={g.name}>
-          <h3>{g.name}</h3>
-          <ul className="bare">
-            {g.faces.map((f) => (
-              <li key={f.id}>
-                <button
-                  type="button"
-                  className="pick"
-                  style={{ gridTemplateColumns: '1fr auto' }}
-                  aria-pressed={f.id === selectedId}
-                  onClick={() => onSelect(f.id)}
-                >
-                  <span>{f.name}</span>
-                  <span className="n">{formatArea(f.areaM2, unitSystem)}</span>
-                </button>
-              </li>
-            ))}
-          </ul>
-        </div>
-      ))}
-    </details>
+    <Accordion>
+      <AccordionSummary>
+        <b>All {faces.length} faces by zone</b>
+      </AccordionSummary>
+      <AccordionDetails>
+        {groups.map((g) => (
+          <div key={g.name}>
+            <Typography variant="h3">{g.name}</Typography>
+            <ul className="bare">
+              {g.faces.map((f) => (
+                <li key={f.id}>
+                  <Pick
+                    style={{ gridTemplateColumns: '1fr auto' }}
+                    aria-pressed={f.id === selectedId}
+                    onClick={() => onSelect(f.id)}
+                  >
+                    <span>{f.name}</span>
+                    <span className="n">{formatArea(f.areaM2, unitSystem)}</span>
+                  </Pick>
+                </li>
+              ))}
+            </ul>
+          </div>
+        ))}
+      </AccordionDetails>
+    </Accordion>
   );
 }

@@ -10,6 +10,7 @@ import { useState } from 'react';
 import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
+import { Fields } from '../../../ui/layout';
 import { MeasureField } from '../../../ui/MeasureField';
 import { NumberField } from '../../../ui/NumberField';
 import { Select } from '../../../ui/Select';
@@ -71,7 +72,7 @@ function FittingRow({ piece, fitting }: { piece: Piece; fitting: Piece['fittings
           Remove
         </Button>
       </Stack>
-      <div className="fields">
+      <Fields>
         {count('count', `Number of ${name}`, 1)}
         {count('missing', `Of these ${name} are gone`, 0)}
         {measure('screwM', `Length of the screws, ${name}`, 'Under the head; empty: not measured')}
@@ -86,8 +87,12 @@ function FittingRow({ piece, fitting }: { piece: Piece; fitting: Piece['fittings
           />
         )}
         {measure('woodM', `Thickness they go into, ${name}`, 'With what lies between')}
-      </div>
-      {says && <Alert severity="warning">{says}</Alert>}
+      </Fields>
+      {says && (
+        <Alert role="alert" severity="warning">
+          {says}
+        </Alert>
+      )}
     </Stack>
   );
 }
@@ -124,7 +129,7 @@ export function FittingFields({ piece, zones }: { piece: Piece; zones: readonly 
           ))}
         </Stack>
       )}
-      <div className="fields">
+      <Fields>
         <Select
           label="Fittings"
           value={kind}
@@ -147,7 +152,7 @@ export function FittingFields({ piece, zones }: { piece: Piece; zones: readonly 
         >
           Note them
         </Button>
-      </div>
+      </Fields>
     </Stack>
   );
 }

@@ -10,10 +10,15 @@ import {
   type Piece,
   type ZoneId,
 } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { newId } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
+import { Fields } from '../../../ui/layout';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
 import { useHeld } from '../../../ui/useHeld';
@@ -52,7 +57,7 @@ function AddedPartRow({ piece, part }: { piece: Piece; part: AddedPart }) {
     />
   );
   return (
-    <li className="fields" style={{ paddingBottom: 8 }}>
+    <Fields as="li" style={{ paddingBottom: 8 }}>
       {measure('lengthM', 'Length')}
       {measure('girthM', second[part.kind])}
       <Select
@@ -61,9 +66,7 @@ function AddedPartRow({ piece, part }: { piece: Piece; part: AddedPart }) {
         options={Array.from({ length: 30 }, (_, i) => ({ value: String(i + 1), name: String(i + 1) }))}
         onPick={(n) => change('Number', { count: Number(n) })}
       />
-      <button
-        type="button"
-        className="plain"
+      <Button
         onClick={() =>
           edit(`Remove ${part.name.toLowerCase()}`, (draft) => {
             draft.addedParts = draft.addedParts.filter((p) => p.id !== part.id);
@@ -71,8 +74,8 @@ function AddedPartRow({ piece, part }: { piece: Piece; part: AddedPart }) {
         }
       >
         Remove {part.name.toLowerCase()}
-      </button>
-    </li>
+      </Button>
+    </Fields>
   );
 }
 
@@ -103,9 +106,12 @@ function AlterationRow({ piece, alteration, faces }: { piece: Piece; alteration:
     />
   );
   return (
-    <li className="fields" style={{ paddingBottom: 8 }}>
+    <Fields as="li" style={{ paddingBottom: 8 }}>
       <b>
-        {name} <span className="quiet">{zoneNames[alteration.zoneId]}</span>
+        {name}{' '}
+        <Typography component="span" variant="body2">
+          {zoneNames[alteration.zoneId]}
+        </Typography>
       </b>
       {needsMeasures(alteration.kind) && measure('lengthM', 'length')}
       {(needsMeasures(alteration.kind) || alteration.kind === 'new-top') &&
@@ -121,9 +127,7 @@ function AlterationRow({ piece, alteration, faces }: { piece: Piece; alteration:
           onPick={(id) => change(name, { faceId: id || null })}
         />
       )}
-      <button
-        type="button"
-        className="plain"
+      <Button
         onClick={() =>
           edit(`Take back: ${name.toLowerCase()}`, (draft) => {
             draft.alterations = draft.alterations.filter((a) => a.id !== alteration.id);
@@ -131,8 +135,8 @@ function AlterationRow({ piece, alteration, faces }: { piece: Piece; alteration:
         }
       >
         Take back
-      </button>
-    </li>
+      </Button>
+    </Fields>
   );
 }
 
@@ -168,21 +172,19 @@ function TurnedFields({ piece }: { piece: Piece }) {
     held.hold(ok ? values.map((d) => (d as number) / 1000) : null);
   };
   return (
-    <label className="text-field">
-      <span>Diameters of a leg from its top to its foot, mm</span>
-      <input
-        value={text}
-        placeholder="48, 30, 42, 22, 34"
-        onChange={(e) => take(e.target.value)}
-        onBlur={held.giveNow}
-        aria-invalid={!fine}
-      />
-      <span className="quiet">
-        {fine
+    <TextField
+      label="Diameters of a leg from its top to its foot, mm"
+      value={text}
+      placeholder="48, 30, 42, 22, 34"
+      onChange={(e) => take(e.target.value)}
+      onBlur={held.giveNow}
+      error={!fine}
+      helperText={
+        fine
           ? 'At equal distances; empty: a plain taper.'
-          : 'Write two to twelve diameters in millimetres, 5 to 500, with commas between.'}
-      </span>
-    </label>
+          : 'Write two to twelve diameters in millimetres, 5 to 500, with commas between.'
+      }
+    />
   );
 }
 
@@ -234,7 +236,7 @@ export function FormFields({ piece, zones, faces }: { piece: Piece; zones: reado
           ))}
         </ul>
       )}
-      <div className="fields">
+      <Fields>
         <Select
           label="Part to add"
           value={kind}
@@ -242,18 +244,18 @@ export function FormFields({ piece, zones, faces }: { piece: Piece; zones: reado
           onPick={(k) => setKind(k as AddedPartKind)}
         />
         <Select label="In the zone" value={zoneId} options={zoneOptions} onPick={(z) => setZoneId(z as ZoneId)} />
-        <button type="button" className="line" onClick={addPart}>
+        <Button variant="outlined" onClick={addPart}>
           Add the part
-        </button>
-      </div>
+        </Button>
+      </Fields>
       {removed.length > 0 && (
         <ul className="bare">
           {removed.map((id) => (
-            <li key={id} className="row">
+            <Stack component="li" direction="row" key={id}>
               <span>Not on this piece: {id.replace(/-/g, ' ')}</span>
-              <button
-                type="button"
-                className="line spread"
+              <Button
+                variant="outlined"
+                sx={{ ml: 'auto' }}
                 onClick={() =>
                   edit('Put a part back', (draft) => {
                     draft.removedParts = draft.removedParts.filter((p) => p !== id);
@@ -261,12 +263,12 @@ export function FormFields({ piece, zones, faces }: { piece: Piece; zones: reado
                 }
               >
                 Put back {id.replace(/-/g, ' ')}
-              </button>
-            </li>
+              </Button>
+            </Stack>
           ))}
         </ul>
       )}
-      <h3>Changes that are planned</h3>
+      <Typography variant="h3">Changes that are planned</Typography>
       {piece.alterations.length > 0 && (
         <ul className="bare">
           {piece.alterations.map((a) => (
@@ -274,17 +276,17 @@ export function FormFields({ piece, zones, faces }: { piece: Piece; zones: reado
           ))}
         </ul>
       )}
-      <div className="fields">
+      <Fields>
         <Select
           label="Change of form"
           value={change}
           options={alterationKinds.map((k) => ({ value: k, name: alterationNames[k] }))}
           onPick={(k) => setChange(k as AlterationKind)}
         />
-        <button type="button" className="line" onClick={alter}>
+        <Button variant="outlined" onClick={alter}>
           Plan this change
-        </button>
-      </div>
+        </Button>
+      </Fields>
     </>
   );
 }

@@ -4,8 +4,10 @@ import { formatLength, parseLength } from '@cosmesis/core/units';
 import { type HardwareTreatment, hardwareTreatments, type Piece } from '@cosmesis/core/workshop';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Typography from '@mui/material/Typography';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
+import { Fields } from '../../../ui/layout';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
 
@@ -42,11 +44,13 @@ export function HardwareFields({ piece, faces }: { piece: Piece; faces: readonly
   );
   return (
     <>
-      <p>
+      <Typography>
         <b className="n">{pulls}</b> pulls, <b className="n">{hinges}</b> hinges.{' '}
-        <span className="quiet">95.25 mm and 96 mm look alike and are not the same: measure centre to centre.</span>
-      </p>
-      <div className="fields">
+        <Typography component="span" variant="body2">
+          95.25 mm and 96 mm look alike and are not the same: measure centre to centre.
+        </Typography>
+      </Typography>
+      <Fields>
         <Select
           label="What becomes of the pulls"
           value={hardware.treatment}
@@ -58,7 +62,7 @@ export function HardwareFields({ piece, faces }: { piece: Piece; faces: readonly
           spacing('newSpacingM', 'Holes of the new pulls', 'Differs: old holes are filled')}
         {counted('missing', 'Missing')}
         {counted('spare', 'Kept as spare')}
-      </div>
+      </Fields>
       {hardware.treatment === 'replace' && (
         <FormControlLabel
           control={

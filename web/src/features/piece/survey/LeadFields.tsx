@@ -1,29 +1,17 @@
 import { hasOldFilm, leadBanTable, leadHold, leadRemovalKey } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import type { Piece } from '@cosmesis/core/workshop';
+import Alert from '@mui/material/Alert';
 import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import FormGroup from '@mui/material/FormGroup';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
-import { Keys } from '../../../ui/Keys';
+import { LeadTest } from '../../../ui/LeadTest';
+import { Fields } from '../../../ui/layout';
 import { Select } from '../../../ui/Select';
-
-type Answer = 'unknown' | 'negative-all' | 'negative-some' | 'positive' | 'licensed';
-
-function answerOf({ result, everyLayer, licensedWork }: Piece['lead']): Answer {
-  if (licensedWork) return 'licensed';
-  if (result === 'negative') return everyLayer ? 'negative-all' : 'negative-some';
-  return result;
-}
-
-const leadOf: Readonly<Record<Answer, Piece['lead']>> = {
-  unknown: { result: 'unknown', everyLayer: false, licensedWork: false },
-  'negative-all': { result: 'negative', everyLayer: true, licensedWork: false },
-  'negative-some': { result: 'negative', everyLayer: false, licensedWork: false },
-  positive: { result: 'positive', everyLayer: false, licensedWork: false },
-  licensed: { result: 'unknown', everyLayer: false, licensedWork: true },
-};
 
 const decades = Array.from({ length: 26 }, (_, i) => 2020 - i * 10);
 const countries = [
@@ -42,14 +30,16 @@ export function LeadFields({ piece }: { piece: Piece }) {
   const held = filmed.filter((zone) => leadHold(piece, zone));
   const removed = (zone: (typeof filmed)[number]) => piece.decisions[leadRemovalKey(zone)]?.choice === 'removed';
   return (
-    <section className="stack" aria-label="Age and lead" id="lead">
-      <h2>Age and lead</h2>
+    <Stack component="section" aria-label="Age and lead" id="lead">
+      <Typography variant="h2">Age and lead</Typography>
       {touched ? (
-        <p className="quiet">Old paint may hold lead. It is asked before anything is sanded or scraped.</p>
+        <Typography variant="body2">
+          Old paint may hold lead. It is asked before anything is sanded or scraped.
+        </Typography>
       ) : (
-        <p className="quiet">No old film is recorded: nothing to test.</p>
+        <Typography variant="body2">No old film is recorded: nothing to test.</Typography>
       )}
-      <div className="fields">
+      <Fields>
         <Select
           label="Decade it was made"
           value={piece.decade === null ? '' : String(piece.decade)}
@@ -70,30 +60,13 @@ export function LeadFields({ piece }: { piece: Piece }) {
             })
           }
         />
-      </div>
-      {touched && (
-        <Keys<Answer>
-          legend="Lead test"
-          value={answerOf(piece.lead)}
-          onPick={(answer) =>
-            edit('Lead test', (draft) => {
-              draft.lead = leadOf[answer];
-            })
-          }
-          choices={[
-            { value: 'unknown', name: 'Not tested' },
-            { value: 'negative-all', name: 'Negative, every layer' },
-            { value: 'negative-some', name: 'Negative, not every layer' },
-            { value: 'positive', name: 'Positive' },
-            { value: 'licensed', name: 'Licensed people do it' },
-          ]}
-        />
-      )}
+      </Fields>
+      {touched && <LeadTest piece={piece} />}
       {touched && leadHold(piece) && (
         <FormGroup aria-label="Taken off in a lead-proper way">
-          <p className="quiet">
+          <Typography variant="body2">
             Taken off in a lead-proper way: kept wet or contained, waste collected, washed down. Tick what was.
-          </p>
+          </Typography>
           {filmed.map((zone) => (
             <FormControlLabel
               key={zone}
@@ -115,13 +88,13 @@ export function LeadFields({ piece }: { piece: Piece }) {
         </FormGroup>
       )}
       {held.length > 0 && (
-        <p className="finding stop">
+        <Alert severity="error">
           <b>Held: the old film may not be sanded, scraped or heated yet.</b>
           Record a negative test of every layer, leave the film untouched, hand the work to licensed people, or record
           what was taken off in a lead-proper way. Home kits can miss low levels; local codes and licensed practice come
           first.
-        </p>
+        </Alert>
       )}
-    </section>
+    </Stack>
   );
 }

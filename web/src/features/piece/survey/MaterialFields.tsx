@@ -1,5 +1,10 @@
 import { formById, zoneNames } from '@cosmesis/core/piece';
 import type { Piece, Surface } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import FormControl from '@mui/material/FormControl';
+import FormLabel from '@mui/material/FormLabel';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { SurfaceFields } from './SurfaceFields';
 
@@ -31,20 +36,29 @@ function PartFields({ piece, part }: { piece: Piece; part: Part }) {
     edit(label, (draft) => setSurface(draft, part, next), mergeKey);
   if (own === null)
     return (
-      <p className="row">
+      <Stack component="p" direction="row">
         <b>{title}</b>
-        <span className="quiet">same as the carcass</span>
-        <button type="button" className="line spread" onClick={() => set(`${title}: of its own`, { ...carcass })}>
+        <Typography component="span" variant="body2">
+          same as the carcass
+        </Typography>
+        <Button variant="outlined" sx={{ ml: 'auto' }} onClick={() => set(`${title}: of its own`, { ...carcass })}>
           {title} differs
-        </button>
-      </p>
+        </Button>
+      </Stack>
     );
   return (
-    <fieldset>
-      <legend>
-        {title} {follows && <span className="quiet">same as the carcass</span>}
-      </legend>
-      {part === 'carcass' && <p className="quiet">The other parts follow this until you say otherwise.</p>}
+    <FormControl component="fieldset">
+      <FormLabel component="legend">
+        {title}{' '}
+        {follows && (
+          <Typography component="span" variant="body2">
+            same as the carcass
+          </Typography>
+        )}
+      </FormLabel>
+      {part === 'carcass' && (
+        <Typography variant="body2">The other parts follow this until you say otherwise.</Typography>
+      )}
       <div style={{ marginTop: 8 }}>
         <SurfaceFields
           surface={own}
@@ -54,11 +68,9 @@ function PartFields({ piece, part }: { piece: Piece; part: Part }) {
         />
       </div>
       {(part === 'legs' || part === 'interior') && (
-        <button type="button" className="plain" onClick={() => set(`${title}: as the carcass`, null)}>
-          {title}: same as the carcass
-        </button>
+        <Button onClick={() => set(`${title}: as the carcass`, null)}>{title}: same as the carcass</Button>
       )}
-    </fieldset>
+    </FormControl>
   );
 }
 

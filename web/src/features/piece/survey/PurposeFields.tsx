@@ -1,14 +1,19 @@
 import { type Zone, zoneNames } from '@cosmesis/core/piece';
 import { minuteOf, parseNumber } from '@cosmesis/core/units';
 import { type Ownership, ownerships, type Piece, type WearClass, wearClasses } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { newId, nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useParts, useSettings } from '../../../store/useWorkshop';
+import { DateTimeField } from '../../../ui/DateTimeField';
 import { dayName } from '../../../ui/formatTime';
 import { HeldTextField } from '../../../ui/HeldTextField';
 import { Keys } from '../../../ui/Keys';
+import { Fields } from '../../../ui/layout';
 import { Select } from '../../../ui/Select';
 import { useHeld } from '../../../ui/useHeld';
 import { fromField, toField } from '../../../ui/zonedInput';
@@ -46,13 +51,15 @@ function Commission({ piece }: { piece: Piece }) {
       {text('supplied', 'What the client supplied')}
       <ul className="bare">
         {piece.commission.approvals.map((a) => (
-          <li key={a.id} className="row">
+          <Stack component="li" direction="row" key={a.id}>
             <span>
-              {a.what} <span className="quiet">{dayName(minuteOf(a.at), settings.timeZone)}</span>
+              {a.what}{' '}
+              <Typography component="span" variant="body2">
+                {dayName(minuteOf(a.at), settings.timeZone)}
+              </Typography>
             </span>
-            <button
-              type="button"
-              className="plain spread"
+            <Button
+              sx={{ ml: 'auto' }}
               aria-label={`Take back the approval: ${a.what}`}
               onClick={() =>
                 edit('Take back an approval', (draft) => {
@@ -61,16 +68,16 @@ function Commission({ piece }: { piece: Piece }) {
               }
             >
               Take back
-            </button>
-          </li>
+            </Button>
+          </Stack>
         ))}
       </ul>
-      <div className="row">
+      <Stack direction="row">
         <TextField label="Approved by the client" value={what} onChange={(e) => setWhat(e.target.value)} />
-        <button type="button" className="line" onClick={approve}>
+        <Button variant="outlined" onClick={approve}>
           Note it with today’s date
-        </button>
-      </div>
+        </Button>
+      </Stack>
     </>
   );
 }
@@ -107,18 +114,16 @@ export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly 
         choices={ownerships.map((o) => ({ value: o, name: ownershipNames[o] }))}
       />
       {piece.ownership === 'commission' && <Commission piece={piece} />}
-      <div className="fields">
-        <TextField
+      <Fields>
+        <DateTimeField
           label="Promised for"
-          type="datetime-local"
           value={toField(piece.promisedAt, settings.timeZone)}
-          onChange={(e) =>
+          onChange={(text) =>
             edit('Promised date', (draft) => {
-              draft.promisedAt = fromField(e.target.value, settings.timeZone);
+              draft.promisedAt = fromField(text, settings.timeZone);
             })
           }
-          slotProps={{ inputLabel: { shrink: true } }}
-          helperText="Ready for light use by then"
+          help="Ready for light use by then"
         />
         <HeldTextField
           label="Has to match the set"
@@ -153,9 +158,9 @@ export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly 
           }}
           onBlur={heldPrice.giveNow}
         />
-      </div>
-      <h3>What it has to bear</h3>
-      <div className="fields">
+      </Fields>
+      <Typography variant="h3">What it has to bear</Typography>
+      <Fields>
         {zones
           .filter((z) => z.id !== 'hardware')
           .map((z) => (
@@ -175,7 +180,7 @@ export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly 
               }
             />
           ))}
-      </div>
+      </Fields>
     </>
   );
 }

@@ -2,6 +2,7 @@ import type { Piece } from '@cosmesis/core/workshop';
 import { nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { Keys } from '../../../ui/Keys';
+import { Fields } from '../../../ui/layout';
 import { NumberField } from '../../../ui/NumberField';
 
 const usualHome = { airTempC: 20, relHumFrac: 0.5 };
@@ -61,7 +62,7 @@ export function RoomFields({ piece }: { piece: Piece }) {
           { value: 'other-space', name: 'In another space' },
         ]}
       />
-      <div className="fields">
+      <Fields>
         <NumberField
           label="Room it will live in, °C"
           draftKey={`${piece.id}/home-temp`}
@@ -86,7 +87,7 @@ export function RoomFields({ piece }: { piece: Piece }) {
           digits={0}
           onValue={(percent) => setHome({ relHumFrac: percent / 100 })}
         />
-      </div>
+      </Fields>
     </>
   );
 }

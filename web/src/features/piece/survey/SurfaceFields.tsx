@@ -7,6 +7,7 @@ import {
   oldFinishKinds,
   type Surface,
 } from '@cosmesis/core/workshop';
+import { Fields } from '../../../ui/layout';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
 import { conditionNames, finishNames } from './words';
@@ -47,7 +48,7 @@ export function SurfaceFields({
   const setFinish = (label: string, change: Partial<Surface['oldFinish']>) =>
     onChange(label, { ...surface, oldFinish: { ...oldFinish, ...change } });
   return (
-    <div className="fields">
+    <Fields>
       <Select
         label={`${title}: made of`}
         value={material.kind}
@@ -93,6 +94,6 @@ export function SurfaceFields({
           }
         />
       )}
-    </div>
+    </Fields>
   );
 }

@@ -13,6 +13,9 @@ import {
 } from '@cosmesis/core/piece';
 import { formatLength, parseLength } from '@cosmesis/core/units';
 import type { LegKind, Piece } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { theStore } from '../../../store/theStore';
@@ -20,11 +23,13 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useSettings } from '../../../store/useWorkshop';
 import { HeldTextField } from '../../../ui/HeldTextField';
 import { Keys } from '../../../ui/Keys';
+import { Fields, Two } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';
 import { MeasureField } from '../../../ui/MeasureField';
 import { PieceDrawing, type Pin, type View } from '../../../ui/PieceDrawing';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
+import { UnitKeys } from '../../../ui/UnitKeys';
 import { faceColours } from '../../../ui/zoneLooks';
 import { usePieceContext } from '../PieceFrame';
 import { DamageFields } from './DamageFields';
@@ -61,9 +66,10 @@ function Dimensions({ piece, form }: { piece: Piece; form: Form }) {
     shelves: ['Shelves', form.mostShelves],
   } as const;
   return (
-    <section className="stack" aria-label="Measures">
-      <h2>Measures</h2>
-      <div className="fields">
+    <Stack component="section" aria-label="Measures">
+      <Typography variant="h2">Measures</Typography>
+      {piece.heightM === null && <UnitKeys />}
+      <Fields>
         {dimensions.map(([key, label], i) => (
           <MeasureField
             key={key}
@@ -108,8 +114,8 @@ function Dimensions({ piece, form }: { piece: Piece; form: Form }) {
             })
           }
         />
-      </div>
-    </section>
+      </Fields>
+    </Stack>
   );
 }
 
@@ -131,8 +137,10 @@ function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]
   const measured = (value: number | null) => (value === null ? '?' : formatLength(value, unitSystem));
   const canOpen = faces.some((f) => f.inside);
   return (
-    <div className="stack drawing-side">
-      <h2 className="visually-hidden">Drawing</h2>
+    <Stack sx={{ '@media (max-width: 760px)': { maxWidth: 300, mx: 'auto', width: '100%' } }}>
+      <Typography variant="h2" className="visually-hidden">
+        Drawing
+      </Typography>
       <PieceDrawing
         faces={faces}
         view={view}
@@ -150,15 +158,15 @@ function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]
         }}
       />
       <Keys<View>
-        legend="Seen from"
+        legend="Show it from"
         hideLegend
         value={view}
         onPick={setView}
         choices={[
-          { value: 'right', name: 'Right' },
-          { value: 'left', name: 'Left' },
-          { value: 'below', name: 'Below' },
-          ...(canOpen ? [{ value: 'open' as const, name: 'Inside' }] : []),
+          { value: 'right', name: 'the right' },
+          { value: 'left', name: 'the left' },
+          { value: 'below', name: 'below' },
+          ...(canOpen ? [{ value: 'open' as const, name: 'opened' }] : []),
         ]}
       />
       {selected && picked ? (
@@ -170,7 +178,9 @@ function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]
           onPick={(id) => setPicked({ id, at: [0.5, 0.5] })}
         />
       ) : (
-        <p className="quiet">Press a face where it is damaged, or to see its area and move it to another zone.</p>
+        <Typography variant="body2">
+          Press a face where it is damaged, or to see its area and move it to another zone.
+        </Typography>
       )}
       <FaceList
         piece={piece}
@@ -179,7 +189,7 @@ function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]
         selectedId={picked?.id ?? null}
         onSelect={(id) => setPicked({ id, at: [0.5, 0.5] })}
       />
-    </div>
+    </Stack>
   );
 }
 
@@ -205,14 +215,14 @@ export default function Survey() {
   };
   const tested = Object.values(piece.tests).length;
   return (
-    <div className="two">
+    <Two>
       <Picture piece={piece} faces={faces} zones={zones} />
-      <div className="stack" style={{ gap: 22 }}>
+      <Stack style={{ gap: 22 }}>
         <Dimensions piece={piece} form={form} />
-        <section className="stack" aria-label="What it is made of" style={{ gap: 18 }}>
-          <h2>What it is made of</h2>
+        <Stack component="section" aria-label="What it is made of" style={{ gap: 18 }}>
+          <Typography variant="h2">What it is made of</Typography>
           <MaterialFields piece={piece} />
-        </section>
+        </Stack>
         <QuickFields piece={piece} />
         <LeadFields piece={piece} />
         <div>
@@ -278,7 +288,7 @@ export default function Survey() {
             <RoomFields piece={piece} />
           </SurveySection>
         </div>
-        <section className="stack" aria-label="Name and note">
+        <Stack component="section" aria-label="Name and note">
           <HeldTextField
             label="Name"
             value={piece.name}
@@ -307,16 +317,16 @@ export default function Survey() {
               )
             }
           />
-        </section>
-        <div className="row">
-          <Link className="go" to={toPiece(piece.id, 'plan')}>
+        </Stack>
+        <Stack direction="row">
+          <Button component={Link} variant="contained" to={toPiece(piece.id, 'plan')}>
             To the plan
-          </Link>
-          <button type="button" className="plain spread" onClick={remove}>
+          </Button>
+          <Button sx={{ ml: 'auto' }} onClick={remove}>
             Delete this piece
-          </button>
-        </div>
-      </div>
-    </div>
+          </Button>
+        </Stack>
+      </Stack>
+    </Two>
   );
 }

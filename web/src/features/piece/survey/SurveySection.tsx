@@ -1,4 +1,9 @@
-import type { ReactNode } from 'react';
+import Accordion from '@mui/material/Accordion';
+import AccordionDetails from '@mui/material/AccordionDetails';
+import AccordionSummary from '@mui/material/AccordionSummary';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { type ReactNode, useEffect, useState } from 'react';
 
 /** A part of the survey that opens: its heading says what is noted, so that closed it is still read. */
 export function SurveySection({
@@ -14,15 +19,31 @@ export function SurveySection({
   id?: string;
   children: ReactNode;
 }) {
+  const [shown, setShown] = useState(open);
+  // What was added from elsewhere opens its part.
+  useEffect(() => {
+    if (open) setShown(true);
+  }, [open]);
   return (
-    <details className="survey-part" open={open} id={id}>
-      <summary>
-        <h2>{title}</h2>
-        <span className="quiet">{noted}</span>
-      </summary>
-      <section className="stack" aria-label={title} style={{ gap: 18, paddingTop: 12 }}>
-        {children}
-      </section>
-    </details>
+    <Accordion
+      expanded={shown}
+      onChange={(_, now) => setShown(now)}
+      {...(id ? { id } : {})}
+      slotProps={{ heading: { component: 'h2' } }}
+    >
+      <AccordionSummary>
+        <Typography component="span" variant="h2">
+          {title}
+        </Typography>
+        <Typography component="span" variant="body2">
+          {noted}
+        </Typography>
+      </AccordionSummary>
+      <AccordionDetails>
+        <Stack component="section" aria-label={title} spacing={2.25}>
+          {children}
+        </Stack>
+      </AccordionDetails>
+    </Accordion>
   );
 }

@@ -1,9 +1,14 @@
 import { concludeSpotTest } from '@cosmesis/core/finishing';
 import { surfaceOf, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { type Piece, type SpotReaction, spotReactions, type ZoneId, type ZoneTests } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { Keys } from '../../../ui/Keys';
+import { Fields } from '../../../ui/layout';
 import { NumberField } from '../../../ui/NumberField';
 import { Select } from '../../../ui/Select';
 import { finishNames, reactionNames } from './words';
@@ -47,7 +52,7 @@ export function TestFields({ piece, zones }: { piece: Piece; zones: readonly Zon
         onPick={setZoneId}
         choices={zones.map((z) => ({ value: z.id, name: zoneNames[z.id] }))}
       />
-      <div className="fields">
+      <Fields>
         {solvents.map(([key, name]) => (
           <Select
             key={key}
@@ -57,15 +62,15 @@ export function TestFields({ piece, zones }: { piece: Piece; zones: readonly Zon
             onPick={(r) => set(name, { [key]: r as SpotReaction })}
           />
         ))}
-      </div>
-      <p role="status">
+      </Fields>
+      <Typography role="status">
         <b>{told.words}</b>{' '}
         {part && told.finish && told.finish !== noted && (
-          <button type="button" className="line" onClick={takeOver}>
+          <Button variant="outlined" onClick={takeOver}>
             Note it as {finishNames[told.finish].toLowerCase()}
-          </button>
+          </Button>
         )}
-      </p>
+      </Typography>
       <Keys<ZoneTests['bleed']>
         legend="A patch of white primer, next day"
         value={tests.bleed}
@@ -76,23 +81,22 @@ export function TestFields({ piece, zones }: { piece: Piece; zones: readonly Zon
           { value: 'bleeds', name: 'Pink or brown lines' },
         ]}
       />
-      <label className="tick">
-        <input
-          type="checkbox"
-          checked={tests.silicone}
-          onChange={(e) => set('Silicone test', { silicone: e.target.checked })}
-        />
-        Fisheyes in the test patch: silicone polish
-      </label>
+      <FormControlLabel
+        control={
+          <Checkbox checked={tests.silicone} onChange={(e) => set('Silicone test', { silicone: e.target.checked })} />
+        }
+        label={'Fisheyes in the test patch: silicone polish'}
+      />
       {zones.find((z) => z.id === zoneId)?.faces.some((f) => surfaceOf(piece, f).material.kind === 'metal') && (
-        <label className="tick">
-          <input
-            type="checkbox"
-            checked={tests.zincCoated === true}
-            onChange={(e) => set('Zinc', { zincCoated: e.target.checked })}
-          />
-          Dull grey with a spangle: zinc-coated
-        </label>
+        <FormControlLabel
+          control={
+            <Checkbox
+              checked={tests.zincCoated === true}
+              onChange={(e) => set('Zinc', { zincCoated: e.target.checked })}
+            />
+          }
+          label={'Dull grey with a spangle: zinc-coated'}
+        />
       )}
       <NumberField
         label="Moisture of the wood, %"
@@ -106,10 +110,10 @@ export function TestFields({ piece, zones }: { piece: Piece; zones: readonly Zon
         onEmpty={() => set('Moisture', { moistureFrac: null })}
         help="By meter, on bare wood"
       />
-      <p className="quiet">
+      <Typography variant="body2">
         On a hidden place. Gloves, air, no flame; the labels come first. Water beads on any sound film and proves
         little.
-      </p>
+      </Typography>
     </>
   );
 }

@@ -1,6 +1,6 @@
 import { doWhat } from '@cosmesis/core/finishing';
-import { type Reckoning, type Sitting, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
-import { formatVolume } from '@cosmesis/core/units';
+import { type Reckoning, rangeOf, type Sitting, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
+import { formatAbout } from '@cosmesis/core/units';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import List from '@mui/material/List';
@@ -8,7 +8,8 @@ import ListItem from '@mui/material/ListItem';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useParts } from '../../../store/useWorkshop';
-import { clockTime, dayName, duration } from '../../../ui/formatTime';
+import { aboutTime, clockTime, dayName } from '../../../ui/formatTime';
+import { Late } from '../../../ui/layout';
 
 /** From when until when; a sitting that is cut by the night ends on another day. */
 function spanOf({ startMin, endMin }: Sitting, timeZone: string): string {
@@ -63,16 +64,16 @@ export function SittingList({ reckoning }: { reckoning: Reckoning }) {
                 <span className="n">{spanOf(sitting, timeZone)}</span>
                 <Box sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' }, gridRow: { xs: 2, sm: 'auto' } }}>
                   <span>{sittingWords(sitting, doWhat)}</span>
-                  {sitting.litres.map(({ productId, likelyL }) => (
-                    <div key={productId} className="quiet">
-                      {products[productId]?.name}, {formatVolume(likelyL, unitSystem)}
-                    </div>
+                  {sitting.litres.map((l) => (
+                    <Typography key={l.productId} variant="body2">
+                      {products[l.productId]?.name}, {formatAbout(rangeOf(l), unitSystem)}
+                    </Typography>
                   ))}
                 </Box>
                 {sitting.held ? (
-                  <b className="late">held</b>
+                  <Late>held: {sitting.held.words}</Late>
                 ) : (
-                  <b className="n">{sitting.status === 'planned' ? duration(sitting.handsOnMin) : sitting.status}</b>
+                  <b className="n">{sitting.status === 'planned' ? aboutTime(sitting.handsOnMin) : sitting.status}</b>
                 )}
               </ListItem>
             ))}

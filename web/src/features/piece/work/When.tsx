@@ -1,56 +1,63 @@
 import { doWhat, whereOf } from '@cosmesis/core/finishing';
-import type { ReckonedStep } from '@cosmesis/core/reckoning';
-import TextField from '@mui/material/TextField';
+import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import type { Piece } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
+import { DateTimeField } from '../../../ui/DateTimeField';
 import { download, fileName } from '../../../ui/download';
-import { dayName, dayTime, duration } from '../../../ui/formatTime';
+import { aboutTime, dayName, dayTime } from '../../../ui/formatTime';
+import { Big } from '../../../ui/layout';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import { say } from '../../../ui/say';
+import { Term } from '../../../ui/Term';
 import { fromField, toField } from '../../../ui/zonedInput';
 import { callCore } from '../../../workers/callCore';
-import { NotYet, usePieceContext } from '../PieceFrame';
 import { SittingList } from './SittingList';
 import { Timeline } from './Timeline';
 
 function Row({ reckoned, nowMin, timeZone }: { reckoned: ReckonedStep; nowMin: number; timeZone: string }) {
   const at = (minute: number) => dayTime(minute, nowMin, timeZone);
   return (
-    <tr className={reckoned.status === 'done' ? 'over' : ''}>
-      <td>
+    <TableRow sx={reckoned.status === 'done' ? { color: 'text.secondary' } : {}}>
+      <TableCell>
         {whereOf(reckoned)}: {doWhat(reckoned).toLowerCase()}
         {reckoned.missedAtMin !== null && <b> (window closed {at(reckoned.missedAtMin)})</b>}
-      </td>
-      <td className="num">
+      </TableCell>
+      <TableCell align="right">
         {reckoned.opensAtMin !== null && reckoned.status === 'planned' ? at(reckoned.opensAtMin) : ''}
-      </td>
-      <td className="num">
+      </TableCell>
+      <TableCell align="right">
         <b>{at(reckoned.startMin)}</b>
-      </td>
-      <td className="num">{at(reckoned.endMin)}</td>
-      <td className="num">{reckoned.handsOnMin > 0 ? duration(reckoned.handsOnMin) : ''}</td>
-      <td className="num">
+      </TableCell>
+      <TableCell align="right">{at(reckoned.endMin)}</TableCell>
+      <TableCell align="right">{reckoned.handsOnMin > 0 ? aboutTime(reckoned.handsOnMin) : ''}</TableCell>
+      <TableCell align="right">
         {reckoned.closesAtMin !== null && reckoned.status === 'planned' ? at(reckoned.closesAtMin) : ''}
-      </td>
-    </tr>
+      </TableCell>
+    </TableRow>
   );
 }
 
 /** When everything happens: start, waits through nights and weekends, windows, light use and cure. */
-export default function Time() {
-  const { piece, result } = usePieceContext();
+export function When({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
   const settings = useSettings();
   const edit = useEditPiece(piece.id);
   const nowMin = useNowMin();
   const [by, setBy] = useState<'sittings' | 'steps'>('sittings');
   const { timeZone } = settings;
-  if (!result?.ok || result.value.steps.length === 0) return <NotYet result={result} piece={piece} />;
-  const reckoning = result.value;
   const { lightUseAtMin, curedAtMin } = reckoning.totals;
   const save = async () => {
     const made = await callCore('calendar', [piece.id, nowMin], { urgent: true, needs: [piece.id] });
@@ -59,23 +66,23 @@ export default function Time() {
   };
   const begun = piece.log.length > 0;
   return (
-    <div className="stack" style={{ gap: 22 }}>
-      <div className="row" style={{ gap: '14px 30px', alignItems: 'flex-end' }}>
+    <Stack component="section" aria-label="When" spacing={2.75}>
+      <Typography variant="h2">When</Typography>
+      <Stack direction="row" style={{ gap: '14px 30px', alignItems: 'flex-end' }}>
         {begun ? (
           <div>
-            <p className="quiet">Begun</p>
-            <p className="big">{dayName(Math.min(...reckoning.steps.map((s) => s.startMin)), timeZone)}</p>
+            <Typography variant="body2">Begun</Typography>
+            <Big as="p">{dayName(Math.min(...reckoning.steps.map((s) => s.startMin)), timeZone)}</Big>
           </div>
         ) : (
           <div style={{ width: 250 }}>
-            <TextField
+            <DateTimeField
               label="Start not before"
-              type="datetime-local"
               value={toField(piece.startAt, timeZone)}
-              helperText="Empty: from now"
-              onChange={(e) => {
-                const next = fromField(e.target.value, timeZone);
-                if (next === null && e.target.value !== '') return;
+              help="Empty: from now"
+              onChange={(text) => {
+                const next = fromField(text, timeZone);
+                if (next === null && text !== '') return;
                 edit(
                   'Start date',
                   (draft) => {
@@ -89,24 +96,26 @@ export default function Time() {
         )}
         {lightUseAtMin !== null && (
           <div>
-            <p className="quiet">Light use from</p>
-            <p className="big">{dayName(lightUseAtMin, timeZone)}</p>
+            <Typography variant="body2">Light use from</Typography>
+            <Big as="p">{dayName(lightUseAtMin, timeZone)}</Big>
           </div>
         )}
         {curedAtMin !== null && (
           <div>
-            <p className="quiet">Fully cured</p>
-            <p className="big">{dayName(curedAtMin, timeZone)}</p>
+            <Typography variant="body2">
+              Fully <Term id="cure" />
+            </Typography>
+            <Big as="p">{dayName(curedAtMin, timeZone)}</Big>
           </div>
         )}
-        <button type="button" className="line spread" onClick={save}>
+        <Button variant="outlined" sx={{ ml: 'auto' }} onClick={save}>
           Download as calendar
-        </button>
-      </div>
-      <p className="quiet">
+        </Button>
+      </Stack>
+      <Typography variant="body2">
         Waits are by label at 23 °C and 50 %, at their long end. Working hours are set under{' '}
-        <Link to="/workshop">Workshop</Link>.
-      </p>
+        <Link to="/settings">Settings</Link>.
+      </Typography>
       <Timeline reckoning={reckoning} nowMin={nowMin} timeZone={timeZone} />
       <ToggleButtonGroup exclusive value={by} aria-label="Show the work by" onChange={(_, next) => next && setBy(next)}>
         <ToggleButton value="sittings">Sittings</ToggleButton>
@@ -116,27 +125,27 @@ export default function Time() {
         <SittingList reckoning={reckoning} />
       ) : (
         <ScrollRegion label="Every step in time">
-          <table className="figures">
-            <thead>
-              <tr>
-                <th>Step</th>
-                <th className="num">Not before</th>
-                <th className="num">Start</th>
-                <th className="num">End</th>
-                <th className="num">Hands-on</th>
-                <th className="num">Window closes</th>
-              </tr>
-            </thead>
-            <tbody>
+          <Table>
+            <TableHead>
+              <TableRow>
+                <TableCell>Step</TableCell>
+                <TableCell align="right">Not before</TableCell>
+                <TableCell align="right">Start</TableCell>
+                <TableCell align="right">End</TableCell>
+                <TableCell align="right">Hands-on</TableCell>
+                <TableCell align="right">Window closes</TableCell>
+              </TableRow>
+            </TableHead>
+            <TableBody>
               {[...reckoning.steps]
                 .sort((a, b) => a.startMin - b.startMin)
                 .map((s) => (
                   <Row key={s.step.id} reckoned={s} nowMin={nowMin} timeZone={timeZone} />
                 ))}
-            </tbody>
-          </table>
+            </TableBody>
+          </Table>
         </ScrollRegion>
       )}
-    </div>
+    </Stack>
   );
 }

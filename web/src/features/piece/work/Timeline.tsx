@@ -5,6 +5,7 @@ import { TZDate } from '@date-fns/tz';
 import { addDays, startOfDay } from 'date-fns';
 import { dayName } from '../../../ui/formatTime';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
+import './Timeline.css';
 
 const rowHeight = 54;
 const headHeight = 34;

@@ -1,15 +1,18 @@
 import { formatVolume, parseVolume } from '@cosmesis/core/units';
 import type { LogEntry } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { type FormEvent, useState } from 'react';
 import { doDeed } from '../../../store/doDeed';
 import { theStore } from '../../../store/theStore';
 import { useSettings } from '../../../store/useWorkshop';
+import { DateTimeField } from '../../../ui/DateTimeField';
 import { say } from '../../../ui/say';
 import { farFrom } from '../../../ui/usedUp';
 import { fromField, toField } from '../../../ui/zonedInput';
@@ -82,21 +85,9 @@ export function CorrectDialog({
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="correct-title">
       <DialogTitle id="correct-title">{title}</DialogTitle>
       <DialogContent>
-        <form className="stack" style={{ paddingTop: 8, gap: 18 }} onSubmit={save} noValidate>
-          <TextField
-            label="Started"
-            type="datetime-local"
-            value={started}
-            onChange={(e) => setStarted(e.target.value)}
-          />
-          <TextField
-            label="Done"
-            type="datetime-local"
-            value={done}
-            onChange={(e) => setDone(e.target.value)}
-            error={Boolean(timeIssue)}
-            helperText={timeIssue}
-          />
+        <Stack component="form" style={{ paddingTop: 8, gap: 18 }} onSubmit={save} noValidate>
+          <DateTimeField label="Started" value={started} onChange={setStarted} />
+          <DateTimeField label="Done" value={done} onChange={setDone} error={Boolean(timeIssue)} help={timeIssue} />
           <TextField
             label="Amount used"
             value={amount}
@@ -132,18 +123,18 @@ export function CorrectDialog({
             value={note}
             onChange={(e) => setNote(e.target.value.slice(0, 4000))}
           />
-          <div className="row">
-            <button type="submit" className="go">
+          <Stack direction="row">
+            <Button variant="contained" type="submit">
               Save
-            </button>
-            <button type="button" className="line" onClick={onClose}>
+            </Button>
+            <Button variant="outlined" onClick={onClose}>
               Cancel
-            </button>
-            <button type="button" className="plain spread" onClick={takeOut}>
+            </Button>
+            <Button sx={{ ml: 'auto' }} onClick={takeOut}>
               Take out of the log
-            </button>
-          </div>
-        </form>
+            </Button>
+          </Stack>
+        </Stack>
       </DialogContent>
     </Dialog>
   );

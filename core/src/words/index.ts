@@ -1,0 +1,1 @@
+export { type GlossaryId, glossary } from './glossary';

@@ -1,0 +1,192 @@
+import { expect, type Locator, type Page, test } from '@playwright/test';
+import { chosen, fromMenu, newWorkshop, openFresh, pick } from './support';
+
+/** Counts presses: each click, each choice from a list, each field that is typed into. */
+class Presses {
+  count = 0;
+  constructor(readonly page: Page) {}
+  async on(what: Locator): Promise<void> {
+    this.count += 1;
+    await what.click();
+  }
+  async button(name: string | RegExp, within: Page | Locator = this.page): Promise<void> {
+    await this.on(within.getByRole('button', { name }).first());
+  }
+  async link(name: string): Promise<void> {
+    await this.on(this.page.getByRole('link', { name }).first());
+  }
+  async type(label: string, text: string): Promise<void> {
+    this.count += 1;
+    await this.page.getByLabel(label, { exact: true }).fill(text);
+  }
+  async choose(label: string, name: string): Promise<void> {
+    this.count += 1;
+    await pick(this.page.getByLabel(label, { exact: true }), name);
+  }
+}
+
+for (const [width, height, most] of [
+  [1280, 800, 18],
+  [390, 844, 20],
+] as const)
+  test(`a chest is planned, priced and dated in ${most} presses at ${width}×${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await openFresh(page);
+    const presses = new Presses(page);
+    await presses.button('Menu');
+    await presses.on(page.getByRole('menuitem', { name: /^New workshop/ }));
+    await presses.link('New piece');
+    await presses.button('Chest of drawers');
+    await presses.type('Height', '90');
+    await presses.type('Width', '90');
+    await presses.type('Depth', '45');
+    await presses.choose('Carcass: wood', 'Knotty pine');
+    await presses.choose('Carcass: old finish', 'None, bare');
+    await presses.link('To the plan');
+    for (const zone of ['top', 'carcass', 'fronts']) await presses.choose(`Look of the ${zone}`, 'painted');
+    await expect(page.getByRole('list', { name: 'Carcass: steps in order' })).toBeVisible();
+    await expect(page.getByRole('link', { name: /^£[\d.]+ to buy$/ })).toBeVisible();
+    await presses.link('Quantities');
+    await expect(page.getByRole('heading', { name: /Cans for the whole piece, bought new: £\d+/ })).toBeVisible();
+    await presses.link('Work');
+    await expect(page.getByText('Light use from')).toBeVisible();
+    expect(presses.count).toBeLessThanOrEqual(most);
+  });
+
+test('what holds a piece stands first, and one press releases it', async ({ page }) => {
+  await openFresh(page);
+  await page.goto('/pieces');
+  await page.getByRole('link', { name: 'lead not tested' }).click();
+  const held = page.getByRole('region', { name: 'Held: lead not tested' });
+  await expect(held).toBeInViewport();
+  const presses = new Presses(page);
+  await presses.button('Negative, every layer', held);
+  await expect(held).toBeHidden();
+  expect(presses.count).toBe(1);
+  await page.goto('/pieces');
+  await expect(page.getByRole('list', { name: 'Pieces' })).not.toContainText('held:');
+});
+
+test('the lead test done asks for its result there', async ({ page }) => {
+  await openFresh(page, '/pieces/parcels-counter/work');
+  const next = page.getByRole('region', { name: 'To log' });
+  await next
+    .getByRole('button', { name: /^Done: .*[Tt]est/ })
+    .first()
+    .click();
+  const asked = page.getByRole('region', { name: /^Result of the lead test/ });
+  await expect(asked).toBeVisible();
+  await asked.getByRole('button', { name: 'Positive', exact: true }).click();
+  await expect(asked).toBeHidden();
+  await expect(page.getByRole('region', { name: 'Held: lead found' })).toBeVisible();
+});
+
+test('a run in a coat is noted and planned in four presses, and kept with the coat', async ({ page }) => {
+  await openFresh(page);
+  const presses = new Presses(page);
+  await presses.button('Something went wrong on a coat');
+  await presses.on(page.getByRole('menuitem', { name: /^Ticket-office cupboard, carcass/ }));
+  await presses.on(page.getByRole('menuitem', { name: 'Run or sag' }));
+  await expect(page.getByText(/Noted: run or sag\. It is levelled/)).toBeVisible();
+  await presses.button('Show the plan');
+  expect(presses.count).toBeLessThanOrEqual(4);
+  await expect(page.getByRole('region', { name: 'Steps' })).toContainText('Feather the edges');
+  await page.getByRole('link', { name: 'Work', exact: true }).click();
+  await expect(page.getByRole('row', { name: /Carcass: paint.*Run or sag\./ })).toBeVisible();
+});
+
+test('an own can is typed in and in use within twelve presses', async ({ page }) => {
+  await openFresh(page, '/products');
+  const presses = new Presses(page);
+  await presses.link('Type in your can’s label');
+  await presses.type('Name on the can', 'Halt green');
+  await presses.button('Next');
+  await presses.type('Covers at least, m² per litre', '8');
+  await presses.type('Covers at most, m² per litre', '12');
+  await presses.button('That is all on the label');
+  const uses = page.getByRole('region', { name: 'Use it on' });
+  await presses.button('Use it on Parcels counter, carcass: paint', uses);
+  await presses.button('Show the plan');
+  expect(presses.count).toBeLessThanOrEqual(12);
+  await page
+    .getByRole('button', { name: /^paint 1, planned/ })
+    .first()
+    .click();
+  const product = page.getByRole('complementary', { name: 'The step looked at' }).getByLabel('Product');
+  await expect.poll(() => chosen(product)).toBe('Halt green');
+});
+
+test('nobody is wanted at two pieces at once: what is to be done today follows one after the other', async ({
+  page,
+}) => {
+  await openFresh(page);
+  const doing = page.getByRole('region', { name: 'What to do' });
+  await page.getByRole('button', { name: /that still fit today/ }).click();
+  const clocks = (await doing.getByRole('listitem').allTextContents()).flatMap((t) => t.match(/^\d\d:\d\d/) ?? []);
+  expect(clocks.length).toBeGreaterThan(5);
+  expect(clocks).toEqual([...new Set(clocks)].sort());
+});
+
+test('the same finish goes on a new piece from the piece one copies from', async ({ page }) => {
+  await openFresh(page, '/pieces/refreshment-table/plan');
+  await page.getByRole('button', { name: 'Same finish on another piece' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Copy it' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Refreshment table, again' })).toBeVisible();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(page.getByLabel('Look of the fronts')).toHaveValue('painted');
+});
+
+test('on paper: what was used with amounts and batches, and the care card; a file says where it went', async ({
+  page,
+}) => {
+  await openFresh(page, '/pieces/ticket-cupboard/papers');
+  await page.getByRole('button', { name: 'What was used' }).click();
+  await expect(page.getByRole('region', { name: 'Steps as they were done' }).getByRole('row').nth(3)).toBeVisible();
+  await page.getByRole('button', { name: 'Care card' }).click();
+  const card = page.getByRole('region', { name: 'Care card' });
+  await expect(card).toContainText('Use it lightly from');
+  await expect(card).toContainText('Furniture enamel');
+  await fromMenu(page, 'Settings');
+  await page.getByRole('button', { name: 'Export this workshop' }).click();
+  await expect(page.getByText(/went to the downloads of this browser/)).toBeVisible();
+});
+
+test('“worn” shows which damages it would note before it notes them', async ({ page }) => {
+  await openFresh(page);
+  await newWorkshop(page);
+  await page.getByRole('link', { name: 'New piece' }).first().click();
+  await page.getByRole('button', { name: 'Chest of drawers' }).click();
+  await page.getByRole('button', { name: 'Worn' }).click();
+  const shown = page.getByRole('region', { name: 'Worn: what it notes' });
+  await expect(shown).toContainText('×');
+  await shown.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByText('typical defects are noted')).toBeHidden();
+  await page.getByRole('button', { name: 'Worn' }).click();
+  await shown.getByRole('button', { name: 'Note these' }).click();
+  await expect(page.getByText(/typical defects are noted/)).toBeVisible();
+});
+
+test('the last known Today is there before anything is worked out, marked with its hour', async ({ page }) => {
+  await openFresh(page);
+  await expect(page.getByRole('button', { name: 'Start' })).toBeVisible();
+  // What the frame shows by itself, without any script of the application.
+  await page.route('**/assets/*', (route) => route.abort());
+  await page.goto('/');
+  await expect(page.getByText(/^As it stood .*10:07; it is being worked out again\.$/)).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Refreshment table' }).first()).toBeVisible();
+});
+
+test('old addresses still lead to what they named', async ({ page }) => {
+  await openFresh(page);
+  for (const [from, to] of [
+    ['/house', /\/settings\/house$/],
+    ['/workshop', /\/settings$/],
+    ['/pieces/ticket-cupboard/log', /\/work$/],
+    ['/pieces/ticket-cupboard/time', /\/work$/],
+    ['/pieces/ticket-cupboard/advice', /\/plan#advice$/],
+    ['/pieces/ticket-cupboard/compare', /\/plan#compare$/],
+  ] as const) {
+    await page.goto(from);
+    await expect(page).toHaveURL(to);
+  }
+});

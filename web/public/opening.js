@@ -1,0 +1,28 @@
+// Runs before the application: shows the last known Today at once, marked with its hour, until it is worked out again.
+(() => {
+  const main = document.getElementById('opening');
+  if (!main || location.pathname !== '/') return;
+  let last;
+  try {
+    last = JSON.parse(localStorage.getItem('cosmesis/last-today') || 'null');
+  } catch {
+    return;
+  }
+  if (!last || !Array.isArray(last.acts)) return;
+  const add = (parent, tag, text) => {
+    const made = parent.appendChild(document.createElement(tag));
+    made.textContent = text;
+    return made;
+  };
+  add(main, 'h1', last.heading);
+  add(main, 'small', `As it stood ${last.at}; it is being worked out again.`);
+  const list = main.appendChild(document.createElement('ul'));
+  for (const act of last.acts) {
+    const row = list.appendChild(document.createElement('li'));
+    add(row, 'b', act.when);
+    const what = row.appendChild(document.createElement('div'));
+    add(what, 'a', act.piece).href = act.href;
+    add(what, 'div', act.what);
+    add(what, 'small', act.facts);
+  }
+})();

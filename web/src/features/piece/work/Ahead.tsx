@@ -1,0 +1,81 @@
+import { doWhat } from '@cosmesis/core/finishing';
+import { type Reckoning, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
+import type { Piece } from '@cosmesis/core/workshop';
+import Button from '@mui/material/Button';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { Link } from 'react-router';
+import { useNowMin } from '../../../store/useNowMin';
+import { useSettings } from '../../../store/useWorkshop';
+import { dayTime } from '../../../ui/formatTime';
+import { Held, holdsOf, LeadAsked } from '../../../ui/Held';
+import { Act, ActWhat, ActWhen } from '../../../ui/layout';
+import { toPiece } from '../../../ui/links';
+import { pressLog } from '../../../ui/pressLog';
+import StepsOfSitting, { hasParts } from '../../../ui/StepsOfSitting';
+import UsedAmounts from '../../../ui/UsedAmounts';
+
+/** What to press next: the running sitting, and the next ones. */
+export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
+  const { timeZone, unitSystem } = useSettings();
+  const nowMin = useNowMin();
+  const ahead = sittingsOf(reckoning.steps)
+    .filter((s) => s.status !== 'done')
+    .sort((a, b) => Number(b.status === 'running') - Number(a.status === 'running') || a.startMin - b.startMin)
+    .slice(0, 5);
+  return (
+    <section aria-label="To log">
+      <Typography variant="h2">Next</Typography>
+      <UsedAmounts />
+      <LeadAsked piece={piece} />
+      {holdsOf(reckoning.steps).map((hold) => (
+        <Held key={hold.words} piece={piece} hold={hold} />
+      ))}
+      <ul className="bare">
+        {ahead.map((s) => {
+          const words = sittingWords(s, doWhat);
+          return (
+            <Act key={s.id}>
+              <ActWhen style={{ paddingTop: 11 }}>
+                {s.held ? 'Held' : s.status === 'running' ? 'Running' : dayTime(s.startMin, nowMin, timeZone)}
+              </ActWhen>
+              <div>
+                <Stack direction="row">
+                  <ActWhat>{words}</ActWhat>
+                  <Stack component="span" direction="row" sx={{ ml: 'auto' }}>
+                    {s.held ? (
+                      <Typography component="span">{s.held.words}</Typography>
+                    ) : (
+                      <>
+                        {s.status === 'planned' && (
+                          <Button
+                            variant="outlined"
+                            aria-label={`Start: ${words}`}
+                            onClick={() => pressLog(piece.id, 'start', s.steps)}
+                          >
+                            Start
+                          </Button>
+                        )}
+                        <Button
+                          variant="contained"
+                          aria-label={`Done: ${words}`}
+                          onClick={() => pressLog(piece.id, 'done', s.steps)}
+                        >
+                          Done
+                        </Button>
+                      </>
+                    )}
+                  </Stack>
+                </Stack>
+                {hasParts(s) && !s.held && <StepsOfSitting pieceId={piece.id} sitting={s} unitSystem={unitSystem} />}
+              </div>
+            </Act>
+          );
+        })}
+      </ul>
+      <Typography>
+        <Link to={toPiece(piece.id, 'survey#damage')}>Found something on the way?</Link>
+      </Typography>
+    </section>
+  );
+}

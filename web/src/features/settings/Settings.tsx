@@ -1,0 +1,20 @@
+import Typography from '@mui/material/Typography';
+import { Outlet, useLocation } from 'react-router';
+import { LinkTabs } from '../../ui/LinkTabs';
+
+const parts = [
+  ['/settings', 'Workshop'],
+  ['/settings/house', 'House rules'],
+] as const;
+
+/** One place for what is set once: the workshop with its files, and its house rules. */
+export default function Settings() {
+  const { pathname } = useLocation();
+  return (
+    <>
+      <Typography variant="h1">Settings</Typography>
+      <LinkTabs label="Settings" value={parts.some(([to]) => to === pathname) ? pathname : false} tabs={parts} />
+      <Outlet />
+    </>
+  );
+}

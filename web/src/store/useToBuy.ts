@@ -1,0 +1,54 @@
+import { houseOf } from '@cosmesis/core/finishing';
+import { typicalSupplies } from '@cosmesis/core/products';
+import { consumablesOfUse } from '@cosmesis/core/reckoning';
+import { type BuyList, type SupplyLine, supplyList } from '@cosmesis/core/stock';
+import type { Result } from '@cosmesis/core/units';
+import { useMemo } from 'react';
+import useSWR from 'swr';
+import { callCore } from '../workers/callCore';
+import { nameOf } from './nameOf';
+import { useNowMin } from './useNowMin';
+import { useDraws, useSummaries } from './useSummaries';
+import { useParts } from './useWorkshop';
+
+/** What has still to be bought for some pieces: cans and supplies, less what the shelf has. */
+export interface ToBuy {
+  cans: Result<BuyList> | undefined;
+  supplies: readonly SupplyLine[];
+  /** Of both; null until it is known. */
+  price: number | null;
+}
+
+/** What has still to be bought, for all pieces but those left out; one piece by its id. */
+export function useToBuy(of: { but: ReadonlySet<string> } | { only: string }): ToBuy {
+  const { products, containers, supplies, settings } = useParts('products', 'containers', 'supplies', 'settings');
+  const nowMin = useNowMin();
+  const draws = useDraws();
+  const { byId } = useSummaries();
+  const name = 'only' in of ? of.only : `but/${[...of.but].sort().join()}`;
+  const counts = (pieceId: string) => ('only' in of ? pieceId === of.only : !of.but.has(pieceId));
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the name says which pieces
+  const needs = useMemo(() => draws.filter((d) => counts(d.pieceId)), [draws, name]);
+  const hour = Math.floor(nowMin / 60);
+  const { data: cans } = useSWR<Result<BuyList>, Error>(
+    ['buy', hour, nameOf(products), nameOf(containers), nameOf(needs)].join('/'),
+    () => callCore('buy', [needs, nowMin], { key: `buy/${name}`, urgent: true, needs: [] }),
+    { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+  );
+  // Over all pieces at once and only for what is still to come: one brush does for a product, wherever it goes.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the name says which pieces
+  const lines = useMemo(() => {
+    const uses = [...byId.values()].flatMap((s) => (counts(s.pieceId) ? s.use : []));
+    return supplyList(
+      consumablesOfUse(uses, houseOf(settings, { houseRules: {} })),
+      Object.values(supplies),
+      typicalSupplies,
+    );
+  }, [byId, name, supplies, settings]);
+  const known = cans?.ok && ('only' in of ? byId.has(of.only) : true);
+  return {
+    cans,
+    supplies: lines,
+    price: known ? cans.value.price + lines.reduce((sum, l) => sum + l.price, 0) : null,
+  };
+}

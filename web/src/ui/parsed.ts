@@ -1,0 +1,21 @@
+import type { Result } from '@cosmesis/core/units';
+import { z } from 'zod';
+
+/** A typed text as a schema: read as the bench writes it, refused in the words of its reader. */
+export const parsed = <T>(read: (text: string) => Result<T>) =>
+  z.string().transform((text, context): T => {
+    const told = read(text);
+    if (told.ok) return told.value;
+    context.addIssue({ code: 'custom', message: told.issues[0]?.message ?? 'This cannot be read.' });
+    return z.NEVER;
+  });
+
+/** The same, where an empty field is an answer: null. */
+export const parsedOrNone = <T>(read: (text: string) => Result<T>) =>
+  z.union([
+    z
+      .string()
+      .regex(/^\s*$/)
+      .transform(() => null),
+    parsed(read),
+  ]);

@@ -138,7 +138,7 @@ async function editMs(page: Page): Promise<{ pixel: number; safe: number }> {
       addEventListener('change', () => (w.edit.start = performance.now()), { once: true, capture: true });
       const observer = new MutationObserver(() => {
         if (w.edit.start === 0) return;
-        const unsafe = document.querySelector('.not-saved') !== null;
+        const unsafe = document.querySelector('[data-waiting]') !== null;
         if (w.edit.unsafe && !unsafe) w.edit.safe ||= performance.now() - w.edit.start;
         w.edit.unsafe ||= unsafe;
         const now = document.querySelector('section[aria-label="Step"] [aria-label*="one coat"]');
@@ -218,7 +218,7 @@ await withBrowser(4192, async (browser, base) => {
     await timed(async () => {
       await page.goto(`${base}/`);
       await page.getByRole('heading', { level: 1 }).first().waitFor();
-      await page.locator('main article, main .quiet').first().waitFor();
+      await page.locator('main article, main .MuiTypography-body2').first().waitFor();
     }),
     'within 3,000 ms',
   );
@@ -227,7 +227,7 @@ await withBrowser(4192, async (browser, base) => {
     '2,000 pieces: Pieces usable',
     await timed(async () => {
       await page.getByRole('link', { name: 'Pieces', exact: true }).click();
-      await page.locator('main a.name').first().waitFor();
+      await page.locator('main [aria-label="Pieces"] li a').first().waitFor();
     }),
     'within 1,000 ms',
   );
@@ -243,7 +243,7 @@ await withBrowser(4192, async (browser, base) => {
   say(
     '2,000 pieces: a plan usable',
     await timed(async () => {
-      await page.locator('main a.name').first().click();
+      await page.locator('main [aria-label="Pieces"] li a').first().click();
       await page
         .getByRole('list', { name: /steps in order/ })
         .first()

@@ -42,6 +42,11 @@ describe('one pair of hands', () => {
       ]).map(([id]) => id),
     ).toEqual(['running', 'window', 'begun', 'new']);
   });
+  it('stays at a piece it is at, rather than beginning every piece a little', () => {
+    const from = at('08:00');
+    const two = (id: string) => [act(id, from, 10, { begun: false }), act(id, from + 10, 10, { begun: false })];
+    expect(told([...two('a'), ...two('b')]).map(([id]) => id)).toEqual(['a', 'a', 'b', 'b']);
+  });
   it('keeps the wait of a piece when its first step comes late: 60 min late, all of it 60 min late', () => {
     expect(told([act('a', at('08:00'), 60), act('b', at('08:00'), 20), act('b', at('10:00'), 20)])).toEqual([
       ['a', at('08:00'), at('09:00')],

@@ -37,11 +37,15 @@ function placed(fromMin: number, handsOnMin: number, calendar: WorkCalendar): { 
   return { startMin, endMin: atMin + leftMin };
 }
 
-/** What goes first of two things that could both be begun: the running one, the window that closes, the piece that is begun. */
-const before = (a: Waiting, b: Waiting): number =>
+/**
+ * What goes first of two things that could both be begun: the running one, the window that closes, the piece that is begun, the
+ * one the hands are at already.
+ */
+const before = (a: Waiting, b: Waiting, at: string | undefined): number =>
   Number(b.running) - Number(a.running) ||
   (a.closesAtMin ?? Number.POSITIVE_INFINITY) - (b.closesAtMin ?? Number.POSITIVE_INFINITY) ||
   Number(b.begun) - Number(a.begun) ||
+  Number(b.pieceId === at) - Number(a.pieceId === at) ||
   a.startMin - b.startMin ||
   (a.pieceId < b.pieceId ? -1 : 1);
 
@@ -71,7 +75,10 @@ export function oneAtATime<T extends Waiting>(
     if (!first) break;
     const soonest = Math.max(freeMin, Math.min(...ready.map((r) => r.fromMin)));
     const next = others.reduce(
-      (best, r) => (r.fromMin > soonest || (best.fromMin <= soonest && before(best.of, r.of) <= 0) ? best : r),
+      (best, r) =>
+        r.fromMin > soonest || (best.fromMin <= soonest && before(best.of, r.of, queue.at(-1)?.of.pieceId) <= 0)
+          ? best
+          : r,
       first,
     );
     const { startMin, endMin } = placed(Math.max(freeMin, next.fromMin), next.of.handsOnMin, calendar);

@@ -88,6 +88,7 @@ export {
   type KeptPlan,
   type LedgerRow,
   type LogEntry,
+  logEntrySchema,
   type Mix,
   mixSchema,
   type Piece,

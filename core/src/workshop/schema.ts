@@ -230,7 +230,7 @@ const stepSchema = z.object({
 
 const air = z.object({ airTempC: z.number().min(-30).max(50), relHumFrac: z.number().positive().max(1) });
 
-const logEntry = z.object({
+export const logEntrySchema = z.object({
   id,
   /** The step as it was when it was begun: what happened stays as it was, whatever becomes of the plan. */
   step: stepSchema,
@@ -533,7 +533,7 @@ export const pieceSchema = z.object({
   edits,
   /** Notes of the user by step id. */
   stepNotes: z.record(id, text),
-  log: z.array(logEntry).max(5000),
+  log: z.array(logEntrySchema).max(5000),
   startAt: instant.nullable(),
   note: text,
   /** Air of the room it will live in; null: a usual interior. */
@@ -728,7 +728,7 @@ export type AddedPart = z.infer<typeof addedPart>;
 export type Area = z.infer<typeof area>;
 export type Alteration = z.infer<typeof alteration>;
 export type ZoneTests = z.infer<typeof zoneTests>;
-export type LogEntry = z.infer<typeof logEntry>;
+export type LogEntry = z.infer<typeof logEntrySchema>;
 export type Product = z.infer<typeof productSchema>;
 export type ProductTimes = Product['times'];
 export type SourcedRange = z.infer<typeof waiting>;

@@ -72,7 +72,7 @@ const Waiting = styled('div')({
 /** What is not on the disk yet is said, if it takes longer than the eye needs. */
 function NotYetSaved() {
   const held = useAnythingHeld();
-  return useStorePart(isSaving) || held ? <Waiting>Not saved yet…</Waiting> : null;
+  return useStorePart(isSaving) || held ? <Waiting data-waiting>Not saved yet…</Waiting> : null;
 }
 
 /** The rooms at the side of a wide window. */

@@ -2,11 +2,13 @@ import { demoWorkshop } from '@cosmesis/core/demo';
 import { doWhat, whereOf } from '@cosmesis/core/finishing';
 import { buildFaces, shapeToDraw } from '@cosmesis/core/piece';
 import { type ReckonedStep, type Reckoning, reckonPiece } from '@cosmesis/core/reckoning';
+import { parseVolume } from '@cosmesis/core/units';
 import { describe, expect, it } from 'vitest';
 import { bandsOf } from './bands';
 import { fileName } from './download';
 import { aboutTime, clockTime, dayName, dayTime, duration, money } from './formatTime';
 import { facesInView, placeOnFace } from './PieceDrawing';
+import { parsed, parsedOrNone } from './parsed';
 import { fromField, toField } from './zonedInput';
 import { faceColours } from './zoneLooks';
 
@@ -149,5 +151,19 @@ describe('the drawing', () => {
     expect(colour('frame/stile-left')).toBe('#85a28e');
     expect(Number.parseInt(colour('carcass/right').slice(1, 3), 16)).toBeLessThan(0x85);
     expect(faceColours(piece, undefined, 'now')(faces[0]!)).toMatch(/^#[0-9a-f]{6}$/);
+  });
+});
+
+describe('a typed text as a schema', () => {
+  const litres = (text: string) => parseVolume(text, 'metric');
+  it('gives what its reader reads, and refuses in its words', () => {
+    expect(parsed(litres).safeParse('250 ml').data).toBe(0.25);
+    const refused = parsed(litres).safeParse('a lot');
+    expect(refused.error?.issues[0]?.message).toMatch(/^"a lot" is not an amount/);
+  });
+  it('takes an empty field for an answer only where it is one', () => {
+    expect(parsedOrNone(litres).safeParse('  ').data).toBeNull();
+    expect(parsedOrNone(litres).safeParse('a lot').success).toBe(false);
+    expect(parsed(litres).safeParse('').success).toBe(false);
   });
 });

@@ -273,8 +273,8 @@ export default function Buy() {
       </Stack>
       {list?.ok && price !== null && price > 0 && (
         <Typography>
-          {money(list.value.price, settings.currency)} in cans, {money(supplyPrice, settings.currency)} in sheets, tape
-          and what is used up. What the shelf has is taken off.
+          {list.value.price > 0 ? `${money(list.value.price, settings.currency)} in cans` : 'No cans'},{' '}
+          {money(supplyPrice, settings.currency)} in sheets, tape and what is used up. What the shelf has is taken off.
         </Typography>
       )}
       <Accordion className="no-print">

@@ -15,7 +15,7 @@ import { useNowMin } from '../../store/useNowMin';
 import { useReckoning } from '../../store/useReckoning';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { bandsOf } from '../../ui/bands';
-import { dayName, dayTime, duration } from '../../ui/formatTime';
+import { aboutTime, dayName, dayTime } from '../../ui/formatTime';
 import { Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { PieceDrawing } from '../../ui/PieceDrawing';
@@ -102,7 +102,7 @@ const Row = memo(function Row({ piece }: { piece: Piece }) {
               <b className="n">{dayName(reckoning.totals.lightUseAtMin, settings.timeZone)}</b>
             </Typography>
             <Typography variant="body2">
-              <span className="n">{duration(left)}</span> hands-on left
+              about <span className="n">{aboutTime(left)}</span> hands-on left
             </Typography>
           </>
         ) : (

@@ -260,7 +260,7 @@ const mostKept = 8;
 const headingOf = (acts: readonly Doing[], nowMin: number, timeZone: string): string => {
   const endMin = dayEndMin(nowMin, timeZone);
   const min = acts.reduce((sum, a) => (a.sitting.held || a.startMin >= endMin ? sum : sum + a.sitting.handsOnMin), 0);
-  return `${weekdayName(nowMin, timeZone)}${min > 0 ? `, about ${aboutTime(min)} hands-on` : ''}`;
+  return `${weekdayName(nowMin, timeZone)}${min > 0 ? `, about ${aboutTime(min)} of work` : ''}`;
 };
 
 /** Today as it is kept for the next opening. */

@@ -1,5 +1,6 @@
 import { formatVolume, parseVolume } from '@cosmesis/core/units';
-import type { LogEntry } from '@cosmesis/core/workshop';
+import { type LogEntry, logEntrySchema } from '@cosmesis/core/workshop';
+import { zodResolver } from '@hookform/resolvers/zod';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import Dialog from '@mui/material/Dialog';
@@ -8,11 +9,13 @@ import DialogTitle from '@mui/material/DialogTitle';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
-import { type FormEvent, useState } from 'react';
+import { Controller, useForm, useWatch } from 'react-hook-form';
+import { z } from 'zod';
 import { doDeed } from '../../../store/doDeed';
 import { theStore } from '../../../store/theStore';
 import { useSettings } from '../../../store/useWorkshop';
 import { DateTimeField } from '../../../ui/DateTimeField';
+import { parsedOrNone } from '../../../ui/parsed';
 import { say } from '../../../ui/say';
 import { farFrom } from '../../../ui/usedUp';
 import { fromField, toField } from '../../../ui/zonedInput';
@@ -30,40 +33,60 @@ export function CorrectDialog({
   onClose: () => void;
 }) {
   const { timeZone, unitSystem } = useSettings();
-  const [started, setStarted] = useState(toField(entry.startedAt, timeZone));
-  const [done, setDone] = useState(toField(entry.doneAt, timeZone));
-  const [amount, setAmount] = useState(entry.actualL === null ? '' : formatVolume(entry.actualL, unitSystem));
-  const [sure, setSure] = useState(false);
-  const [note, setNote] = useState(entry.note);
-  const [fromExpired, setFromExpired] = useState(entry.fromExpired ?? false);
-  const startedAt = fromField(started, timeZone);
-  const doneAt = fromField(done, timeZone);
   const plannedL = entry.planned?.volumeL ?? null;
-  const read = amount.trim() === '' ? null : parseVolume(amount, unitSystem, entry.actualL ?? plannedL);
-  const often = plannedL !== null && plannedL > 0 && read?.ok ? read.value / plannedL : 1;
+  const before = {
+    startedAt: toField(entry.startedAt, timeZone),
+    doneAt: toField(entry.doneAt, timeZone),
+    actualL: entry.actualL === null ? '' : formatVolume(entry.actualL, unitSystem),
+    note: entry.note,
+    fromExpired: entry.fromExpired ?? false,
+    sure: false,
+  };
+  const clock = z.string().transform((text) => fromField(text, timeZone));
+  const schema = z
+    .object({
+      startedAt: clock,
+      doneAt: clock,
+      actualL: parsedOrNone((text) => parseVolume(text, unitSystem, entry.actualL ?? plannedL)),
+      note: logEntrySchema.shape.note,
+      fromExpired: z.boolean(),
+      sure: z.boolean(),
+    })
+    .superRefine(({ startedAt, doneAt }, context) => {
+      if (startedAt === null && doneAt === null)
+        context.addIssue({
+          code: 'custom',
+          path: ['doneAt'],
+          message: 'Give a time, or take the step out of the log.',
+        });
+      if (startedAt !== null && doneAt !== null && Date.parse(doneAt) < Date.parse(startedAt))
+        context.addIssue({ code: 'custom', path: ['doneAt'], message: 'It cannot be done before it was started.' });
+    });
+  const { control, register, handleSubmit, formState, setValue } = useForm({
+    resolver: zodResolver(schema),
+    defaultValues: before,
+    mode: 'onChange',
+  });
+  const { errors } = formState;
+  const typed = useWatch({ control });
+  const read = parseVolume(typed.actualL ?? '', unitSystem, entry.actualL ?? plannedL);
+  const often = plannedL !== null && plannedL > 0 && read.ok ? read.value / plannedL : 1;
   const isFar = often >= farFrom;
-  const wrongOrder = startedAt !== null && doneAt !== null && Date.parse(doneAt) < Date.parse(startedAt);
-  const neither = startedAt === null && doneAt === null;
-  const timeIssue = wrongOrder
-    ? 'It cannot be done before it was started.'
-    : neither
-      ? 'Give a time, or take the step out of the log.'
-      : undefined;
   const undo = { name: 'Undo', run: () => theStore().undo() };
-  const unchanged = amount === (entry.actualL === null ? '' : formatVolume(entry.actualL, unitSystem));
 
-  const save = (event: FormEvent) => {
-    event.preventDefault();
-    if (timeIssue || (read && !read.ok) || (isFar && !sure)) return;
+  const save = handleSubmit(({ startedAt, doneAt, actualL, note, fromExpired, sure }) => {
+    if (isFar && !sure) return;
     // A field the user did not touch keeps its seconds and its last digit.
+    const kept = <T,>(field: 'startedAt' | 'doneAt' | 'actualL', was: T, now: T): T =>
+      typed[field] === before[field] ? was : now;
     const told = doDeed('Correct the log', {
       do: 'correct-entry',
       pieceId,
       entryId: entry.id,
       change: {
-        startedAt: started === toField(entry.startedAt, timeZone) ? entry.startedAt : startedAt,
-        doneAt: done === toField(entry.doneAt, timeZone) ? entry.doneAt : doneAt,
-        actualL: unchanged ? entry.actualL : read?.ok ? read.value : null,
+        startedAt: kept('startedAt', entry.startedAt, startedAt),
+        doneAt: kept('doneAt', entry.doneAt, doneAt),
+        actualL: kept('actualL', entry.actualL, actualL),
         note,
         fromExpired,
       },
@@ -74,7 +97,7 @@ export function CorrectDialog({
         : { text: told.issues[0]?.message ?? 'That cannot be corrected.' },
     );
     onClose();
-  };
+  });
   const takeOut = () => {
     doDeed('Take a step out of the log', { do: 'remove-entry', pieceId, entryId: entry.id });
     say({ text: 'Taken out of the log.', action: undo });
@@ -86,42 +109,65 @@ export function CorrectDialog({
       <DialogTitle id="correct-title">{title}</DialogTitle>
       <DialogContent>
         <Stack component="form" style={{ paddingTop: 8, gap: 18 }} onSubmit={save} noValidate>
-          <DateTimeField label="Started" value={started} onChange={setStarted} />
-          <DateTimeField label="Done" value={done} onChange={setDone} error={Boolean(timeIssue)} help={timeIssue} />
+          <Controller
+            name="startedAt"
+            control={control}
+            render={({ field }) => <DateTimeField label="Started" value={field.value} onChange={field.onChange} />}
+          />
+          <Controller
+            name="doneAt"
+            control={control}
+            render={({ field }) => (
+              <DateTimeField
+                label="Done"
+                value={field.value}
+                onChange={field.onChange}
+                error={errors.doneAt !== undefined}
+                help={errors.doneAt?.message}
+              />
+            )}
+          />
           <TextField
             label="Amount used"
-            value={amount}
-            onChange={(e) => {
-              setAmount(e.target.value);
-              setSure(false);
-            }}
-            error={Boolean(read && !read.ok) || (isFar && !sure)}
+            autoComplete="off"
+            {...register('actualL', { onChange: () => setValue('sure', false) })}
+            error={errors.actualL !== undefined || (isFar && !typed.sure)}
             helperText={
-              read && !read.ok
-                ? read.issues[0]?.message
-                : plannedL === null
-                  ? '250 ml, 0.5 L, 1 qt'
-                  : `Planned: ${formatVolume(plannedL, unitSystem)}`
+              errors.actualL?.message ??
+              (plannedL === null ? '250 ml, 0.5 L, 1 qt' : `Planned: ${formatVolume(plannedL, unitSystem)}`)
             }
           />
-          {isFar && read?.ok && (
-            <FormControlLabel
-              label={`Yes, ${formatVolume(read.value, unitSystem)} were used: ${Math.round(often)} times what was planned`}
-              control={<Checkbox checked={sure} onChange={(e) => setSure(e.target.checked)} />}
+          {isFar && read.ok && (
+            <Controller
+              name="sure"
+              control={control}
+              render={({ field }) => (
+                <FormControlLabel
+                  label={`Yes, ${formatVolume(read.value, unitSystem)} were used: ${Math.round(often)} times what was planned`}
+                  control={<Checkbox checked={field.value} onChange={(e) => field.onChange(e.target.checked)} />}
+                />
+              )}
             />
           )}
           {entry.step.productId !== null && (
-            <FormControlLabel
-              label="Taken from a can that is past its date"
-              control={<Checkbox checked={fromExpired} onChange={(e) => setFromExpired(e.target.checked)} />}
+            <Controller
+              name="fromExpired"
+              control={control}
+              render={({ field }) => (
+                <FormControlLabel
+                  label="Taken from a can that is past its date"
+                  control={<Checkbox checked={field.value} onChange={(e) => field.onChange(e.target.checked)} />}
+                />
+              )}
             />
           )}
           <TextField
             label="Note"
             multiline
             minRows={2}
-            value={note}
-            onChange={(e) => setNote(e.target.value.slice(0, 4000))}
+            {...register('note')}
+            error={errors.note !== undefined}
+            helperText={errors.note?.message}
           />
           <Stack direction="row">
             <Button variant="contained" type="submit">

@@ -336,7 +336,13 @@ export default function LabelForm() {
       <Typography>
         <Link to="/products">Products</Link> · type in your can’s label
       </Typography>
-      <Stepper nonLinear activeStep={at} alternativeLabel aria-label="Questions" sx={{ '& .MuiStep-root': { px: 0 } }}>
+      <Stepper
+        nonLinear
+        activeStep={at}
+        alternativeLabel
+        aria-label="Questions"
+        sx={{ '& .MuiStep-root': { px: 0 }, '& .MuiStepButton-root': { px: 0.5, mx: 0 } }}
+      >
         {questions.map(({ title }, i) => (
           <Step key={title}>
             <StepButton onClick={() => setAt(i)} aria-label={`${i + 1}: ${title}`} />

@@ -78,7 +78,6 @@ test('damage put in its place on the drawing is asked about, decided, and the pl
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await expect(stick.getByRole('button', { name: /^glue/ })).toBeVisible();
 
-  await page.getByRole('button', { name: /^Other ways/ }).click();
   await ask.getByRole('button', { name: /^Take the decision back/ }).click();
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await expect(stick).toBeVisible();

@@ -51,7 +51,8 @@ test('units, working hours and time zone change what is shown and when work is d
   await page.getByLabel('Friday').fill('10:30-14');
   await page.goto('/pieces/ticket-cupboard/time');
   await page.getByRole('button', { name: 'Every step' }).click();
-  await expect(page.getByRole('row', { name: /Carcass: sand lightly between coats/ }).last()).toContainText(
+  const steps = page.getByRole('region', { name: 'Every step in time' });
+  await expect(steps.getByRole('row', { name: /Carcass: sand lightly between coats/ }).last()).toContainText(
     'Fri 10:30',
   );
 });

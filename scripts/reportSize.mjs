@@ -12,7 +12,6 @@ const follow = (key) => {
   for (const other of imports) follow(other);
 };
 follow('index.html');
-follow('src/main.tsx');
 const brotli = (file) => statSync(existsSync(`${dist}/${file}.br`) ? `${dist}/${file}.br` : `${dist}/${file}`).size;
 const kB = (files) => (files.reduce((n, f) => n + brotli(f), 0) / 1000).toFixed(1);
 const all = readdirSync(`${dist}/assets`)

@@ -1,5 +1,8 @@
-// Runs before the application: shows the last known Today at once, marked with its hour, until it is worked out again.
+// Runs before the application: starts the worker, and shows the last known Today at once, marked with its hour, until it is
+// worked out again.
 (() => {
+  const worker = document.currentScript?.dataset.worker;
+  if (worker) window.cosmesisWorker = new Worker(worker, { type: 'module', name: 'core' });
   const main = document.getElementById('opening');
   if (!main || location.pathname !== '/') return;
   let last;

@@ -8,7 +8,11 @@ import { createRoot } from 'react-dom/client';
 import { App } from './app/App';
 import { Rescue } from './app/Broken';
 import { openStore } from './store/theStore';
+import { followPresses } from './ui/say';
+import { startCore } from './workers/callCore';
 
+startCore();
+followPresses();
 const root = createRoot(document.getElementById('root')!);
 openStore().then(
   () =>

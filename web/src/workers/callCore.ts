@@ -2,8 +2,18 @@ import type { Workshop } from '@cosmesis/core/workshop';
 import { type CallOptions, CoreClient, type WorkerLike } from './CoreClient';
 import type { AnswerOf, ArgsOf, CallName } from './protocol';
 
+declare global {
+  interface Window {
+    /** The worker that was started before the page; taken once. */
+    cosmesisWorker?: Worker | undefined;
+  }
+}
+
 const client = new CoreClient({
   spawn: () => {
+    const early = window.cosmesisWorker;
+    window.cosmesisWorker = undefined;
+    if (early) return early as unknown as WorkerLike;
     const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module', name: 'core' });
     return worker as unknown as WorkerLike;
   },

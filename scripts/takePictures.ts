@@ -59,6 +59,8 @@ await withBrowser(4188, async (browser, base) => {
       .getByText(/^Working (it|the alternatives) out…$/)
       .first()
       .waitFor({ state: 'hidden' });
+    // What was scrolled to is painted.
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
     await page.screenshot({ path: `${root}/docs/screenshots/${name}.png` });
     await context.close();
   }

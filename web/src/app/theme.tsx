@@ -190,7 +190,7 @@ export const theme = createTheme({
           '&:hover': { background: 'var(--verdigris-tint)' },
           '&.Mui-selected, &.Mui-selected:hover': {
             background: 'var(--ink)',
-            borderColor: 'var(--ink)',
+            borderColor: 'var(--ground)',
             color: 'var(--ground)',
             zIndex: 1,
           },

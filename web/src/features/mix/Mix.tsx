@@ -203,7 +203,7 @@ export default function Mix() {
           onPick={setSize}
           choices={[
             ...(task ? [{ value: 'step' as const, name: 'What the sitting needs' }] : []),
-            { value: 'want', name: 'So much as I want' },
+            { value: 'want', name: 'As much as I want' },
             { value: 'can', name: 'What is in the can' },
             { value: 'cup', name: `A cup of ${formatVolume(settings.cupL, settings.unitSystem)}` },
           ]}

@@ -24,10 +24,22 @@ export function FoldedByAddress({
   useEffect(() => {
     if (hash !== `#${id}`) return;
     setOpen(true);
-    root.current?.scrollIntoView({ block: 'start' });
+    if (open) root.current?.scrollIntoView({ block: 'start' });
   }, [hash, id, key]);
   return (
-    <Accordion ref={root} expanded={open} onChange={(_, now) => setOpen(now)} sx={{ scrollMarginTop: 64 }}>
+    <Accordion
+      ref={root}
+      expanded={open}
+      onChange={(_, now) => setOpen(now)}
+      sx={{ scrollMarginTop: 64 }}
+      slotProps={{
+        transition: {
+          unmountOnExit: true,
+          // Only when it is as tall as it will be can it stand at the top.
+          onEntered: () => hash === `#${id}` && root.current?.scrollIntoView({ block: 'start' }),
+        },
+      }}
+    >
       <AccordionSummary>
         <Typography component="span" variant="h2">
           {title}

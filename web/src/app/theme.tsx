@@ -91,7 +91,12 @@ export const theme = createTheme({
     MuiButton: {
       defaultProps: { disableElevation: true },
       styleOverrides: {
-        root: { minHeight: 48, padding: '6px 20px', textAlign: 'center' },
+        root: {
+          minHeight: 48,
+          padding: '6px 20px',
+          textAlign: 'center',
+          '&.Mui-disabled': { background: 'none', color: 'var(--ink-2)', border: '2px dashed var(--line)' },
+        },
         contained: { border: '2px solid var(--verdigris)', '&:hover': { background: 'var(--verdigris)' } },
         outlined: { border: '2px solid currentColor', '&:hover': { border: '2px solid currentColor' } },
         text: {
@@ -190,10 +195,12 @@ export const theme = createTheme({
           '&:hover': { background: 'var(--verdigris-tint)' },
           '&.Mui-selected, &.Mui-selected:hover': {
             background: 'var(--ink)',
-            borderColor: 'var(--ground)',
+            borderColor: 'var(--ink)',
             color: 'var(--ground)',
             zIndex: 1,
           },
+          // Two that are pressed side by side are still two.
+          '.MuiToggleButton-root.Mui-selected + &.Mui-selected': { borderLeftColor: 'var(--ground)' },
           '&.Mui-disabled': {
             color: 'var(--ink-2)',
             border: '2px dashed var(--line)',

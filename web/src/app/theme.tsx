@@ -179,7 +179,24 @@ export const theme = createTheme({
     },
     MuiCheckbox: { styleOverrides: { root: { padding: 9, color: 'var(--ink-2)' } } },
     // Keys: one of several, pressed down as ink.
-    MuiToggleButtonGroup: { styleOverrides: { root: { display: 'flex', flexWrap: 'wrap' } } },
+    MuiToggleButtonGroup: {
+      styleOverrides: {
+        root: {
+          display: 'flex',
+          flexWrap: 'wrap',
+          '& .MuiToggleButtonGroup-middleButton, & .MuiToggleButtonGroup-lastButton': {
+            borderLeft: '2px solid var(--line)',
+            marginLeft: 0,
+            borderRadius: 0,
+          },
+          // Two that are pressed side by side are still two.
+          '& .MuiToggleButtonGroup-grouped.Mui-selected + .MuiToggleButtonGroup-grouped.Mui-selected': {
+            borderLeft: '2px solid var(--ground)',
+            marginLeft: 0,
+          },
+        },
+      },
+    },
     MuiToggleButton: {
       styleOverrides: {
         root: {
@@ -199,8 +216,6 @@ export const theme = createTheme({
             color: 'var(--ground)',
             zIndex: 1,
           },
-          // Two that are pressed side by side are still two.
-          '.MuiToggleButton-root.Mui-selected + &.Mui-selected': { borderLeftColor: 'var(--ground)' },
           '&.Mui-disabled': {
             color: 'var(--ink-2)',
             border: '2px dashed var(--line)',

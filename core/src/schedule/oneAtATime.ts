@@ -61,30 +61,34 @@ export function oneAtATime<T extends Waiting>(
   most: number,
 ): Queued<T>[] {
   const ofPiece = new Map<string, T[]>();
-  for (const w of [...waiting].sort((a, b) => a.startMin - b.startMin))
-    ofPiece.set(w.pieceId, [...(ofPiece.get(w.pieceId) ?? []), w]);
-  const lines = [...ofPiece.values()].map((all) => ({ all, at: 0, lateMin: 0 }));
+  for (const w of waiting) {
+    const own = ofPiece.get(w.pieceId);
+    if (own) own.push(w);
+    else ofPiece.set(w.pieceId, [w]);
+  }
+  const lines = [...ofPiece.values()].map((all) => {
+    all.sort((a, b) => a.startMin - b.startMin);
+    return { all, at: 0, of: all[0], fromMin: Math.max(nowMin, all[0]?.startMin ?? 0) };
+  });
   const queue: Queued<T>[] = [];
   let freeMin = nowMin;
   while (queue.length < most) {
-    const ready = lines.flatMap((line) => {
-      const of = line.all[line.at];
-      return of ? [{ line, of, fromMin: Math.max(nowMin, of.startMin + line.lateMin) }] : [];
-    });
-    const [first, ...others] = ready;
-    if (!first) break;
-    const soonest = Math.max(freeMin, Math.min(...ready.map((r) => r.fromMin)));
-    const next = others.reduce(
-      (best, r) =>
-        r.fromMin > soonest || (best.fromMin <= soonest && before(best.of, r.of, queue.at(-1)?.of.pieceId) <= 0)
-          ? best
-          : r,
-      first,
-    );
-    const { startMin, endMin } = placed(Math.max(freeMin, next.fromMin), next.of.handsOnMin, calendar);
-    queue.push({ of: next.of, startMin, endMin });
-    next.line.lateMin = startMin - Math.max(nowMin, next.of.startMin);
-    next.line.at += 1;
+    let soonest = Number.POSITIVE_INFINITY;
+    for (const line of lines) if (line.of && line.fromMin < soonest) soonest = line.fromMin;
+    if (soonest === Number.POSITIVE_INFINITY) break;
+    soonest = Math.max(freeMin, soonest);
+    const at = queue.at(-1)?.of.pieceId;
+    let next: (typeof lines)[number] | undefined;
+    for (const line of lines)
+      if (line.of && line.fromMin <= soonest && (!next?.of || before(line.of, next.of, at) < 0)) next = line;
+    if (!next?.of) break;
+    const { of } = next;
+    const { startMin, endMin } = placed(Math.max(freeMin, next.fromMin), of.handsOnMin, calendar);
+    queue.push({ of, startMin, endMin });
+    const lateMin = startMin - Math.max(nowMin, of.startMin);
+    next.at += 1;
+    next.of = next.all[next.at];
+    next.fromMin = Math.max(nowMin, (next.of?.startMin ?? 0) + lateMin);
     freeMin = endMin;
   }
   return queue;

@@ -59,7 +59,8 @@ test('a product said to be the usual one is taken by plans that chose no other, 
   await expect(usual).toBeChecked();
   await usual.uncheck();
   await page.goto('/products/waterborne-matt-clear');
-  await usual.check();
+  await usual.click();
+  await expect(usual).toBeChecked();
   await page.goto('/pieces/waiting-bench/quantities');
   const quantities = page.getByRole('main');
   await expect(quantities).toContainText('Waterborne polyurethane clear, matt');

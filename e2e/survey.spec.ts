@@ -141,7 +141,8 @@ test('a look carries more, a step of one’s own stays, and a step is dragged to
   await pick(page.getByLabel('Look of the top'), 'natural clear');
   await pick(page.getByLabel('Look of the carcass'), 'painted');
   await page.getByRole('region', { name: 'Carcass' }).getByRole('button', { name: 'and besides…' }).click();
-  await page.getByRole('checkbox', { name: 'gilded edges' }).check();
+  await page.getByRole('checkbox', { name: 'gilded edges' }).click();
+  await expect(page.getByRole('checkbox', { name: 'gilded edges' })).toBeChecked();
   const carcass = page.getByRole('list', { name: 'Carcass: steps in order' });
   await carcass.getByRole('button', { name: /^gild/ }).click();
   const inspector = page.getByRole('region', { name: 'Step', exact: true });
@@ -198,7 +199,8 @@ test('a colour chosen on one zone holds on all that are seen with it, until it i
   await expect.poll(() => chosen(product)).toBe('Chalky mineral paint, matt');
   await expect(inspector).toContainText('As on the carcass: they are seen together.');
   await lookAt('Carcass');
-  await inspector.getByRole('checkbox', { name: 'On the legs too' }).uncheck();
+  await inspector.getByRole('checkbox', { name: 'On the legs too' }).click();
+  await expect(inspector.getByRole('checkbox', { name: 'On the legs too' })).not.toBeChecked();
   await expect(inspector).toContainText('It was chosen for this zone: another product than on the legs, on purpose.');
   await lookAt('Legs');
   await expect.poll(() => chosen(product)).not.toBe('Chalky mineral paint, matt');
@@ -277,7 +279,8 @@ test('fittings are measured and planned, a coat is thinned, an effect laid in pl
   await page.getByRole('link', { name: 'To the plan' }).click();
   await pick(page.getByLabel('Look of the carcass'), 'painted');
   await page.getByText('and besides…').first().click();
-  await page.getByRole('checkbox', { name: 'glazed' }).check();
+  await page.getByRole('checkbox', { name: 'glazed' }).click();
+  await expect(page.getByRole('checkbox', { name: 'glazed' })).toBeChecked();
   await pick(page.getByLabel('Where it is glazed'), 'in creases and corners');
   const inspector = page.getByRole('region', { name: 'Step', exact: true });
   const stick = page.getByRole('list', { name: 'Carcass: steps in order' });

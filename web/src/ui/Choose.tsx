@@ -1,7 +1,7 @@
 import Autocomplete from '@mui/material/Autocomplete';
 import TextField from '@mui/material/TextField';
 
-interface Props {
+export interface ChooseProps {
   label: string;
   value: string;
   options: readonly { value: string; name: string }[];
@@ -10,7 +10,7 @@ interface Props {
 }
 
 /** One of very many, found by typing part of its name. */
-export function Choose({ label, value, options, onPick, help }: Props) {
+export function Choose({ label, value, options, onPick, help }: ChooseProps) {
   const nameOf = (id: string) => options.find((o) => o.value === id)?.name ?? '';
   return (
     <Autocomplete

@@ -1,13 +1,6 @@
 import TextField from '@mui/material/TextField';
 import { lazy, Suspense } from 'react';
-
-interface Props {
-  label: string;
-  value: string;
-  options: readonly { value: string; name: string }[];
-  onPick: (value: string) => void;
-  help?: string;
-}
+import type { ChooseProps } from './Choose';
 
 const Choose = lazy(() => import('./Choose').then((m) => ({ default: m.Choose })));
 
@@ -15,7 +8,7 @@ const Choose = lazy(() => import('./Choose').then((m) => ({ default: m.Choose })
 const typedFrom = 12;
 
 /** One of a few as the browser's own list, quick by keyboard and by thumb; one of many is typed. */
-export function Select(props: Props) {
+export function Select(props: ChooseProps) {
   const { label, value, options, onPick, help } = props;
   const short = (
     <TextField

@@ -14,13 +14,7 @@ import { CautionList } from '../../../ui/CautionList';
 import { aboutTime, dayName, dayTime } from '../../../ui/formatTime';
 import { TickBox } from '../../../ui/layout';
 import { StepStick } from '../../../ui/StepStick';
-
-const severityWords = {
-  'stop-locked': 'Stops the work, not to be overruled',
-  stop: 'Stops the work',
-  warn: 'Warning',
-  advice: 'Advice',
-} as const;
+import { severityWords } from '../severityWords';
 
 /** What stands against the plan, and what was set aside with which reason: it goes with the papers. */
 function Standing({ findings }: { findings: readonly Finding[] }) {

@@ -24,6 +24,7 @@ import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 import { tagWords } from '../../../ui/Working';
 import { callCore } from '../../../workers/callCore';
+import { severityWords } from '../severityWords';
 
 function Preview({ preview }: { preview: FixPreview }) {
   const settings = useSettings();
@@ -196,12 +197,6 @@ function OneFinding({
   );
 }
 
-const severityWords = {
-  'stop-locked': 'Stops the work, not to be overruled',
-  stop: 'Stops the work',
-  warn: 'Warning',
-  advice: 'Advice',
-} as const;
 const severityOrder = ['stop-locked', 'stop', 'warn', 'advice'] as const;
 
 /** What the schools of the house keep quiet, said where it would have been. */

@@ -13,7 +13,8 @@ import {
   type Workshop,
   writeWorkshopFile,
 } from '../workshop';
-import { type Deed, DeedRefused, type Mishap, mishapTable, perform, workingOf } from './index';
+import { type Deed, DeedRefused, type Mishap, mishapsOn, perform, workingOf } from './index';
+import { mishapTable } from './mishaps';
 
 const start = '2026-11-25T10:07:00+00:00';
 const demo = demoWorkshop(minuteOf(start), 'Europe/London');
@@ -88,6 +89,22 @@ describe('what went wrong on a coat', () => {
       planOf(piece, demo).steps.filter((s) => s.zoneId === zone && s.kind === 'paint').length;
     expect(coats(wrong(first, 'missed'))).toBe(first.of);
     expect(coats(wrong(last, 'missed'))).toBe(last.of + 1);
+  });
+  it('a place missed under a coat that is on asks for none, nor does one in stain: it is wiped out', () => {
+    const both = after(withCans(1), finish(first), finish(last), {
+      do: 'went-wrong',
+      pieceId: counter,
+      stepId: first.id,
+      what: 'missed',
+    }).pieces[counter]!;
+    expect(both.choices).toEqual(demo.pieces[counter]!.choices);
+    const stain = demo.pieces['ticket-cupboard']!.log.find((e) => e.step.kind === 'stain')!.step;
+    const onStain = (what: Mishap) =>
+      perform(demo, { do: 'went-wrong', pieceId: 'ticket-cupboard', stepId: stain.id, what }, later(1), counting());
+    expect(onStain('missed').pieces['ticket-cupboard']!.choices).toEqual(demo.pieces['ticket-cupboard']!.choices);
+    expect(() => onStain('run')).toThrow('does not happen to such a coat');
+    expect(mishapsOn('stain').map((m) => m.id)).toEqual(['missed', 'dark', 'knocked']);
+    expect(mishapsOn('clear').map((m) => m.id)).toEqual(mishapTable.map((m) => m.id));
   });
   it('is refused of a step that was not begun', () => {
     expect(() => after(demo, { do: 'went-wrong', pieceId: counter, stepId: first.id, what: 'run' })).toThrow(

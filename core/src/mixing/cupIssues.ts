@@ -11,6 +11,6 @@ export const cupIssues = (cupL: number): Issue[] =>
         {
           code: 'cup_out_of_range',
           path: 'cup',
-          message: 'A cup holds from 10 ml to 100 L: type what yours holds under Workshop.',
+          message: 'A cup holds from 10 ml to 100 L: type what yours holds under Settings.',
         },
       ];

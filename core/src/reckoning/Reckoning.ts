@@ -1,7 +1,7 @@
 import type { PackChoice, Working } from '../coverage';
 import type { Consumption, Finding, Hold, Silenced } from '../finishing';
 import type { Issue, Range } from '../units';
-import type { LookKind, Step, WaitKind, ZoneId } from '../workshop';
+import type { LookKind, Step, StepKindId, WaitKind, ZoneId } from '../workshop';
 
 /** How far a step is. */
 export type StepStatus = 'done' | 'running' | 'planned';
@@ -62,6 +62,7 @@ export interface Consumable {
 export interface WetZone {
   zoneId: ZoneId;
   stepId: string;
+  kind: StepKindId;
   what: string;
   laidAtMin: number;
   touchMin: number;

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { planIssues } from '../finishing';
 import { typicalSupplies } from '../products';
 import { supplyList } from '../stock';
+import { canOf } from '../stock/fixtures/canOf';
 import {
   type Container,
   newWorkshop,
@@ -31,19 +32,6 @@ const reckon = (piece: Piece, world = usualWorld) => {
   return r.value;
 };
 const ids = (piece: Piece, world = usualWorld) => reckon(piece, world).findings.map((f) => f.ruleId);
-const can = (productId: string, litres: number, change: Partial<Container> = {}): Container => ({
-  id: productId,
-  productId,
-  ledger: [{ at, deed: 'brought', ofId: null, changeL: litres, countedL: null }],
-  boughtAt: null,
-  openedAt: null,
-  place: '',
-  batch: null,
-  finite: false,
-  mixId: null,
-  note: '',
-  ...change,
-});
 const shop = (pieces: readonly Piece[], containers: readonly Container[] = [], draws: readonly Draw[] = []) => ({
   pieces,
   products,
@@ -58,7 +46,7 @@ describe('what the rest of the workshop means for a piece', () => {
   const one = { ...clearBoard, id: 'one', name: 'One' };
   const two = { ...clearBoard, id: 'two', name: 'Two', startAt: '2026-11-26T08:00:00Z' };
   it('a can that does for one is short for the second, and says who takes it before', () => {
-    const cans = [can('waterborne-satin-clear', 0.45)];
+    const cans = [canOf('waterborne-satin-clear', 0.45)];
     const draws = drawsOf(one, reckon(one));
     expect(draws.map((d) => d.productId)).toContain('waterborne-satin-clear');
     const around = workshopAround(shop([one, two], cans, [...draws, ...drawsOf(two, reckon(two))]), nowMin);
@@ -91,7 +79,7 @@ describe('what the rest of the workshop means for a piece', () => {
     const painted = { ...paintedBoard, id: 'p', name: 'P' };
     const other = { ...painted, id: 'q', name: 'Q' };
     const draws = [painted, other].flatMap((p) => drawsOf(p, reckon(p)));
-    const short = workshopAround(shop([painted, other], [can('enamel', 0.4, { finite: true })], draws), nowMin);
+    const short = workshopAround(shop([painted, other], [canOf('enamel', 0.4, { finite: true })], draws), nowMin);
     expect(ids(painted, { ...usualWorld, around: short(painted, productsOf(painted)) })).toContain('APP-14');
   });
 });

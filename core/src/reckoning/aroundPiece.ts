@@ -1,7 +1,7 @@
 import { type Around, stepKind } from '../finishing';
 import { usableStock } from '../stock';
 import { minuteOf } from '../units';
-import type { Container, Piece, Product, Supply } from '../workshop';
+import type { Container, Piece, Product, StepKindId, Supply, ZoneId } from '../workshop';
 import type { Reckoning } from './Reckoning';
 
 /** What one piece will take off the shelf, and when. */
@@ -10,6 +10,8 @@ export interface Draw {
   pieceName: string;
   productId: string;
   stepId: string;
+  zoneId: ZoneId | null;
+  kind: StepKindId;
   /** Whole minutes since 1970. */
   atMin: number;
   highL: number;
@@ -25,6 +27,8 @@ export const drawsOf = (piece: Pick<Piece, 'id' | 'name'>, reckoning: Reckoning)
             pieceName: piece.name,
             productId: s.step.productId,
             stepId: s.step.id,
+            zoneId: s.step.zoneId,
+            kind: s.step.kind,
             atMin: s.startMin,
             highL: s.productL.high,
           },

@@ -1,23 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { availableLooks, changeLook, coatsDone, planOf } from '../finishing';
 import { buildFaces, shapeOf, zonesOf } from '../piece';
-import type { Container, Piece } from '../workshop';
+import { canOf } from '../stock/fixtures/canOf';
+import type { Piece } from '../workshop';
 import { jobs } from './fixtures/jobs';
 import { at, done, paintedBoard, usualWorld } from './fixtures/ruleFixtures';
 import { changeOfMind, comparePlans, keepPlan, reckonPiece, takePlan } from './index';
-
-const can = (productId: string, litres: number): Container => ({
-  id: `can-${productId}`,
-  productId,
-  ledger: [{ at: '2026-01-01T00:00:00Z', deed: 'brought', ofId: null, changeL: litres, countedL: null }],
-  boughtAt: null,
-  openedAt: null,
-  place: '',
-  batch: null,
-  finite: false,
-  mixId: null,
-  note: '',
-});
 
 const reckon = (piece: Piece) => {
   const r = reckonPiece({ ...usualWorld, piece });
@@ -60,7 +48,7 @@ describe('a change of mind after two coats of paint', () => {
   });
   it('prices nothing that the shelf does for, and only what it falls short of', () => {
     const asked = (litres: Record<string, number>) => {
-      const containers = Object.entries(litres).map(([productId, l]) => can(productId, l));
+      const containers = Object.entries(litres).map(([productId, l]) => canOf(productId, l));
       const told = changeOfMind({ ...usualWorld, piece: twice, containers }, 'fronts', 'natural-clear');
       if (!told.ok) throw new Error('it can be changed');
       return told.value;

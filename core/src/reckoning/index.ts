@@ -16,6 +16,7 @@ export {
 } from './PieceSummary';
 export { type PlanDifference, planDifference, planKept } from './planDifference';
 export { type FixPreview, previewFix } from './previewFix';
+export { type Doing, queueForOne } from './queueForOne';
 export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';

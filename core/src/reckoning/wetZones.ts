@@ -29,6 +29,7 @@ export function wetZones(
     const zone: WetZone = {
       zoneId: s.step.zoneId,
       stepId: s.step.id,
+      kind: s.step.kind,
       what: `${product.name}${s.step.of > 1 ? `, coat ${s.step.ordinal} of ${s.step.of}` : ''}`,
       laidAtMin: at,
       touchMin: at + times.dustFreeMin.high,

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { cheapestPacks, type Pack } from '../coverage';
 import { typicalProducts } from '../products';
 import type { Container, LedgerRow, Product } from '../workshop';
+import { canOf } from './fixtures/canOf';
 import {
   buyList,
   drawableL,
@@ -28,19 +29,8 @@ const row = (at: string, changeL: number | null, countedL: number | null = null)
   changeL,
   countedL,
 });
-const can = ({ litres = 0.5, ...change }: Partial<Container> & { litres?: number }): Container => ({
-  id: 'c',
-  productId: 'enamel',
-  ledger: [row('2025-01-01T00:00:00Z', litres)],
-  boughtAt: null,
-  openedAt: null,
-  place: '',
-  batch: null,
-  finite: false,
-  mixId: null,
-  note: '',
-  ...change,
-});
+const can = ({ litres = 0.5, productId = 'enamel', ...change }: Partial<Container> & { litres?: number }): Container =>
+  canOf(productId, litres, { id: 'c', ...change });
 const need = (pieceName: string, inDays: number, highL: number, productId = 'enamel'): NeedOf => ({
   pieceId: pieceName,
   pieceName,

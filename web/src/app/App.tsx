@@ -14,7 +14,7 @@ const Survey = lazy(() => import('../features/piece/survey/Survey'));
 const Plan = lazy(() => import('../features/piece/plan/Plan'));
 const Papers = lazy(() => import('../features/piece/papers/Papers'));
 const Quantities = lazy(() => import('../features/piece/quantities/Quantities'));
-const Work = lazy(() => import('../features/piece/work/Work'));
+const Work = lazy(() => import('../features/piece/sittings/Work'));
 const Mix = lazy(() => import('../features/mix/Mix'));
 const Pour = lazy(() => import('../features/mix/Pour'));
 const Buy = lazy(() => import('../features/buy/Buy'));

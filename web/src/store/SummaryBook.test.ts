@@ -126,6 +126,8 @@ describe('the book of summaries', () => {
       pieceName: 'x',
       productId: 'enamel',
       stepId: 'top/paint/1',
+      zoneId: 'top' as const,
+      kind: 'paint' as const,
       atMin: start,
       highL: 0.2,
     };

@@ -1,6 +1,7 @@
 import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/workshop';
 import { callCore, mirrorWorkshop } from '../workers/callCore';
 import { demoId } from './demoId';
+import { forgetTodayOfOthers } from './lastToday';
 import { OperationLog } from './OperationLog';
 import { askAhead } from './reckoningsOnScreen';
 import { SecondCopy } from './SecondCopy';
@@ -102,7 +103,7 @@ const quoted = (names: readonly string[]): string => new Intl.ListFormat('en-GB'
 function sayWhatIsLost(store: WorkshopStore, lost: readonly { id: string; name: string }[]): void {
   if (lost.length === 0) return;
   store.say(
-    `This browser no longer has ${quoted(lost.map((w) => w.name))}: what it had stored is gone. Import the file you exported last, under Workshop.`,
+    `This browser no longer has ${quoted(lost.map((w) => w.name))}: what it had stored is gone. Import the file you exported last, under Settings.`,
   );
 }
 
@@ -110,7 +111,7 @@ function sayWhatIsBack(store: WorkshopStore, back: readonly Head[], damaged: boo
   if (back.length === 0) return;
   const again = back.length === 1 ? 'It is here again, as it was' : 'They are here again, as they were';
   store.say(
-    `${damaged ? 'This browser found its files damaged, and' : 'This browser'} had lost ${quoted(back.map((h) => h.name))}. ${again} after the last change that was saved. Export a file under Workshop too, and keep it elsewhere.`,
+    `${damaged ? 'This browser found its files damaged, and' : 'This browser'} had lost ${quoted(back.map((h) => h.name))}. ${again} after the last change that was saved. Export a file under Settings too, and keep it elsewhere.`,
   );
 }
 
@@ -140,6 +141,7 @@ export async function openStore(): Promise<WorkshopStore> {
   opened.subscribe(() => {
     const { workshop } = opened.get();
     if (workshop === shown) return;
+    if (workshop && workshop.id !== shown?.id) forgetTodayOfOthers(workshop.id);
     shown = workshop;
     mirrorWorkshop(workshop);
     if (workshop) askAhead(workshop);

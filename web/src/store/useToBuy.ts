@@ -15,7 +15,8 @@ import { useParts } from './useWorkshop';
 export interface ToBuy {
   cans: Result<BuyList> | undefined;
   supplies: readonly SupplyLine[];
-  /** Of both; null until it is known. */
+  /** In the workshop's currency; the sum of both is null until it is known. */
+  suppliesPrice: number;
   price: number | null;
 }
 
@@ -45,10 +46,12 @@ export function useToBuy(of: { but: ReadonlySet<string> } | { only: string }): T
       typicalSupplies,
     );
   }, [byId, name, supplies, settings]);
+  const suppliesPrice = lines.reduce((sum, l) => sum + l.price, 0);
   const known = cans?.ok && ('only' in of ? byId.has(of.only) : true);
   return {
     cans,
     supplies: lines,
-    price: known ? cans.value.price + lines.reduce((sum, l) => sum + l.price, 0) : null,
+    suppliesPrice,
+    price: known ? cans.value.price + suppliesPrice : null,
   };
 }

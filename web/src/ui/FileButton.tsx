@@ -1,20 +1,19 @@
 import Button from '@mui/material/Button';
+import { useRef } from 'react';
 
 /** A button that asks for a file of this device. */
 export function FileButton({ label, accept, onFile }: { label: string; accept: string; onFile: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
   return (
-    // biome-ignore lint/a11y/useValidAriaRole: the input in it is the control, the label none
-    <Button
-      component="label"
-      variant="outlined"
-      role={undefined}
-      tabIndex={-1}
-      sx={{ '&:focus-within': { outline: '3px solid var(--focus)', outlineOffset: 2 } }}
-    >
-      {label}
+    <>
+      <Button variant="outlined" onClick={() => input.current?.click()}>
+        {label}
+      </Button>
       <input
+        ref={input}
         type="file"
-        className="visually-hidden"
+        hidden
+        aria-label={label}
         accept={accept}
         onChange={(e) => {
           const file = e.target.files?.[0];
@@ -23,6 +22,6 @@ export function FileButton({ label, accept, onFile }: { label: string; accept: s
           if (file) onFile(file);
         }}
       />
-    </Button>
+    </>
   );
 }

@@ -10,7 +10,7 @@ export function Term({ id, children }: { id: GlossaryId; children?: ReactNode })
   return (
     <Tooltip title={says} open={open} onOpen={() => setOpen(true)} onClose={() => setOpen(false)} describeChild>
       <ButtonBase
-        onClick={() => setOpen(!open)}
+        onClick={() => setOpen(true)}
         sx={{ font: 'inherit', color: 'inherit', borderBottom: '2px dotted currentColor', verticalAlign: 'baseline' }}
       >
         {children ?? word}

@@ -1,4 +1,5 @@
-import { type Mishap, mishapTable } from '@cosmesis/core/deeds';
+import { mishapsOn } from '@cosmesis/core/deeds';
+import type { StepKindId } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import ListSubheader from '@mui/material/ListSubheader';
 import Menu from '@mui/material/Menu';
@@ -13,6 +14,7 @@ import { say } from './say';
 export interface Coat {
   pieceId: string;
   stepId: string;
+  kind: StepKindId;
   /** In words: of what, where. */
   on: string;
 }
@@ -22,21 +24,21 @@ export default function WentWrong({ coats }: { coats: readonly Coat[] }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const [picked, setPicked] = useState<Coat | null>(null);
   const navigate = useNavigate();
+  if (coats.length === 0) return null;
   const coat = picked ?? (coats.length === 1 ? coats[0]! : null);
   const close = () => {
     setAnchor(null);
     setPicked(null);
   };
-  const note = ({ pieceId, stepId }: Coat, what: Mishap) => {
+  const note = ({ pieceId, stepId }: Coat, { id: what, name, follows }: ReturnType<typeof mishapsOn>[number]) => {
     close();
-    const row = mishapTable.find((m) => m.id === what)!;
-    const told = doDeed(row.name, { do: 'went-wrong', pieceId, stepId, what });
+    const told = doDeed(name, { do: 'went-wrong', pieceId, stepId, what });
     if (!told.ok) return say({ text: told.issues[0]?.message ?? 'That cannot be noted.' });
     say({
-      text: `Noted: ${row.name.toLowerCase()}. ${row.follows}`,
+      text: `Noted: ${name.toLowerCase()}. ${follows}`,
       action: {
         name: 'Show the plan',
-        run: () => void navigate(toPiece(pieceId, what === 'dark' ? 'plan#advice' : 'plan')),
+        run: () => void navigate(toPiece(pieceId, what === 'knocked' ? 'plan#advice' : 'plan')),
       },
     });
   };
@@ -52,8 +54,8 @@ export default function WentWrong({ coats }: { coats: readonly Coat[] }) {
       <Menu open={anchor !== null} anchorEl={anchor} onClose={close}>
         {coat && <ListSubheader sx={{ background: 'none' }}>{coat.on}</ListSubheader>}
         {coat
-          ? mishapTable.map((m) => (
-              <MenuItem key={m.id} onClick={() => note(coat, m.id)}>
+          ? mishapsOn(coat.kind).map((m) => (
+              <MenuItem key={m.id} onClick={() => note(coat, m)}>
                 {m.name}
               </MenuItem>
             ))

@@ -31,7 +31,7 @@ export const Mark = styled('span')({ display: 'inline-block', width: 22, height:
 export const Late = styled('b')({ color: 'var(--oxide)', '&::before': { content: '"▼ "' } });
 
 /** One thing to do: when, and what. */
-export const Act = styled('li')({
+export const ActRow = styled('li')({
   borderTop: '1px solid var(--line)',
   padding: '12px 0',
   display: 'grid',
@@ -48,52 +48,33 @@ export const ActWhat = styled('p')({
   margin: 0,
 });
 
-/** A drawing at the side of what is said of it. */
-export const Two = styled('div')({
+/** Columns that fold into one where the window is narrow. */
+const columns = (gridTemplateColumns: string, gap: number, fold = phone) => ({
   display: 'grid',
-  gridTemplateColumns: 'minmax(260px, 380px) minmax(0, 1fr)',
-  gap: 28,
+  gridTemplateColumns,
+  gap,
   alignItems: 'start',
-  [phone]: { gridTemplateColumns: 'minmax(0, 1fr)', gap: 20 },
+  [fold]: { gridTemplateColumns: 'minmax(0, 1fr)', gap: 20 },
 });
 
+/** A drawing at the side of what is said of it. */
+export const Two = styled('div')(columns('minmax(260px, 380px) minmax(0, 1fr)', 28));
+
 /** Two columns of one weight. */
-export const Halves = styled('div')({
-  display: 'grid',
-  gridTemplateColumns: 'minmax(0, 5fr) minmax(0, 6fr)',
-  gap: 32,
-  alignItems: 'start',
-  [phone]: { gridTemplateColumns: 'minmax(0, 1fr)', gap: 20 },
-});
+export const Halves = styled('div')(columns('minmax(0, 5fr) minmax(0, 6fr)', 32));
 
 /** The drawing, the sticks, and the step that is looked at. */
 export const PlanGrid = styled('div')({
-  display: 'grid',
-  gridTemplateColumns: '205px minmax(0, 1fr) 312px',
-  gap: 24,
-  alignItems: 'start',
-  '@media (max-width: 1100px)': {
-    gridTemplateColumns: 'minmax(0, 1fr) 320px',
-    '& > .drawing-side': { display: 'none' },
-  },
-  [phone]: { gridTemplateColumns: 'minmax(0, 1fr)', gap: 20 },
+  '@media (max-width: 1100px)': { '& > .drawing-side': { display: 'none' } },
+  ...columns('205px minmax(0, 1fr) 312px', 24),
+  '@media (min-width: 761px) and (max-width: 1100px)': { gridTemplateColumns: 'minmax(0, 1fr) 320px' },
 });
 
 /** The kinds of mix, what goes in, and the batches. */
-export const MixGrid = styled('div')({
-  display: 'grid',
-  gridTemplateColumns: 'minmax(0, 5fr) minmax(0, 5fr) minmax(0, 3fr)',
-  gap: 28,
-  [narrow]: { gridTemplateColumns: 'minmax(0, 1fr)' },
-});
+export const MixGrid = styled('div')(columns('minmax(0, 5fr) minmax(0, 5fr) minmax(0, 3fr)', 28, narrow));
 
 /** Parts to pour, and the cup. */
-export const PourGrid = styled('div')({
-  display: 'grid',
-  gridTemplateColumns: 'minmax(0, 3fr) minmax(0, 2fr)',
-  gap: 32,
-  [narrow]: { gridTemplateColumns: 'minmax(0, 1fr)' },
-});
+export const PourGrid = styled('div')(columns('minmax(0, 3fr) minmax(0, 2fr)', 32, narrow));
 
 /** What is looked at, raised from the rest. */
 export const Panel = styled('section')({

@@ -14,7 +14,6 @@ import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -27,6 +26,7 @@ import { useToBuy } from '../../store/useToBuy';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { download, fileName } from '../../ui/download';
 import { dayName, money } from '../../ui/formatTime';
+import { HeadRow } from '../../ui/HeadRow';
 import { ActWhat, Late, Mark, TickBox, TickGrid } from '../../ui/layout';
 import { toProduct } from '../../ui/links';
 import { ScrollRegion } from '../../ui/ScrollRegion';
@@ -169,7 +169,7 @@ function boughtSupply(line: SupplyLine): void {
 }
 
 /** What is used up besides the products, less what there is, in packs. */
-function Supplies({ lines }: { lines: readonly SupplyLine[] }) {
+function Supplies({ lines, price }: { lines: readonly SupplyLine[]; price: number }) {
   const settings = useSettings();
   if (lines.length === 0) return null;
   const amount = (n: number, unit: string) =>
@@ -177,28 +177,20 @@ function Supplies({ lines }: { lines: readonly SupplyLine[] }) {
   return (
     <Stack component="section" aria-label="Sheets, tape and what is used up">
       <Typography variant="h2">
-        Sheets, tape and what is used up:{' '}
-        <span className="n">
-          {money(
-            lines.reduce((sum, l) => sum + l.price, 0),
-            settings.currency,
-          )}
-        </span>
+        Sheets, tape and what is used up: <span className="n">{money(price, settings.currency)}</span>
       </Typography>
       <ScrollRegion label="Supplies">
         <Table>
-          <TableHead>
-            <TableRow>
-              <TableCell>What</TableCell>
-              <TableCell align="right">Needed</TableCell>
-              <TableCell align="right">There</TableCell>
-              <TableCell>Buy</TableCell>
-              <TableCell align="right">Price</TableCell>
-              <TableCell className="no-print">
-                <span className="visually-hidden">Bought</span>
-              </TableCell>
-            </TableRow>
-          </TableHead>
+          <HeadRow
+            of={[
+              'What',
+              { name: 'Needed', figures: true },
+              { name: 'There', figures: true },
+              'Buy',
+              { name: 'Price', figures: true },
+              { name: 'Bought', unseen: true },
+            ]}
+          />
           <TableBody>
             {lines.map((l) => (
               <TableRow key={l.need.what} sx={l.buyAmount === 0 ? { color: 'text.secondary' } : {}}>
@@ -236,13 +228,12 @@ export default function Buy() {
   const only = planned.find((p) => p.id === address.get('for'));
   const [unticked, setUnticked] = useState<ReadonlySet<string>>(new Set());
   const left = only ? new Set(planned.flatMap((p) => (p === only ? [] : p.id))) : unticked;
-  const { cans: list, supplies, price } = useToBuy(only ? { only: only.id } : { but: left });
+  const { cans: list, supplies, suppliesPrice, price } = useToBuy(only ? { only: only.id } : { but: left });
   const setLeft = (next: ReadonlySet<string>) => {
     setAddress({}, { replace: true });
     setUnticked(next);
   };
   const { all, missing } = useSummaries();
-  const supplyPrice = supplies.reduce((sum, l) => sum + l.price, 0);
   return (
     <Stack style={{ gap: 20, maxWidth: 980 }}>
       <Stack direction="row">
@@ -274,7 +265,8 @@ export default function Buy() {
       {list?.ok && price !== null && price > 0 && (
         <Typography>
           {list.value.price > 0 ? `${money(list.value.price, settings.currency)} in cans` : 'No cans'},{' '}
-          {money(supplyPrice, settings.currency)} in sheets, tape and what is used up. What the shelf has is taken off.
+          {money(suppliesPrice, settings.currency)} in sheets, tape and what is used up. What the shelf has is taken
+          off.
         </Typography>
       )}
       <Accordion className="no-print">
@@ -334,7 +326,7 @@ export default function Buy() {
           )}
         </>
       )}
-      <Supplies lines={supplies} />
+      <Supplies lines={supplies} price={suppliesPrice} />
       <Typography variant="body2">
         The cheapest cans that are never short of the high end; half of what is left over of a can that keeps a year
         counts as used. Prices are placeholders until you type your own under Products.

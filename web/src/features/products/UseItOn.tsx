@@ -1,6 +1,6 @@
 import { stepKind } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
-import { type Product, type StepKindId, stepKindIds, type ZoneId, zoneIds } from '@cosmesis/core/workshop';
+import type { Product, StepKindId, ZoneId } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
@@ -25,17 +25,12 @@ interface Place {
   nowId: string;
 }
 
-const isZone = (id: string | undefined): id is ZoneId => (zoneIds as readonly string[]).includes(id ?? '');
-const isKind = (id: string | undefined): id is StepKindId => (stepKindIds as readonly string[]).includes(id ?? '');
-
 /** Steps to come that a product of this kind can be used for, once each. */
 function usePlaces(product: Product): Place[] {
   const draws = useDraws();
   const places = new Map<string, Place>();
-  for (const { pieceId, pieceName, productId, stepId } of draws) {
-    const [zoneId, kind] = stepId.split('/');
-    if (!isZone(zoneId) || !isKind(kind) || productId === product.id) continue;
-    if (!stepKind(kind).uses.includes(product.kind)) continue;
+  for (const { pieceId, pieceName, productId, zoneId, kind } of draws) {
+    if (zoneId === null || productId === product.id || !stepKind(kind).uses.includes(product.kind)) continue;
     const key = `${pieceId}/${zoneId}/${kind}`;
     places.set(key, { key, pieceId, pieceName, zoneId, kind, nowId: productId });
   }

@@ -1,13 +1,15 @@
-import { cautionDefers, doWhat, lookNames, lowerFirst, methodNames } from '@cosmesis/core/finishing';
+import { cautionDefers, doWhat, lookNames, lowerFirst, methodNames, stepKind } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import {
+  type Doing,
   type ListedSitting,
   type ListedStep,
   type PieceSummary,
+  queueForOne,
   sittingParts,
   sittingWords,
 } from '@cosmesis/core/reckoning';
-import { keptWorkCalendar, oneAtATime, type Waiting } from '@cosmesis/core/schedule';
+import { keptWorkCalendar } from '@cosmesis/core/schedule';
 import { formatAbout, type UnitSystem } from '@cosmesis/core/units';
 import { hasPlan, leadOutstanding, type Piece, type Settings } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
@@ -19,17 +21,17 @@ import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
+import { keepToday, type LastToday, lastToday } from '../../store/lastToday';
 import { useNowMin } from '../../store/useNowMin';
 import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
 import { aboutTime, clockTime, dayEndMin, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
-import { Act, ActWhat, ActWhen, Big, Halves } from '../../ui/layout';
+import { ActRow, ActWhat, ActWhen, Big, Halves } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { pressLog } from '../../ui/pressLog';
 import { useJustUsed } from '../../ui/usedUp';
 import { Cautions } from './Cautions';
-import { keepToday, type LastToday, lastToday } from './lastToday';
 
 /** Brought when it is needed: the act of now is not kept waiting for it. */
 const StepsOfSitting = lazy(() => import('../../ui/StepsOfSitting'));
@@ -38,45 +40,25 @@ const LeadAsked = lazy(() => import('../../ui/Held').then((m) => ({ default: m.L
 const WentWrong = lazy(() => import('../../ui/WentWrong'));
 const UsedAmounts = lazy(() => import('../../ui/UsedAmounts'));
 
-interface Doing {
+/** A sitting of the queue with its piece. */
+interface Act extends Doing {
   piece: Piece;
-  sitting: ListedSitting;
-  /** When the hands come to it, and are free again. Held: as its piece by itself would have it. */
-  startMin: number;
-  endMin: number;
 }
 
 /** So many sittings are put in order: a day and what follows it. */
 const mostQueued = 80;
 
-/** What one person can do, in order of time over all pieces; then what is held. */
 function actsOf(
   pieces: Readonly<Record<string, Piece>>,
   summaries: Iterable<PieceSummary>,
   settings: Settings,
   nowMin: number,
-): Doing[] {
-  const [free, held]: [(Waiting & { doing: Doing })[], Doing[]] = [[], []];
-  for (const { pieceId, sittings } of summaries) {
-    const piece = pieces[pieceId];
-    if (!piece) continue;
-    for (const sitting of sittings) {
-      const { startMin, endMin, handsOnMin, closesAtMin, status } = sitting;
-      const doing: Doing = { piece, sitting, startMin, endMin };
-      if (sitting.held) {
-        held.push(doing);
-        continue;
-      }
-      const running = status === 'running';
-      const left = running ? Math.max(1, startMin + handsOnMin - nowMin) : handsOnMin;
-      free.push({ pieceId, startMin, handsOnMin: left, closesAtMin, running, begun: piece.log.length > 0, doing });
-    }
-  }
-  const queue = oneAtATime(free, keptWorkCalendar(settings), nowMin, mostQueued);
-  return [
-    ...queue.map(({ of: { doing }, startMin, endMin }) => ({ ...doing, startMin, endMin })),
-    ...held.sort((a, b) => a.startMin - b.startMin),
-  ];
+): Act[] {
+  const isBegun = (id: string) => (pieces[id]?.log.length ?? 0) > 0;
+  return queueForOne(summaries, isBegun, keptWorkCalendar(settings), nowMin, mostQueued).flatMap((doing) => {
+    const piece = pieces[doing.pieceId];
+    return piece ? [{ ...doing, piece }] : [];
+  });
 }
 
 /** Up to so many pieces the first act waits until all of them are worked out. */
@@ -86,7 +68,7 @@ const fewPieces = 100;
  * The acts, the first one held still: what a thumb is about to press does not become another act because one more piece was
  * worked out. In a small workshop it is shown when all is known; in a large one it stays first until then.
  */
-function useSteadyActs(sorted: readonly Doing[], all: number, missing: number): readonly Doing[] {
+function useSteadyActs(sorted: readonly Act[], all: number, missing: number): readonly Act[] {
   const shown = useRef<string>(undefined);
   if (missing > 0 && all <= fewPieces) return [];
   const kept = missing > 0 ? sorted.find((a) => keyOf(a) === shown.current) : undefined;
@@ -95,7 +77,7 @@ function useSteadyActs(sorted: readonly Doing[], all: number, missing: number): 
   return acts;
 }
 
-const keyOf = (act: Doing) => `${act.piece.id}/${act.sitting.id}`;
+const keyOf = (act: Act) => `${act.piece.id}/${act.sitting.id}`;
 
 /** Litres of a sitting, or nothing. */
 const litresOf = ({ litres }: ListedSitting, unitSystem: UnitSystem): string | null => {
@@ -106,7 +88,7 @@ const litresOf = ({ litres }: ListedSitting, unitSystem: UnitSystem): string | n
 };
 
 /** The one thing to do now, large enough to be read from the bench. */
-const FirstOfAll = styled(Act)({
+const FirstOfAll = styled(ActRow)({
   borderTop: '4px solid var(--ink)',
   gridTemplateColumns: 'minmax(0, 1fr)',
   padding: '14px 0 18px',
@@ -114,7 +96,7 @@ const FirstOfAll = styled(Act)({
   '& > h2': { fontSize: 32, lineHeight: 1.1 },
 });
 
-function FirstAct({ act, nowMin }: { act: Doing; nowMin: number }) {
+function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
   const { products, settings } = useParts('products', 'settings');
   const { sitting, piece, startMin: queuedMin } = act;
   const { steps, status, handsOnMin } = sitting;
@@ -191,12 +173,12 @@ function FirstAct({ act, nowMin }: { act: Doing; nowMin: number }) {
   );
 }
 
-function LaterAct({ act, nowMin }: { act: Doing; nowMin: number }) {
+function LaterAct({ act, nowMin }: { act: Act; nowMin: number }) {
   const settings = useSettings();
   const { sitting, piece } = act;
   const litres = litresOf(sitting, settings.unitSystem);
   return (
-    <Act>
+    <ActRow>
       <ActWhen>{sitting.held ? 'Held' : dayTime(act.startMin, nowMin, settings.timeZone)}</ActWhen>
       <div>
         <Typography variant="body2">
@@ -217,7 +199,7 @@ function LaterAct({ act, nowMin }: { act: Doing; nowMin: number }) {
           )}
         </Typography>
       </div>
-    </Act>
+    </ActRow>
   );
 }
 
@@ -245,7 +227,7 @@ const mostUnplanned = 6;
 const mostLater = 5;
 
 /** Of each piece its first act, and why it is held where it is. */
-function firstOfEach(acts: readonly Doing[]): Doing[] {
+function firstOfEach(acts: readonly Act[]): Act[] {
   const seen = new Set<string>();
   return acts.filter((a) => {
     const first = !seen.has(a.piece.id);
@@ -257,16 +239,21 @@ function firstOfEach(acts: readonly Doing[]): Doing[] {
 /** So many acts are kept for the next opening. */
 const mostKept = 8;
 
-const headingOf = (acts: readonly Doing[], nowMin: number, timeZone: string): string => {
+/** What is begun and done before the day is over. */
+function fitToday(acts: readonly Act[], nowMin: number, timeZone: string): Act[] {
   const endMin = dayEndMin(nowMin, timeZone);
-  const min = acts.reduce((sum, a) => (a.sitting.held || a.startMin >= endMin ? sum : sum + a.sitting.handsOnMin), 0);
+  return acts.filter((a) => a.sitting.held === null && a.endMin <= endMin);
+}
+
+const headingOf = (acts: readonly Act[], nowMin: number, timeZone: string): string => {
+  const min = fitToday(acts, nowMin, timeZone).reduce((sum, a) => sum + a.sitting.handsOnMin, 0);
   return `${weekdayName(nowMin, timeZone)}${min > 0 ? `, about ${aboutTime(min)} of work` : ''}`;
 };
 
 /** Today as it is kept for the next opening. */
 const lastOf = (
   workshopId: string,
-  acts: readonly Doing[],
+  acts: readonly Act[],
   nowMin: number,
   { timeZone, unitSystem }: Settings,
 ): LastToday => ({
@@ -289,7 +276,7 @@ const AsItStood = ({ last }: { last: LastToday }) => (
     <Typography variant="body2">As it stood {last.at}; it is being worked out again.</Typography>
     <ul className="bare">
       {last.acts.map((a) => (
-        <Act key={`${a.href}/${a.when}/${a.what}`}>
+        <ActRow key={`${a.href}/${a.when}/${a.what}`}>
           <ActWhen>{a.when}</ActWhen>
           <div>
             <Typography variant="body2">
@@ -298,7 +285,7 @@ const AsItStood = ({ last }: { last: LastToday }) => (
             <ActWhat>{a.what}</ActWhat>
             <Typography variant="body2">{a.facts}</Typography>
           </div>
-        </Act>
+        </ActRow>
       ))}
     </ul>
   </Stack>
@@ -315,7 +302,7 @@ export function Today() {
   const [whole, setWhole] = useState(false);
   const waiting = missing > 0 || (all === 0 && Object.values(pieces).some(hasPlan));
   useEffect(() => {
-    if (!waiting && acts.length > 0) keepToday(lastOf(id, acts, nowMin, settings));
+    if (!waiting) keepToday(lastOf(id, acts, nowMin, settings));
   }, [waiting, acts, id, nowMin, settings]);
   if (waiting && all <= fewPieces) {
     const last = lastToday(id);
@@ -324,11 +311,13 @@ export function Today() {
   }
   if (Object.keys(pieces).length === 0) return <Nothing />;
   const today = dayName(nowMin, settings.timeZone);
-  const endMin = dayEndMin(nowMin, settings.timeZone);
-  const free = acts.filter((a) => !a.sitting.held);
-  const ofToday = free.filter((a) => a.startMin < endMin);
+  const ofToday = fitToday(acts, nowMin, settings.timeZone);
+  const fits = new Set(ofToday);
   const laterToday = ofToday.filter((a) => a !== acts[0]);
-  const after = firstOfEach(free.filter((a) => a.startMin >= endMin && a !== acts[0])).slice(0, mostLater);
+  const after = firstOfEach(acts.filter((a) => a.sitting.held === null && !fits.has(a) && a !== acts[0])).slice(
+    0,
+    mostLater,
+  );
   const held = firstOfEach(acts.filter((a) => a.sitting.held && a !== acts[0]));
   const cautions = [...new Set(ofToday.filter((a) => a !== acts[0]).flatMap((a) => a.sitting.cautions))].filter(
     (c) => !acts[0]?.sitting.cautions.includes(c),
@@ -338,6 +327,7 @@ export function Today() {
     return piece ? s.wet.map((w) => ({ piece, w })) : [];
   });
   wet.sort((a, b) => a.w.recoatFromMin - b.w.recoatFromMin);
+  const coats = wet.filter(({ w }) => stepKind(w.kind).film);
   const unplanned = Object.values(pieces).filter((p) => !hasPlan(p));
   return (
     <Halves>
@@ -380,14 +370,14 @@ export function Today() {
           </div>
         )}
         {(after.length > 0 || held.length > 0 || unplanned.length > 0) && (
-          <Typography variant="h2">{ofToday.length > 0 ? 'Not today' : 'Next'}</Typography>
+          <Typography variant="h2">{ofToday.length > 0 ? 'After that' : 'Next'}</Typography>
         )}
         <ul className="bare">
           {[...after, ...held].map((a) => (
             <LaterAct key={keyOf(a)} act={a} nowMin={nowMin} />
           ))}
           {unplanned.slice(0, mostUnplanned).map((p) => (
-            <Act key={p.id}>
+            <ActRow key={p.id}>
               <ActWhen>Survey</ActWhen>
               <div>
                 <ActWhat>
@@ -399,7 +389,7 @@ export function Today() {
                     : 'Measure it to get its plan.'}
                 </Typography>
               </div>
-            </Act>
+            </ActRow>
           ))}
         </ul>
         {unplanned.length > mostUnplanned && (
@@ -448,9 +438,10 @@ export function Today() {
             <DrainLegend />
             <Suspense fallback={<div style={{ height: 48 }} />}>
               <WentWrong
-                coats={wet.map(({ piece, w }) => ({
+                coats={coats.map(({ piece, w }) => ({
                   pieceId: piece.id,
                   stepId: w.stepId,
+                  kind: w.kind,
                   on: `${piece.name}, ${zoneNames[w.zoneId].toLowerCase()}: ${w.what}`,
                 }))}
               />

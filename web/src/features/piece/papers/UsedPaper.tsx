@@ -5,12 +5,12 @@ import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useNowMin } from '../../../store/useNowMin';
 import { useParts } from '../../../store/useWorkshop';
 import { dayTime, duration } from '../../../ui/formatTime';
+import { HeadRow } from '../../../ui/HeadRow';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 
 /** What was really used on a piece, step by step: what the same finish is made from again. */
@@ -26,16 +26,16 @@ export function UsedPaper({ piece }: { piece: Piece }) {
       ) : (
         <ScrollRegion label="Steps as they were done">
           <Table>
-            <TableHead>
-              <TableRow>
-                <TableCell>Done</TableCell>
-                <TableCell>Step</TableCell>
-                <TableCell align="right">Used</TableCell>
-                <TableCell>Batch</TableCell>
-                <TableCell align="right">Waited</TableCell>
-                <TableCell align="right">Air</TableCell>
-              </TableRow>
-            </TableHead>
+            <HeadRow
+              of={[
+                'Done',
+                'Step',
+                { name: 'Used', figures: true },
+                'Batch',
+                { name: 'Waited', figures: true },
+                { name: 'Air', figures: true },
+              ]}
+            />
             <TableBody>
               {rows.map((r) => (
                 <TableRow key={r.id}>

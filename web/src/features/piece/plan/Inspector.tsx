@@ -325,7 +325,14 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
           {stepKind(step.kind).film && (
             <div>
               <WentWrong
-                coats={[{ pieceId: piece.id, stepId: step.id, on: `${whereOf(reckoned)}, ${doWhat(reckoned)}` }]}
+                coats={[
+                  {
+                    pieceId: piece.id,
+                    stepId: step.id,
+                    kind: step.kind,
+                    on: `${whereOf(reckoned)}, ${doWhat(reckoned)}`,
+                  },
+                ]}
               />
             </div>
           )}

@@ -11,7 +11,6 @@ import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense } from 'react';
@@ -20,6 +19,7 @@ import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
 import { download, fileName } from '../../../ui/download';
 import { money } from '../../../ui/formatTime';
+import { HeadRow } from '../../../ui/HeadRow';
 import { toProduct } from '../../../ui/links';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import { say } from '../../../ui/say';
@@ -105,15 +105,15 @@ function Films({ reckoning }: { reckoning: Reckoning }) {
       <Typography variant="h2">Film built up</Typography>
       <ScrollRegion label="Film by zone">
         <Table>
-          <TableHead>
-            <TableRow>
-              <TableCell>Zone</TableCell>
-              <TableCell align="right">Coats</TableCell>
-              <TableCell align="right">Wet, each</TableCell>
-              <TableCell align="right">Dry, in all</TableCell>
-              <TableCell className="hide-small">Thickest against what hangs upright</TableCell>
-            </TableRow>
-          </TableHead>
+          <HeadRow
+            of={[
+              'Zone',
+              { name: 'Coats', figures: true },
+              { name: 'Wet, each', figures: true },
+              { name: 'Dry, in all', figures: true },
+              { name: 'Thickest against what hangs upright', wideOnly: true },
+            ]}
+          />
           <TableBody>
             {zones.map((z) => {
               const wets = z.coats.map((c) => Math.round(c.wetUm));
@@ -200,17 +200,15 @@ export default function Quantities() {
         </Typography>
         <ScrollRegion label="Cans by product">
           <Table>
-            <TableHead>
-              <TableRow>
-                <TableCell>Product</TableCell>
-                <TableCell align="right">Likely</TableCell>
-                <TableCell align="right" className="hide-small">
-                  10 to 90 %
-                </TableCell>
-                <TableCell align="right">Buy</TableCell>
-                <TableCell align="right">Price</TableCell>
-              </TableRow>
-            </TableHead>
+            <HeadRow
+              of={[
+                'Product',
+                { name: 'Likely', figures: true },
+                { name: '10 to 90 %', figures: true, wideOnly: true },
+                { name: 'Buy', figures: true },
+                { name: 'Price', figures: true },
+              ]}
+            />
             <TableBody>
               {reckoning.products.map((need) => (
                 <NeedRow key={need.productId} need={need} />
@@ -266,21 +264,17 @@ export default function Quantities() {
         <Typography variant="h2">By step</Typography>
         <ScrollRegion label="Litres by step">
           <Table>
-            <TableHead>
-              <TableRow>
-                <TableCell>Step</TableCell>
-                <TableCell>Product</TableCell>
-                <TableCell className="hide-small">By</TableCell>
-                <TableCell align="right" className="hide-small">
-                  Area
-                </TableCell>
-                <TableCell align="right">Likely</TableCell>
-                <TableCell align="right" className="hide-small">
-                  10 to 90 %
-                </TableCell>
-                <TableCell align="right">Used</TableCell>
-              </TableRow>
-            </TableHead>
+            <HeadRow
+              of={[
+                'Step',
+                'Product',
+                { name: 'By', wideOnly: true },
+                { name: 'Area', figures: true, wideOnly: true },
+                { name: 'Likely', figures: true },
+                { name: '10 to 90 %', figures: true, wideOnly: true },
+                { name: 'Used', figures: true },
+              ]}
+            />
             <TableBody>
               {reckoning.steps.map((s) => (
                 <StepRow key={s.step.id} reckoned={s} />

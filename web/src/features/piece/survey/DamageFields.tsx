@@ -164,7 +164,7 @@ function DamageRow({
   );
 }
 
-/** Damage by kind, place, size and depth; what to do about it stands under Advice. */
+/** Damage by kind, place, size and depth; what to do about it stands under Other ways. */
 export function DamageFields({
   piece,
   zones,

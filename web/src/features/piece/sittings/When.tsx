@@ -6,7 +6,6 @@ import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
@@ -19,6 +18,7 @@ import { useSettings } from '../../../store/useWorkshop';
 import { DateTimeField } from '../../../ui/DateTimeField';
 import { download, fileName } from '../../../ui/download';
 import { aboutTime, dayName, dayTime } from '../../../ui/formatTime';
+import { HeadRow } from '../../../ui/HeadRow';
 import { Big } from '../../../ui/layout';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import { say } from '../../../ui/say';
@@ -126,16 +126,16 @@ export function When({ piece, reckoning }: { piece: Piece; reckoning: Reckoning 
       ) : (
         <ScrollRegion label="Every step in time">
           <Table>
-            <TableHead>
-              <TableRow>
-                <TableCell>Step</TableCell>
-                <TableCell align="right">Not before</TableCell>
-                <TableCell align="right">Start</TableCell>
-                <TableCell align="right">End</TableCell>
-                <TableCell align="right">Hands-on</TableCell>
-                <TableCell align="right">Window closes</TableCell>
-              </TableRow>
-            </TableHead>
+            <HeadRow
+              of={[
+                'Step',
+                { name: 'Not before', figures: true },
+                { name: 'Start', figures: true },
+                { name: 'End', figures: true },
+                { name: 'Hands-on', figures: true },
+                { name: 'Window closes', figures: true },
+              ]}
+            />
             <TableBody>
               {[...reckoning.steps]
                 .sort((a, b) => a.startMin - b.startMin)

@@ -27,3 +27,8 @@ export function keepToday(today: LastToday): void {
     // The next opening works it out.
   }
 }
+
+/** Forgets it, but for a workshop: what is shown first has to be of the one that is open. */
+export function forgetTodayOfOthers(workshopId: string): void {
+  if (lastToday(workshopId) === null) localStorage.removeItem(key);
+}

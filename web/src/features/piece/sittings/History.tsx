@@ -5,13 +5,13 @@ import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
-import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
 import { dayTime, duration } from '../../../ui/formatTime';
+import { HeadRow } from '../../../ui/HeadRow';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import WentWrong from '../../../ui/WentWrong';
 import { CorrectDialog } from './CorrectDialog';
@@ -52,7 +52,11 @@ function HistoryRow({ pieceId, entry, onCorrect }: { pieceId: string; entry: Log
           Change
         </Button>
         {stepKind(entry.step.kind).film && (
-          <WentWrong coats={[{ pieceId, stepId: entry.step.id, on: `${whereOf(entry)}, ${doWhat(entry)}` }]} />
+          <WentWrong
+            coats={[
+              { pieceId, stepId: entry.step.id, kind: entry.step.kind, on: `${whereOf(entry)}, ${doWhat(entry)}` },
+            ]}
+          />
         )}
       </TableCell>
     </TableRow>
@@ -77,19 +81,17 @@ export function History({ piece }: { piece: Piece }) {
       ) : (
         <ScrollRegion label="Planned against actual">
           <Table>
-            <TableHead>
-              <TableRow>
-                <TableCell>Step</TableCell>
-                <TableCell align="right">Planned</TableCell>
-                <TableCell align="right">Done</TableCell>
-                <TableCell align="right">Planned</TableCell>
-                <TableCell align="right">Used</TableCell>
-                <TableCell align="right">Air</TableCell>
-                <TableCell>
-                  <span className="visually-hidden">Change</span>
-                </TableCell>
-              </TableRow>
-            </TableHead>
+            <HeadRow
+              of={[
+                'Step',
+                { name: 'Planned for', figures: true },
+                { name: 'Done', figures: true },
+                { name: 'Planned amount', figures: true },
+                { name: 'Used', figures: true },
+                { name: 'Air', figures: true },
+                { name: 'Change', unseen: true },
+              ]}
+            />
             <TableBody>
               {entries.map((e) => (
                 <HistoryRow key={e.id} pieceId={piece.id} entry={e} onCorrect={() => setCorrecting(e.id)} />

@@ -9,7 +9,7 @@ import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
 import { dayTime } from '../../../ui/formatTime';
 import { Held, holdsOf, LeadAsked } from '../../../ui/Held';
-import { Act, ActWhat, ActWhen } from '../../../ui/layout';
+import { ActRow, ActWhat, ActWhen } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';
 import { pressLog } from '../../../ui/pressLog';
 import StepsOfSitting, { hasParts } from '../../../ui/StepsOfSitting';
@@ -35,7 +35,7 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
         {ahead.map((s) => {
           const words = sittingWords(s, doWhat);
           return (
-            <Act key={s.id}>
+            <ActRow key={s.id}>
               <ActWhen style={{ paddingTop: 11 }}>
                 {s.held ? 'Held' : s.status === 'running' ? 'Running' : dayTime(s.startMin, nowMin, timeZone)}
               </ActWhen>
@@ -69,7 +69,7 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
                 </Stack>
                 {hasParts(s) && !s.held && <StepsOfSitting pieceId={piece.id} sitting={s} unitSystem={unitSystem} />}
               </div>
-            </Act>
+            </ActRow>
           );
         })}
       </ul>

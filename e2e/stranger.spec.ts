@@ -176,6 +176,20 @@ test('the last known Today is there before anything is worked out, marked with i
   await expect(page.getByRole('link', { name: 'Refreshment table' }).first()).toBeVisible();
 });
 
+test('a message is never in the way: what lies under it is pressed through it', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openFresh(page);
+  await fromMenu(page, /^New workshop/);
+  const message = page.getByRole('status').filter({ hasText: 'A new, empty workshop.' });
+  await expect(message).toBeVisible();
+  const box = await message.boundingBox();
+  const under = await page.evaluate(([x, y]) => document.elementFromPoint(x, y)?.closest('[role=status]') === null, [
+    box!.x + box!.width / 2,
+    box!.y + box!.height / 2,
+  ] as [number, number]);
+  expect(under).toBe(true);
+});
+
 test('old addresses still lead to what they named', async ({ page }) => {
   await openFresh(page);
   for (const [from, to] of [

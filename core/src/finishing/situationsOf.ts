@@ -78,7 +78,8 @@ export function damageCase(
       surfaces.find((s) => s.material.kind === 'veneer')?.material.kind ?? surfaces[0]?.material.kind ?? 'solid',
     tools: settings.tools,
     liftingVeneer: house['lifting-veneer'],
-    character: house.character,
+    // What happened on the way marks no age.
+    character: isLate(piece, damage) ? 'modernise' : house.character,
   };
 }
 

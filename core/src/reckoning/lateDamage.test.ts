@@ -67,6 +67,18 @@ describe('damage found when a zone was done is made good from what lies there', 
     expect(afterAll(chest, 'dent', 'top').slice(-4)).toEqual(['paint', ...again, 'clear']);
   });
 
+  it('a scratch of the workshop is put right where an old one is kept for its age', () => {
+    const table = 'table in veneer and solid, stained for a client in a hurry' as const;
+    const keeping = { ...(jobs[table] as Piece), houseRules: { character: 'keep' as const } };
+    const last = reckon(keeping).steps.length - 2;
+    const { piece, nowMin } = foundAfter(keeping, last, 'scratch', 'top');
+    expect(reckon(piece, nowMin).steps.filter((s) => s.step.kind === 'fill-stick' && s.status !== 'done')).toHaveLength(
+      1,
+    );
+    const old = { ...keeping, damage: [...keeping.damage, newDamage('old', 'scratch', 'top')] };
+    expect(planOf(old, usualWorld).steps.some((s) => s.kind === 'fill-stick' && s.zoneId === 'top')).toBe(false);
+  });
+
   it('what needs the finish off puts nothing in: that is another look', () => {
     expect(afterAll('box toned, with a decal', 'swollen-board', 'carcass')).toEqual([]);
   });

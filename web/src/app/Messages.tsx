@@ -1,10 +1,12 @@
 import Button from '@mui/material/Button';
+import GlobalStyles from '@mui/material/GlobalStyles';
 import SnackbarContent from '@mui/material/SnackbarContent';
 import { type CustomContentProps, closeSnackbar, enqueueSnackbar, SnackbarProvider } from 'notistack';
 import { forwardRef, useEffect } from 'react';
 import { useSaid } from '../ui/say';
 
-const readForMs = 12_000;
+/** As long as it takes to read, or to think better of it. */
+const readForMs = { plain: 5_000, withAction: 12_000 };
 
 /** A strip of ink with what was done, and its undo. */
 const Strip = forwardRef<HTMLDivElement, CustomContentProps>(function Strip({ message, action, id }, ref) {
@@ -19,6 +21,7 @@ const Strip = forwardRef<HTMLDivElement, CustomContentProps>(function Strip({ me
         color: 'var(--ground)',
         fontSize: 17,
         borderRadius: 0,
+        border: '2px solid var(--ground)',
         boxShadow: 'none',
         maxWidth: 640,
         flexWrap: 'nowrap',
@@ -43,6 +46,7 @@ export default function Messages() {
     enqueueSnackbar(said.text, {
       variant: 'strip',
       key: said.id,
+      autoHideDuration: action ? readForMs.withAction : readForMs.plain,
       anchorOrigin: { vertical: said.edge, horizontal: 'left' },
       ...(action && {
         action: (id) => (
@@ -61,12 +65,15 @@ export default function Messages() {
     });
   }, [said]);
   return (
-    <SnackbarProvider
-      maxSnack={1}
-      autoHideDuration={readForMs}
-      Components={{ strip: Strip }}
-      classes={{ containerRoot: 'messages' }}
-      transitionDuration={120}
-    />
+    <>
+      {/* A press goes through a message, but for its button; the package says otherwise at the element itself. */}
+      <GlobalStyles styles={{ '.messages > div': { pointerEvents: 'none !important' as 'none' } }} />
+      <SnackbarProvider
+        maxSnack={1}
+        Components={{ strip: Strip }}
+        classes={{ containerRoot: 'messages' }}
+        transitionDuration={120}
+      />
+    </>
   );
 }

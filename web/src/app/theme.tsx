@@ -4,6 +4,7 @@ import ChangeHistory from '@mui/icons-material/ChangeHistory';
 import Remove from '@mui/icons-material/Remove';
 import Square from '@mui/icons-material/Square';
 import { createTheme } from '@mui/material/styles';
+import type {} from '@mui/x-date-pickers/themeAugmentation';
 
 const palette = (p: {
   ground: string;
@@ -35,6 +36,16 @@ const heading = (fontSize: number) => ({
   overflowWrap: 'anywhere' as const,
 });
 const phone = '@media (max-width: 760px)';
+
+// Fields as ruled strips: the label stands above in full size, the field is a raised strip on a ruled line.
+const strip = { minHeight: 50, background: 'var(--raised)', borderRadius: 0 };
+const ruled = {
+  top: 0,
+  border: 0,
+  borderBottom: '2px solid var(--ink)',
+  borderRadius: 0,
+  '& legend': { display: 'none' },
+};
 
 /** The look of everything that is pressed or read; colours by meaning as in tokens.css. */
 export const theme = createTheme({
@@ -128,21 +139,16 @@ export const theme = createTheme({
     MuiTextField: {
       defaultProps: { fullWidth: true, variant: 'outlined', slotProps: { inputLabel: { shrink: true } } },
     },
-    // Fields as ruled strips: the label stands above in full size, the field is a raised strip on a ruled line.
     MuiOutlinedInput: {
       styleOverrides: {
-        root: { minHeight: 50, background: 'var(--raised)', borderRadius: 0 },
+        root: strip,
         input: { fontSize: 18, padding: '12px 12px' },
         multiline: { padding: 0 },
-        notchedOutline: {
-          top: 0,
-          border: 0,
-          borderBottom: '2px solid var(--ink)',
-          borderRadius: 0,
-          '& legend': { display: 'none' },
-        },
+        notchedOutline: ruled,
       },
     },
+    MuiPickersOutlinedInput: { styleOverrides: { root: { ...strip, fontSize: 18 }, notchedOutline: ruled } },
+    MuiPickersTextField: { defaultProps: { fullWidth: true } },
     MuiInputLabel: {
       styleOverrides: {
         root: {
@@ -420,7 +426,7 @@ export const theme = createTheme({
     MuiMenu: {
       styleOverrides: { paper: { border: '2px solid var(--ink)', boxShadow: 'none', backgroundImage: 'none' } },
     },
-    MuiMenuItem: { styleOverrides: { root: { minHeight: 48, fontSize: 17 } } },
+    MuiMenuItem: { styleOverrides: { root: { minHeight: 48, fontSize: 17, whiteSpace: 'normal' } } },
     MuiChip: { styleOverrides: { root: { borderRadius: 3, fontSize: 16, height: 36 } } },
     MuiTooltip: {
       defaultProps: { arrow: true, enterTouchDelay: 0, leaveTouchDelay: 8000 },

@@ -6,7 +6,9 @@ export const parsed = <T>(read: (text: string) => Result<T>) =>
   z.string().transform((text, context): T => {
     const told = read(text);
     if (told.ok) return told.value;
-    context.addIssue({ code: 'custom', message: told.issues[0]?.message ?? 'This cannot be read.' });
+    // Of an empty field only what to write is worth saying.
+    const message = (told.issues[0]?.message ?? 'This cannot be read.').replace(/^"" is not [^.]*\. /, '');
+    context.addIssue({ code: 'custom', message });
     return z.NEVER;
   });
 

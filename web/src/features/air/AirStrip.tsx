@@ -69,7 +69,7 @@ function Verdicts({
         <span className="may">
           Within the label’s limits:{' '}
           {not.length === 0
-            ? `${missing > 0 ? '' : 'all '}${may.length} coats planned${missing > 0 ? ' so far' : ''}`
+            ? `${may.length === 1 ? 'the one coat' : `${missing > 0 ? '' : 'all '}${may.length} coats`} planned${missing > 0 ? ' so far' : ''}`
             : may
                 .slice(0, 3)
                 .map((x) => short(x.p))

@@ -53,7 +53,7 @@ const PourPart = styled('li')({
   borderTop: '2px solid var(--line)',
   '&[data-active=true]': { borderTopColor: 'var(--verdigris)' },
   '& > .MuiButton-root': { justifyContent: 'start', fontWeight: 700 },
-  '& > :nth-of-type(4), & > .MuiFormControl-root': { gridColumn: '1 / -1' },
+  '& > .MuiFormControl-root': { gridColumn: '1 / -1' },
 });
 
 /** What the scale shows for the part that is being poured, and how to take it over. */

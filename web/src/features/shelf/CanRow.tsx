@@ -131,7 +131,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
         borderTop: '1px solid var(--line)',
         '@media (max-width: 900px)': {
           gridTemplateColumns: '44px minmax(0, 1fr)',
-          '& > :nth-of-type(n + 3)': { gridColumn: 2 },
+          '& > :nth-child(n + 3)': { gridColumn: 2 },
         },
       }}
       aria-label={product.name}

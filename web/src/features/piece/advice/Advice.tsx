@@ -246,6 +246,12 @@ function Ask({ piece, question }: { piece: Piece; question: Question }) {
   );
 }
 
+/** What turned up last is asked first, then the rest as it stands. */
+function lastFoundFirst(piece: Piece, questions: readonly Question[]): Question[] {
+  const foundMs = new Map(piece.damage.map((d) => [`damage/${d.id}`, d.foundAt === null ? 0 : Date.parse(d.foundAt)]));
+  return [...questions].sort((a, b) => (foundMs.get(b.key) ?? 0) - (foundMs.get(a.key) ?? 0));
+}
+
 /** What could be done about each old finish and each damage, what could come off, side by side, and what was decided. */
 export default function Advice() {
   const { piece, result } = usePieceContext();
@@ -269,7 +275,7 @@ export default function Advice() {
         Every alternative is planned, priced and scheduled with the rest of the piece. Figures are those of the whole
         piece.
       </Typography>
-      {questions.value.map((q) => (
+      {lastFoundFirst(piece, questions.value).map((q) => (
         <Ask key={q.key} piece={piece} question={q} />
       ))}
     </Stack>

@@ -176,6 +176,23 @@ test('the last known Today is there before anything is worked out, marked with i
   await expect(page.getByRole('link', { name: 'Refreshment table' }).first()).toBeVisible();
 });
 
+test('the first act of the last Today is pressed before anything is worked out again', async ({ page }) => {
+  await openFresh(page);
+  const what = page.getByRole('article').getByRole('heading');
+  const first = (await what.textContent()) ?? '';
+  await page.route('**/core.worker*', (route) => route.abort());
+  await page.reload();
+  await expect(page.getByText(/it is being worked out again/)).toBeVisible();
+  await expect(what).toHaveText(first);
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByText(/^Started: /)).toBeVisible();
+  // What was worked out from another state of the piece is not pressed a second time.
+  await expect(page.getByRole('button', { name: 'Start' })).toHaveCount(0);
+  await page.unroute('**/core.worker*');
+  await page.reload();
+  await expect(page.getByRole('article').getByText('Running')).toBeVisible();
+});
+
 test('a message is never in the way: what lies under it is pressed through it', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await openFresh(page);

@@ -2,7 +2,18 @@
 // worked out again.
 (() => {
   const worker = document.currentScript?.dataset.worker;
-  if (worker) window.cosmesisWorker = new Worker(worker, { type: 'module', name: 'core' });
+  if (worker) {
+    window.cosmesisWorker = new Worker(worker, { type: 'module', name: 'core' });
+    let first = false;
+    try {
+      first = localStorage.getItem('workshops') === null;
+    } catch {
+      // A browser that keeps nothing shows the demo when it is asked for.
+    }
+    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+    const nowMin = Math.floor(Date.now() / 60_000);
+    if (first) window.cosmesisWorker.postMessage({ type: 'begin', nowMin, timeZone: timeZone || 'UTC' });
+  }
   const main = document.getElementById('opening');
   if (!main || location.pathname !== '/') return;
   let last;

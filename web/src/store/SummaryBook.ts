@@ -49,6 +49,7 @@ export class SummaryBook {
   private readonly listeners = new Set<() => void>();
   private asking = false;
   private telling = false;
+  private untold = false;
   private resting = false;
   /** What is due, the first one last; null: to be looked through again. */
   private waiting: Piece[] | null = null;
@@ -170,18 +171,22 @@ export class SummaryBook {
   }
 
   private tellSoon(): void {
+    this.untold = true;
+    // The last of them is waited for.
+    if (this.waiting?.length === 0) return this.tell();
     if (this.telling) return;
     this.telling = true;
     this.means.later(
       () => {
         this.telling = false;
-        this.tell();
+        if (this.untold) this.tell();
       },
       this.book.byId.size === 0 ? 0 : this.book.missing > many ? tellEveryMs.many : tellEveryMs.some,
     );
   }
 
   private tell(): void {
+    this.untold = false;
     const { workshop } = this;
     const planned = workshop ? Object.values(workshop.pieces).filter(hasPlan) : [];
     const byId = new Map([...this.entries].map(([id, e]) => [id, e.summary]));

@@ -1,3 +1,7 @@
+import type { Doing } from '@cosmesis/core/reckoning';
+import type { Workshop } from '@cosmesis/core/workshop';
+import { contentHash } from '../workers/contentHash';
+
 const key = 'cosmesis/last-today';
 
 /** Today as it was last worked out: what is shown until it is known again. */
@@ -7,6 +11,32 @@ export interface LastToday {
   /** When that was, in words. */
   at: string;
   acts: readonly { when: string; piece: string; href: string; what: string; facts: string }[];
+  /** The first act whole, and the name of what it was worked out from: it can be pressed as long as that stands. */
+  first?: { doing: Doing; from: string; atMin: number };
+}
+
+/** Names what an act of a piece was worked out from. */
+const sourceOf = (pieceId: string, { pieces, products, settings }: Source): string =>
+  contentHash(JSON.stringify([pieces[pieceId], products, settings]));
+type Source = Pick<Workshop, 'pieces' | 'products' | 'settings'>;
+
+/** The first act as it is kept, or nothing where it is held. */
+export const firstKept = (doing: Doing | undefined, source: Source, atMin: number): Pick<LastToday, 'first'> =>
+  doing && !doing.sitting.held ? { first: { doing, from: sourceOf(doing.pieceId, source), atMin } } : {};
+
+/** So old a Today is no longer worked by, min. */
+const longestKeptMin = 12 * 60;
+
+/**
+ * The first act of the last Today, where it can be pressed before all is worked out again: what it came from is as it was, it
+ * is not long ago, and no window of it closed since.
+ */
+export function stillFirst({ first }: LastToday, source: Source, nowMin: number): Doing | null {
+  if (!first || first.from !== sourceOf(first.doing.pieceId, source)) return null;
+  const { doing, atMin } = first;
+  const { closesAtMin } = doing.sitting;
+  const open = closesAtMin === null || closesAtMin > nowMin;
+  return open && Math.abs(nowMin - atMin) <= longestKeptMin ? doing : null;
 }
 
 /** The last Today of a workshop, or null where there is none. */

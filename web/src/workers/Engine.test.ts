@@ -51,6 +51,25 @@ const summaries = async (engine: Engine, at = nowMin) => {
 };
 
 describe('the engine of the worker', () => {
+  it('keeps what it worked out of the demo before that was asked for, and makes another for another hour', async () => {
+    const engine = new Engine('v1', disk());
+    expect(engine.begin(nowMin, 'Europe/London')).toEqual(ids);
+    const before = await summaries(engine);
+    const made = engine.demo(nowMin, 'Europe/London');
+    if (!made.ok) throw new Error('no demo');
+    expect(made.value).toEqual(demo);
+    engine.apply(whole(made.value));
+    const after = await summaries(engine);
+    expect(ids.filter((id) => after.get(id) !== before.get(id))).toEqual([]);
+    // Once handed over it is the user's: the next one is made anew.
+    const again = engine.demo(nowMin + 60, 'Europe/London');
+    expect(again).toEqual({ ok: true, value: demoWorkshop(nowMin + 60, 'Europe/London'), warnings: [] });
+    expect(engine.begin(nowMin, 'Europe/London')).toEqual([]);
+    // Another workshop in its place takes over nothing.
+    engine.apply({ ...whole({ ...demo, id: 'own', pieces: {} }), put: [] });
+    expect(await engine.summariesOf(ids, nowMin)).toEqual({ ok: true, value: [], warnings: [] });
+  });
+
   it('works out one piece for one edit: every other summary is the very one it had', async () => {
     const engine = opened(disk());
     const before = await summaries(engine);

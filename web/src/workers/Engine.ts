@@ -70,6 +70,12 @@ export interface Disk {
   adopt: (workshop: Workshop) => Promise<void>;
 }
 
+/** Whether nothing of a record is another one: its parts are shared where they are equal. */
+const unchanged = <T extends object>(before: T, now: T): boolean => {
+  const keys = Object.keys(now) as (keyof T)[];
+  return before === now || (keys.length === Object.keys(before).length && keys.every((k) => before[k] === now[k]));
+};
+
 /** Fields of a piece that are compared one by one, so that what did not change stays the same object. */
 function sharing<T extends object>(before: T | undefined, now: T): T {
   if (!before) return now;
@@ -79,14 +85,8 @@ function sharing<T extends object>(before: T | undefined, now: T): T {
       return [key, dequal(was, value) ? was : value];
     }),
   );
-  return shared as T;
+  return unchanged(before, shared as T) ? before : (shared as T);
 }
-
-/** Whether nothing of a record is another one: its parts are shared where they are equal. */
-const unchanged = <T extends object>(before: T, now: T): boolean => {
-  const keys = Object.keys(now) as (keyof T)[];
-  return before === now || (keys.length === Object.keys(before).length && keys.every((k) => before[k] === now[k]));
-};
 
 /** What was worked out of a piece in this session, and what it was worked out from. */
 interface Known {
@@ -132,6 +132,8 @@ export class Engine {
   private readonly toKeep = new Set<string>();
   private loading: Promise<void> = Promise.resolve();
   private lastShop: Shop | null = null;
+  /** The demo, made before it was asked for. */
+  private begun: { nowMin: number; timeZone: string; workshop: Workshop } | null = null;
   private draws: Map<string, Draw[]> | null = null;
 
   /** @param codeVersion names the code: answers of another one are worked out again */
@@ -142,6 +144,7 @@ export class Engine {
 
   /** Takes over what changed. Records that are put again share what did not change with what they were. */
   apply({ workshopId, fresh, settings, put, remove }: Changes): void {
+    const before = this.workshop?.id === workshopId ? this.workshop : null;
     if (fresh || !this.workshop) {
       this.workshop = {
         id: workshopId,
@@ -153,7 +156,8 @@ export class Engine {
         mixes: emptyRecords(),
         supplies: emptyRecords(),
       };
-      this.known.clear();
+      // The same workshop told again keeps what is known of it: each answer says itself what it came from.
+      if (!before) this.known.clear();
       this.kept = new Map();
       this.loading = this.store.read(workshopId).then(
         (answers) => {
@@ -164,7 +168,7 @@ export class Engine {
     }
     const next: Workshop = {
       ...this.workshop,
-      ...(settings ? { settings: sharing(this.workshop.settings, settings) } : {}),
+      ...(settings ? { settings: sharing((before ?? this.workshop).settings, settings) } : {}),
     };
     const copied = new Set<Mirrored>();
     const own = (collection: Mirrored): Record<string, { id: string }> => {
@@ -177,7 +181,7 @@ export class Engine {
     for (const [collection, record] of put) {
       const records = own(collection);
       const { id } = record as { id: string };
-      records[id] = sharing(records[id], record as { id: string });
+      records[id] = sharing(records[id] ?? before?.[collection][id], record as { id: string });
     }
     for (const [collection, id] of remove) delete own(collection)[id];
     for (const [collection, id] of remove) if (collection === 'pieces') this.known.delete(id);
@@ -397,7 +401,19 @@ export class Engine {
     });
   }
 
+  /** Makes the demo ready before it is asked for: on a first visit nothing else can be. Answers with its pieces. */
+  begin(nowMin: number, timeZone: string): string[] {
+    if (this.workshop) return [];
+    const workshop = demoWorkshop(nowMin, timeZone);
+    this.begun = { nowMin, timeZone, workshop };
+    this.workshop = workshop;
+    return Object.keys(workshop.pieces);
+  }
+
   demo(nowMin: number, timeZone: string): Result<Workshop> {
+    const { begun } = this;
+    this.begun = null;
+    if (begun?.nowMin === nowMin && begun.timeZone === timeZone) return good(begun.workshop);
     return guarded(() => good(demoWorkshop(nowMin, timeZone)));
   }
   /** The open workshop as a file. */

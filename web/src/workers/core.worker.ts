@@ -44,7 +44,21 @@ function restSoon(): void {
   rest = setTimeout(() => void useTheRest().catch(() => {}), restMs);
 }
 
+/** Works the demo out while the page is not yet there to ask for it, piece by piece, so that a question never waits long. */
+async function beginDemo(nowMin: number, timeZone: string): Promise<void> {
+  const { port1, port2 } = new MessageChannel();
+  for (const id of engine.begin(nowMin, timeZone)) {
+    await engine.summariesOf([id], nowMin);
+    await new Promise((resolve) => {
+      port1.onmessage = resolve;
+      port2.postMessage(null);
+    });
+  }
+  port1.close();
+}
+
 addEventListener('message', ({ data }: MessageEvent<ToWorker>) => {
+  if (data.type === 'begin') return void beginDemo(data.nowMin, data.timeZone).catch(() => {});
   if (data.type === 'changes') {
     engine.apply(data.changes);
     mirrored = data.changes.workshopId;

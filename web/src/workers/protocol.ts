@@ -5,13 +5,15 @@ import type { Engine } from './Engine';
 type Calls = {
   [K in keyof Engine as Engine[K] extends (...args: never[]) => unknown ? K : never]: Engine[K];
 };
-export type CallName = Exclude<keyof Calls, 'apply' | 'keepAnswers'>;
+export type CallName = Exclude<keyof Calls, 'apply' | 'begin' | 'keepAnswers'>;
 export type ArgsOf<K extends CallName> = Parameters<Calls[K]>;
 export type AnswerOf<K extends CallName> = Awaited<ReturnType<Calls[K]>>;
 
 /** To the worker. */
 export type ToWorker =
   | { type: 'changes'; changes: Changes }
+  /** A first visit: the demo will be asked for. */
+  | { type: 'begin'; nowMin: number; timeZone: string }
   | { type: 'call'; id: number; name: CallName; args: readonly unknown[] };
 
 /** From the worker. */

@@ -21,7 +21,7 @@ import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { keepToday, type LastToday, lastToday } from '../../store/lastToday';
+import { firstKept, keepToday, type LastToday, lastToday, stillFirst } from '../../store/lastToday';
 import { useNowMin } from '../../store/useNowMin';
 import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
@@ -270,12 +270,13 @@ const lastOf = (
 });
 
 /** The last known Today, marked as such, while it is being worked out again. */
-const AsItStood = ({ last }: { last: LastToday }) => (
+const AsItStood = ({ last, first, nowMin }: { last: LastToday; first: Act | null; nowMin: number }) => (
   <Stack component="section" aria-label="As it stood" sx={{ maxWidth: 560 }}>
     <Typography variant="h1">{last.heading}</Typography>
     <Typography variant="body2">As it stood {last.at}; it is being worked out again.</Typography>
+    {first && <FirstAct act={first} nowMin={nowMin} />}
     <ul className="bare">
-      {last.acts.map((a) => (
+      {last.acts.slice(first ? 1 : 0).map((a) => (
         <ActRow key={`${a.href}/${a.when}/${a.what}`}>
           <ActWhen>{a.when}</ActWhen>
           <div>
@@ -293,7 +294,7 @@ const AsItStood = ({ last }: { last: LastToday }) => (
 
 /** What to do now, and what is wet. */
 export function Today() {
-  const { id, pieces, settings } = useParts('id', 'pieces', 'settings');
+  const { id, pieces, products, settings } = useParts('id', 'pieces', 'products', 'settings');
   const nowMin = useNowMin();
   const { byId, all, missing } = useSummaries();
   const sorted = useMemo(() => actsOf(pieces, byId.values(), settings, nowMin), [pieces, byId, settings, nowMin]);
@@ -302,11 +303,19 @@ export function Today() {
   const [whole, setWhole] = useState(false);
   const waiting = missing > 0 || (all === 0 && Object.values(pieces).some(hasPlan));
   useEffect(() => {
-    if (!waiting) keepToday(lastOf(id, acts, nowMin, settings));
-  }, [waiting, acts, id, nowMin, settings]);
+    if (!waiting)
+      keepToday({
+        ...lastOf(id, acts, nowMin, settings),
+        ...firstKept(acts[0], { pieces, products, settings }, nowMin),
+      });
+  }, [waiting, acts, id, nowMin, pieces, products, settings]);
   if (waiting && all <= fewPieces) {
     const last = lastToday(id);
-    if (last) return <AsItStood last={last} />;
+    if (last) {
+      const kept = stillFirst(last, { pieces, products, settings }, nowMin);
+      const piece = kept && pieces[kept.pieceId];
+      return <AsItStood last={last} first={piece ? { ...kept, piece } : null} nowMin={nowMin} />;
+    }
     if (all === 0) return <Typography variant="h1">{weekdayName(nowMin, settings.timeZone)}</Typography>;
   }
   if (Object.keys(pieces).length === 0) return <Nothing />;

@@ -1,0 +1,41 @@
+import { demoWorkshop } from '@cosmesis/core/demo';
+import { type Doing, queueForOne, reckonPiece, summaryOf } from '@cosmesis/core/reckoning';
+import { keptWorkCalendar } from '@cosmesis/core/schedule';
+import { expect, it } from 'vitest';
+import { firstKept, type LastToday, stillFirst } from './lastToday';
+
+const nowMin = Date.parse('2026-11-25T10:07:00Z') / 60_000;
+const workshop = demoWorkshop(nowMin, 'Europe/London');
+const { products, settings } = workshop;
+const summaries = Object.values(workshop.pieces).flatMap((piece) => {
+  const told = reckonPiece({ piece, products, settings, nowMin, air: null });
+  return told.ok ? [summaryOf(piece, told.value, nowMin)] : [];
+});
+const [first] = queueForOne(summaries, () => true, keptWorkCalendar(settings), nowMin, 10) as [Doing];
+const kept = (doing: Doing): LastToday => ({
+  workshopId: workshop.id,
+  heading: '',
+  at: '',
+  acts: [],
+  ...firstKept(doing, workshop, nowMin),
+});
+
+it('presses the first act of the last Today as long as what it came from stands', () => {
+  expect(stillFirst(kept(first), workshop, nowMin + 30)).toEqual(first);
+  const piece = workshop.pieces[first.pieceId]!;
+  const renamed = { ...workshop, pieces: { ...workshop.pieces, [piece.id]: { ...piece, name: 'Another' } } };
+  expect(stillFirst(kept(first), renamed, nowMin + 30)).toBeNull();
+});
+
+it('presses no act of a day before, none whose window closed, and keeps none that is held', () => {
+  const at = (closesAtMin: number | null): Doing => ({
+    ...first,
+    sitting: { ...first.sitting, closesAtMin },
+  });
+  expect(stillFirst(kept(at(null)), workshop, nowMin + 720)).not.toBeNull();
+  expect(stillFirst(kept(at(null)), workshop, nowMin + 721)).toBeNull();
+  expect(stillFirst(kept(at(nowMin + 60)), workshop, nowMin + 59)).not.toBeNull();
+  expect(stillFirst(kept(at(nowMin + 60)), workshop, nowMin + 60)).toBeNull();
+  const held = { ...first, sitting: { ...first.sitting, held: { words: 'lead not tested' } } } as Doing;
+  expect(firstKept(held, workshop, nowMin)).toEqual({});
+});

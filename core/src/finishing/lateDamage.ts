@@ -12,8 +12,9 @@ export const earlierSteps = (piece: Pick<Piece, 'reworked'>, zoneId: ZoneId | nu
 
 /** What a zone begins with, before anything on it is put right. */
 const before: ReadonlySet<string> = new Set(['look', 'obtain', 'parts', 'clean', 'mask']);
-/** What has gone past the time at which damage is put right, or is part of putting it right. */
-const goesPast = ({ kind }: Step): boolean => !before.has(stepKind(kind).group);
+/** What has gone past the time at which damage is put right, is part of putting it right, or is another top than the one it was on. */
+const goesPast = ({ kind, part }: Step): boolean =>
+  !before.has(stepKind(kind).group) || (kind === 'make-part' && part === 'top');
 
 /** What had been done on the zone of a damage by the time it was found, in its present round. */
 export function doneBefore(piece: Pick<Piece, 'log' | 'reworked'>, { zoneId, foundAt }: Damage): Step[] {

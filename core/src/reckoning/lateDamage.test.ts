@@ -79,6 +79,17 @@ describe('damage found when a zone was done is made good from what lies there', 
     expect(planOf(old, usualWorld).steps.some((s) => s.kind === 'fill-stick' && s.zoneId === 'top')).toBe(false);
   });
 
+  it('what comes loose on a new top before it is sanded is glued first', () => {
+    const slope = jobs['writing slope with a new top and a trim'] as Piece;
+    const inOrder = [...reckon(slope).steps].sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin);
+    const made = inOrder.findIndex((s) => s.step.id === 'top/make-part/1');
+    const { piece, nowMin } = foundAfter(slope, made, 'open-joint', 'top');
+    const kinds = reckon(piece, nowMin)
+      .steps.filter((s) => s.status !== 'done' && s.step.zoneId === 'top')
+      .map((s) => s.step.kind);
+    expect(kinds.slice(0, 3)).toEqual(['glue', 'clamp', 'sand']);
+  });
+
   it('what needs the finish off puts nothing in: that is another look', () => {
     expect(afterAll('box toned, with a decal', 'swollen-board', 'carcass')).toEqual([]);
   });

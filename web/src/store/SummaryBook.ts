@@ -173,8 +173,8 @@ export class SummaryBook {
   private tellSoon(): void {
     this.untold = true;
     // The last of them is waited for.
-    if (this.waiting?.length === 0) return this.tell();
-    if (this.telling) return;
+    if (this.waiting?.length === 0) this.tell();
+    if (this.telling || !this.untold) return;
     this.telling = true;
     this.means.later(
       () => {

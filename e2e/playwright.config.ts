@@ -19,6 +19,7 @@ export default defineConfig({
     timezoneId: 'Europe/London',
     locale: 'en-GB',
     trace: 'off',
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: chromiumOptions,
   },
   webServer: {

@@ -62,6 +62,19 @@ describe('stepVolume', () => {
     const filler = typicalProducts.find((p) => p.id === 'filler-two-part')!;
     expect(stepVolume(step('brush', 3), filler, 99, 0)!.productL).toEqual({ low: 0.024, likely: 0.045, high: 0.09 });
   });
+  it('is no surer than its source: a rate that names ± 5 % is off by a quarter from memory, a tenth by a label', () => {
+    const spread = (tag: 'M' | 'T' | 'P' | 'label' | 'own') => {
+      const rated: Product = { ...enamel, spreadM2PerL: { low: 9.5, likely: 10, high: 10.5, tag } };
+      const { low, likely, high } = stepVolume(step('brush'), rated, 2, 0, false)!.productL;
+      return [low / likely, high / likely].map((x) => Number(x.toFixed(3)));
+    };
+    // Together with how well the area is known, 0.95 to 1.08: exp(√(ln² 1.25 + ln² 1.08)) = 1.266.
+    expect(spread('M')).toEqual([0.795, 1.266]);
+    expect(spread('T')).toEqual([0.862, 1.173]);
+    expect(spread('P')).toEqual([0.897, 1.13]);
+    expect(spread('label')).toEqual([0.897, 1.13]);
+    expect(spread('own')).toEqual([0.932, 1.097]);
+  });
   it('has a working whose figures are those used, each with a tag, and an ordered range', () => {
     fc.assert(
       fc.property(

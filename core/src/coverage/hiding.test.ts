@@ -124,14 +124,15 @@ describe('the range of a figure', () => {
       return likely * (z < 0 ? (likely / low) ** (z / 1.2816) : (high / likely) ** (z / 1.2816));
     };
     const p = product('enamel');
+    // From memory, so no surer than a quarter.
+    const { likely } = p.spreadM2PerL!;
+    const rate = { low: likely / 1.25, likely, high: likely * 1.25 };
     const step = { kind: 'paint', method: 'brush', count: 0 } as Step;
     const volume = stepVolume(step, p, 3, 1)!.productL;
     const draws = Array.from(
       { length: 40_000 },
       () =>
-        (3 * draw({ low: 0.95, likely: 1, high: 1.08 }) * draw({ low: 1.3, likely: 1.6, high: 2 })) /
-          draw(p.spreadM2PerL!) +
-        0.02,
+        (3 * draw({ low: 0.95, likely: 1, high: 1.08 }) * draw({ low: 1.3, likely: 1.6, high: 2 })) / draw(rate) + 0.02,
     ).sort((a, b) => a - b);
     const at = (share: number) => draws[Math.floor(share * draws.length)]!;
     for (const [told, drawn] of [

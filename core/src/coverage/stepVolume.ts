@@ -37,7 +37,20 @@ const input = (name: string, value: number, unit: string, tag: WorkingInput['tag
   unit,
   tag,
 });
-const plain = ({ low, likely, high }: SourcedRange): Range => ({ low, likely, high });
+
+/** By what factor an amount can be off at 10 and 90 %, at the least, by where it comes from (from memory). */
+const leastFactor: Readonly<Record<Tag, number>> = { M: 1.25, T: 1.15, P: 1.1, label: 1.1, own: 1 };
+
+/**
+ * A range no narrower than its source deserves: a value from memory that names ± 5 % is not known to 5 %.
+ * @returns the ends given, or those of its tag where they lie further out; what is the workshop's own stays as it is
+ * Check: 10 from memory, 9.5 to 10.5 → 8 to 12.5
+ */
+const asWideAsItsTag = ({ low, likely, high, tag }: SourcedRange): Range => ({
+  low: Math.min(low, likely / leastFactor[tag]),
+  likely,
+  high: Math.max(high, likely * leastFactor[tag]),
+});
 
 /**
  * Litres one step takes: by the place for fillers and glue, else area over the practical spreading rate by brush,
@@ -75,8 +88,8 @@ export function stepVolume(
   const byFilm = reconcile(product);
   const rate =
     byFilm.rateByFilmM2PerL === null
-      ? plain(product.spreadM2PerL)
-      : scaleRange(plain(product.spreadM2PerL), byFilm.rateByFilmM2PerL / product.spreadM2PerL.likely);
+      ? asWideAsItsTag(product.spreadM2PerL)
+      : scaleRange(asWideAsItsTag(product.spreadM2PerL), byFilm.rateByFilmM2PerL / product.spreadM2PerL.likely);
   // A spread in per cent has no meaning on nothing.
   const onPiece =
     areaM2 === 0 ? certain(0) : multiplyRanges([scaleRange(areaSpread, areaM2), invertRange(rate), thirst]);
@@ -118,7 +131,7 @@ export function stepVolume(
           : []),
       ],
       result: { value: productL.likely, unit: 'L' },
-      note: 'Range: 10 to 90 %, from the spread of area, rate and thirst taken as independent.',
+      note: 'Range: 10 to 90 %, from the spread of area, rate and thirst taken as independent; a rate without a label or a log counts as known to a quarter.',
     },
   };
 }
@@ -144,7 +157,7 @@ function volumeOfFill(fillL: number, product: Product): StepVolume {
 }
 
 function volumeByPlace(step: Step, product: Product, perPlace: SourcedRange): StepVolume {
-  const productL = scaleRange(plain(perPlace), step.count);
+  const productL = scaleRange(asWideAsItsTag(perPlace), step.count);
   return {
     productL,
     thinnerL: certain(0),

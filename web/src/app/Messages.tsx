@@ -4,6 +4,7 @@ import SnackbarContent from '@mui/material/SnackbarContent';
 import { type CustomContentProps, closeSnackbar, enqueueSnackbar, SnackbarProvider } from 'notistack';
 import { forwardRef, useEffect } from 'react';
 import { useSaid } from '../ui/say';
+import { theme } from './theme';
 
 /** As long as it takes to read, or to think better of it. */
 const readForMs = { plain: 5_000, withAction: 12_000 };
@@ -72,7 +73,7 @@ export default function Messages() {
         maxSnack={1}
         Components={{ strip: Strip }}
         classes={{ containerRoot: 'messages' }}
-        transitionDuration={120}
+        transitionDuration={theme.transitions.duration.short}
       />
     </>
   );

@@ -48,6 +48,10 @@ const ruled = {
 };
 
 /** The look of everything that is pressed or read; colours by meaning as in tokens.css. */
+/** Who asked for less motion gets none. */
+const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
+const ms = (duration: number) => (still ? 0 : duration);
+
 export const theme = createTheme({
   cssVariables: true,
   colorSchemes: {
@@ -80,7 +84,18 @@ export const theme = createTheme({
   },
   shape: { borderRadius: 3 },
   breakpoints: { values: { xs: 0, sm: 600, md: 761, lg: 1101, xl: 1536 } },
-  transitions: { duration: { short: 120, shorter: 100, standard: 120 } },
+  transitions: {
+    ...(still && { create: () => 'none' }),
+    duration: {
+      shortest: ms(100),
+      shorter: ms(100),
+      short: ms(120),
+      standard: ms(120),
+      complex: ms(120),
+      enteringScreen: ms(120),
+      leavingScreen: ms(100),
+    },
+  },
   typography: {
     fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif",
     fontSize: 16,

@@ -24,8 +24,7 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useWindowVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, useState } from 'react';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
@@ -65,17 +64,11 @@ function useMove(piece: Piece, steps: readonly Step[]) {
 
 function StepRow({
   reckoned,
-  index,
-  of,
-  measure,
   selected,
   onSelect,
   onMove,
 }: {
   reckoned: ReckonedStep;
-  index: number;
-  of: number;
-  measure: (row: HTMLLIElement | null) => void;
   selected: boolean;
   onSelect: () => void;
   onMove?: (where: 'earlier' | 'later') => void;
@@ -95,13 +88,7 @@ function StepRow({
   };
   return (
     <li
-      ref={(row) => {
-        setNodeRef(row);
-        measure(row);
-      }}
-      data-index={index}
-      aria-posinset={index + 1}
-      aria-setsize={of}
+      ref={setNodeRef}
       style={{
         display: 'flex',
         alignItems: 'center',
@@ -150,9 +137,6 @@ function StepRow({
   );
 }
 
-/** Height of a row before it was measured, px. */
-const rowPx = 66;
-
 /** The steps over all zones: what is next, or every one in order, to be moved. */
 export function AllSteps({
   piece,
@@ -179,16 +163,6 @@ export function AllSteps({
     const at = order.indexOf(s);
     return by < 0 ? order.slice(Math.max(0, at + by), at).reverse() : order.slice(at + 1, at + 1 + by);
   };
-  const list = useRef<HTMLOListElement>(null);
-  const virtual = useWindowVirtualizer({
-    count: shown.length,
-    estimateSize: () => rowPx,
-    overscan: 8,
-    getItemKey: (i) => shown[i]!.step.id,
-    scrollMargin: list.current?.offsetTop ?? 0,
-  });
-  const rows = virtual.getVirtualItems();
-  const { scrollMargin } = virtual.options;
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -215,34 +189,18 @@ export function AllSteps({
       )}
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
         <SortableContext items={order.map((s) => s.step.id)} strategy={verticalListSortingStrategy}>
-          <ol
-            className="bare"
-            ref={list}
-            style={{
-              paddingTop: (rows[0]?.start ?? scrollMargin) - scrollMargin,
-              paddingBottom: virtual.getTotalSize() - ((rows.at(-1)?.end ?? scrollMargin) - scrollMargin),
-            }}
-          >
-            {rows.map(({ index }) => {
-              const s = shown[index]!;
-              return (
-                <StepRow
-                  key={s.step.id}
-                  reckoned={s}
-                  index={index}
-                  of={shown.length}
-                  measure={virtual.measureElement}
-                  selected={s.step.id === selectedId}
-                  onSelect={() => onSelect(s.step.id)}
-                  {...(all && movable(s)
-                    ? {
-                        onMove: (where: 'earlier' | 'later') =>
-                          move(s, passing(s, where === 'earlier' ? -1 : 1), where),
-                      }
-                    : {})}
-                />
-              );
-            })}
+          <ol className="bare">
+            {shown.map((s) => (
+              <StepRow
+                key={s.step.id}
+                reckoned={s}
+                selected={s.step.id === selectedId}
+                onSelect={() => onSelect(s.step.id)}
+                {...(all && movable(s)
+                  ? { onMove: (where: 'earlier' | 'later') => move(s, passing(s, where === 'earlier' ? -1 : 1), where) }
+                  : {})}
+              />
+            ))}
           </ol>
         </SortableContext>
       </DndContext>

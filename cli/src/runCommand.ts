@@ -1,7 +1,15 @@
 import { planOf } from '@cosmesis/core/finishing';
-import { type Reckoning, reckonPiece } from '@cosmesis/core/reckoning';
+import {
+  bindingWords,
+  type Reckoning,
+  reckonPiece,
+  stepsInTime,
+  unplacedWords,
+  workshopProblem,
+} from '@cosmesis/core/reckoning';
+import { keptWorkCalendar, scheduleWorkshop } from '@cosmesis/core/schedule';
 import { planToText } from '@cosmesis/core/takeaway';
-import { good, type Result, refused } from '@cosmesis/core/units';
+import { DomainError, good, minuteOf, type Result, refused } from '@cosmesis/core/units';
 import { readWorkshopFile, type Workshop, workshopFromFile } from '@cosmesis/core/workshop';
 
 /** What the command line can print. */
@@ -11,7 +19,7 @@ export type Command = (typeof commands)[number];
 const iso = (minute: number | null): string | null =>
   minute === null ? null : new Date(minute * 60_000).toISOString();
 
-const views: Readonly<Record<Exclude<Command, 'plan'>, (r: Reckoning) => unknown>> = {
+const views: Readonly<Record<Exclude<Command, 'plan' | 'schedule'>, (r: Reckoning) => unknown>> = {
   quantities: (r) => ({
     areasM2: Object.fromEntries(r.zones.map((z) => [z.id, z.areaM2])),
     steps: r.steps
@@ -30,20 +38,6 @@ const views: Readonly<Record<Exclude<Command, 'plan'>, (r: Reckoning) => unknown
       price: p.packs.price,
     })),
     price: r.totals.price,
-  }),
-  schedule: (r) => ({
-    steps: r.steps.map((s) => ({
-      id: s.step.id,
-      status: s.status,
-      start: iso(s.startMin),
-      end: iso(s.endMin),
-      opens: iso(s.opensAtMin),
-      closes: iso(s.closesAtMin),
-      inserted: s.inserted,
-      handsOnMin: s.handsOnMin,
-    })),
-    lightUse: iso(r.totals.lightUseAtMin),
-    cured: iso(r.totals.curedAtMin),
   }),
   check: (r) => ({ findings: r.findings }),
 };
@@ -78,6 +72,66 @@ export function plansAsText(text: string, now?: string): Result<string> {
   return good(plans.join('\n'), read.warnings);
 }
 
+/** So many orders are tried for the schedule of a file; the seed makes it the same each time. */
+const tries = 300;
+const seed = 1;
+
+/** The workshop in time: one pair of hands, each step with what binds it; what cannot be planned says why. */
+function scheduleCommand({ pieces, products, settings }: Workshop, nowMin: number): object {
+  const reckoned = Object.values(pieces).map((piece) => ({
+    piece,
+    told: reckonPiece({ piece, products, settings, nowMin }),
+  }));
+  const planned = reckoned.flatMap(({ piece, told }) => (told.ok ? [{ piece, tasks: told.value.tasks }] : []));
+  const problem = workshopProblem(planned, settings, nowMin);
+  const schedule = scheduleWorkshop(problem, tries, seed);
+  const tasks = new Map(planned.flatMap((p) => p.tasks).map((t) => [t.id, t]));
+  const nameOf = (id: string): string => {
+    const task = tasks.get(id)!;
+    return `${pieces[task.pieceId]!.name}, ${task.stepIds[0] ?? 'light use'}`;
+  };
+  const inTime = new Map<string, { startMin: number; endMin: number; binds: string }>();
+  for (const at of schedule.placed) {
+    const task = tasks.get(at.id)!;
+    const binds = bindingWords(at.binding, nameOf);
+    for (const { stepId, startMin, endMin } of stepsInTime(task, at, keptWorkCalendar(settings)))
+      inTime.set(`${task.pieceId}/${stepId}`, { startMin, endMin, binds });
+  }
+  const without = new Map(
+    schedule.unplaced.flatMap(({ id, because }) =>
+      tasks.get(id)!.stepIds.map((s) => [`${tasks.get(id)!.pieceId}/${s}`, unplacedWords(because, nameOf)] as const),
+    ),
+  );
+  return {
+    lateness: planned.flatMap(({ piece }) => {
+      const ready = schedule.placed.find((p) => p.id === `${piece.id}/light-use`);
+      const promised = piece.promisedAt === null ? null : minuteOf(piece.promisedAt);
+      const lateMin = ready && promised !== null ? Math.max(0, ready.endMin - promised) : null;
+      return [{ id: piece.id, lightUse: iso(ready?.endMin ?? null), lateMin }];
+    }),
+    missed: schedule.missed.map((m) => ({ ...m, closedAt: iso(m.closedAtMin) })),
+    pieces: reckoned.map(({ piece, told }) => ({
+      id: piece.id,
+      name: piece.name,
+      steps: told.ok
+        ? told.value.steps.map((s) => {
+            const at = s.status === 'done' ? { ...s, binds: 'done' } : inTime.get(`${piece.id}/${s.step.id}`);
+            return {
+              id: s.step.id,
+              status: s.status,
+              start: iso(at?.startMin ?? null),
+              end: iso(at?.endMin ?? null),
+              handsOnMin: s.handsOnMin,
+              inserted: s.inserted,
+              binds: at?.binds ?? without.get(`${piece.id}/${s.step.id}`) ?? '',
+            };
+          })
+        : [],
+      issues: told.ok ? told.value.issues : told.issues,
+    })),
+  };
+}
+
 /**
  * One command over a workshop file.
  * @param text the file's text
@@ -87,6 +141,19 @@ export function runCommand(command: Command, text: string, now?: string): Result
   const read = readAt(text, now);
   if (!read.ok) return read;
   const { workshop, nowMin } = read.value;
+  if (command === 'schedule') {
+    try {
+      return good({ command, now: iso(nowMin), ...scheduleCommand(workshop, nowMin) }, read.warnings);
+    } catch (error) {
+      // A calendar without a working hour is the one thing that can be asked for and not be answered.
+      if (!(error instanceof DomainError)) throw error;
+      return refused({
+        code: 'no_working_hours',
+        path: 'settings → workingHours',
+        message: 'This workshop has no working hours: nothing can be planned. Give it some under Settings.',
+      });
+    }
+  }
   const pieces = Object.values(workshop.pieces).map((piece) => {
     const head = { id: piece.id, name: piece.name };
     if (command === 'plan') {

@@ -2,6 +2,7 @@ import type { PackChoice, Working } from '../coverage';
 import type { Consumption, Finding, Hold, Silenced } from '../finishing';
 import type { Issue, Range } from '../units';
 import type { LookKind, Step, StepKindId, WaitKind, ZoneId } from '../workshop';
+import type { PieceTask } from './tasksOf';
 
 /** How far a step is. */
 export type StepStatus = 'done' | 'running' | 'planned';
@@ -94,6 +95,8 @@ export interface Reckoning {
   /** What schools of the house keep quiet. */
   silenced: readonly Silenced[];
   wet: readonly WetZone[];
+  /** What is to be done, as the schedule of the workshop takes it. */
+  tasks: readonly PieceTask[];
   issues: readonly Issue[];
   totals: {
     handsOnMin: number;

@@ -20,3 +20,13 @@ export { type Doing, queueForOne } from './queueForOne';
 export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
+export { type PieceTask, tasksOf } from './tasksOf';
+export {
+  bindingWords,
+  ownHands,
+  type PieceWithTasks,
+  type StepInTime,
+  stepsInTime,
+  unplacedWords,
+  workshopProblem,
+} from './workshopSchedule';

@@ -5,6 +5,7 @@ import {
   bandColour,
   cautionsOf,
   checkPlan,
+  dustAfter,
   type Finding,
   facesOfStep,
   type Hold,
@@ -15,6 +16,7 @@ import {
   inSittings,
   type LagOnSurface,
   lagsOf,
+  lateScuff,
   lookOf,
   type Member,
   membersOf,
@@ -42,6 +44,7 @@ import { stepNotFinite, sumNotFinite } from './notFinite';
 import type { ReckonedStep, Reckoning } from './Reckoning';
 import { scheduleSteps, setsUpBehind } from './scheduleSteps';
 import { cutIntoSittings } from './sittingsOf';
+import { tasksOf } from './tasksOf';
 import { wetZones } from './wetZones';
 import { minutesWorking } from './workings';
 
@@ -365,6 +368,18 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     findings,
     silenced: silencedFindings(context),
     wet: wetZones(steps, products, nowMin),
+    tasks: tasksOf({
+      piece,
+      steps,
+      lags: scheduled.lags,
+      products,
+      lateMinOf: (id) => {
+        const scuffed = lateScuff(byId.get(id)!, '');
+        return hands.minutesOf(scuffed, true) + hands.minutesOf(dustAfter(byId.get(id)!), true);
+      },
+      nowMin,
+      startMin: piece.startAt ? minuteOf(piece.startAt) : null,
+    }),
     issues: [...plan.issues, ...planIssues(piece, new Set(zones.map((z) => z.id)), plan.steps)],
     totals: totalsOf(steps, needs, products, (minutes) => labourPrice(minutes, piece, settings, house), wear),
   };

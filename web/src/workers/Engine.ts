@@ -1,9 +1,10 @@
 import { latestReading } from '@cosmesis/core/deeds';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
-import { nothingAround, planOf } from '@cosmesis/core/finishing';
+import { lowerFirst, nothingAround, planOf } from '@cosmesis/core/finishing';
 import {
   aroundSummary,
+  bindingWords,
   type ChangeOfMind,
   changeOfMind,
   comparePlans,
@@ -13,6 +14,8 @@ import {
   type FixPreview,
   noSummary,
   type PieceSummary,
+  type PieceTask,
+  type PieceWithTasks,
   type PlanComparison,
   planKept,
   previewFix,
@@ -22,8 +25,11 @@ import {
   reckonPiece,
   type SchoolFigures,
   summaryOf,
+  unplacedWords,
   workshopAround,
+  workshopProblem,
 } from '@cosmesis/core/reckoning';
+import { improvingSchedule, type WorkshopSchedule } from '@cosmesis/core/schedule';
 import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
 import { quantitiesToCsv, sittingsToICalendar } from '@cosmesis/core/takeaway';
 import { good, minuteOf, type Result, refused } from '@cosmesis/core/units';
@@ -31,6 +37,7 @@ import {
   canonicalJson,
   emptyRecords,
   type HouseRuleId,
+  hasPlan,
   type KeptPlan,
   type LookKind,
   type Piece,
@@ -46,6 +53,45 @@ import { type MadeFile, makeFile, readFile } from './workshopFiles';
 export interface Reckoned extends Reckoning {
   plannedBefore: Piece['plannedBefore'] | null;
 }
+
+/** A sitting in the schedule of the workshop. Whole minutes since 1970. */
+export interface PlannedSitting {
+  /** Piece and first step. */
+  id: string;
+  pieceId: string;
+  sittingId: string;
+  words: string;
+  startMin: number;
+  endMin: number;
+  handsMin: number;
+  status: 'planned' | 'running';
+  /** How long what follows it has to wait, at the most. */
+  wetMin: number;
+  /** What keeps it from being begun sooner, and the sitting that is named there. */
+  binds: string;
+  boundTo: string | null;
+}
+
+/** The whole workshop in time. */
+export interface WorkshopPlan {
+  atMin: number;
+  /** How many orders were tried, of how many. */
+  tried: number;
+  of: number;
+  sittings: readonly PlannedSitting[];
+  /** Light use of each piece, and what was promised. */
+  ready: readonly { pieceId: string; atMin: number | null; dueMin: number | null }[];
+  missed: readonly { pieceId: string; sittingId: string; closedAtMin: number; lateMin: number }[];
+  unplaced: readonly { pieceId: string; sittingId: string; words: string; because: string }[];
+}
+
+/** Pieces that are scheduled together at the most: those under way or promised first, then the oldest. */
+const mostScheduled = 60;
+/** Orders tried for a workshop that changed. */
+const tries = 400;
+const seed = 1;
+/** What was worked out of a piece so long ago is worked out again, minutes. */
+const tasksFreshMin = 10;
 
 /** What is kept of a piece from one day to the next. */
 export interface KeptAnswer {
@@ -104,6 +150,15 @@ interface Shop {
   hash?: string;
 }
 
+/** A search for a better schedule, as far as it went. */
+interface Search {
+  tasks: readonly (readonly PieceTask[])[];
+  nowMin: number;
+  steps: ReturnType<typeof improvingSchedule>;
+  best: WorkshopSchedule;
+  tried: number;
+}
+
 const failed = (error: unknown): Result<never> =>
   refused({
     code: 'core_failed',
@@ -118,6 +173,77 @@ function guarded<T>(work: () => Result<T>): Result<T> {
   } catch (error) {
     return failed(error);
   }
+}
+
+/** A schedule as the page shows it: waits that need nobody are only named by what waits for them. */
+function planOfSchedule(own: readonly PieceWithTasks[], { best, tried }: Search, nowMin: number): WorkshopPlan {
+  const tasks = new Map(own.flatMap((p) => p.tasks).map((t) => [t.id, t]));
+  const names = new Map(own.map(({ piece }) => [piece.id, piece.name]));
+  const nameOf = (id: string) => {
+    const { pieceId, words } = tasks.get(id)!;
+    return `${names.get(pieceId)}: ${lowerFirst(words)}`;
+  };
+  const wetMin = new Map<string, number>();
+  for (const { lags } of tasks.values())
+    for (const l of lags) wetMin.set(l.beforeId, Math.max(wetMin.get(l.beforeId) ?? 0, l.minMin));
+  const sittingOf = (id: string) => tasks.get(id)!.stepIds[0] ?? '';
+  const pieceOf = (id: string) => tasks.get(id)!.pieceId;
+  const ends = new Map(best.placed.map((p) => [p.id, p.endMin]));
+  return {
+    atMin: nowMin,
+    tried,
+    of: tries,
+    sittings: best.placed.flatMap(({ id, startMin, endMin, binding }): PlannedSitting[] => {
+      const t = tasks.get(id)!;
+      if (t.handsMin === 0 || (t.fixed && endMin < nowMin)) return [];
+      const boundTo =
+        'beforeId' in binding
+          ? binding.beforeId
+          : 'otherId' in binding
+            ? binding.otherId
+            : 'laterId' in binding
+              ? binding.laterId
+              : null;
+      return [
+        {
+          id,
+          pieceId: t.pieceId,
+          sittingId: sittingOf(id),
+          words: t.words,
+          startMin,
+          endMin,
+          handsMin: t.handsMin,
+          status: t.fixed ? 'running' : 'planned',
+          wetMin: wetMin.get(id) ?? 0,
+          binds: bindingWords(binding, nameOf),
+          boundTo: boundTo === '' ? null : boundTo,
+        },
+      ];
+    }),
+    ready: own.map(({ piece }) => ({
+      pieceId: piece.id,
+      atMin: ends.get(`${piece.id}/light-use`) ?? null,
+      dueMin: piece.promisedAt === null ? null : minuteOf(piece.promisedAt),
+    })),
+    missed: best.missed.map((m) => ({
+      pieceId: pieceOf(m.id),
+      sittingId: sittingOf(m.id),
+      closedAtMin: m.closedAtMin,
+      lateMin: m.lateMin,
+    })),
+    unplaced: best.unplaced.flatMap(({ id, because }) =>
+      tasks.get(id)!.handsMin === 0
+        ? []
+        : [
+            {
+              pieceId: pieceOf(id),
+              sittingId: sittingOf(id),
+              words: tasks.get(id)!.words,
+              because: unplacedWords(because, nameOf),
+            },
+          ],
+    ),
+  };
 }
 
 /**
@@ -135,6 +261,8 @@ export class Engine {
   /** The demo, made before it was asked for. */
   private begun: { nowMin: number; timeZone: string; workshop: Workshop } | null = null;
   private draws: Map<string, Draw[]> | null = null;
+  private readonly tasks = new Map<string, { piece: Piece; shop: Shop; atMin: number; tasks: readonly PieceTask[] }>();
+  private search: Search | null = null;
 
   /** @param codeVersion names the code: answers of another one are worked out again */
   constructor(
@@ -347,6 +475,50 @@ export class Engine {
       : noSummary(piece.id, nowMin, told.issues[0]?.message ?? '');
     this.keep(piece, summary);
     return summary;
+  }
+
+  private tasksOf(piece: Piece, nowMin: number): readonly PieceTask[] {
+    const shop = this.shop();
+    const known = this.tasks.get(piece.id);
+    if (known && known.shop === shop && unchanged(known.piece, piece) && Math.abs(nowMin - known.atMin) < tasksFreshMin)
+      return known.tasks;
+    const { products, settings } = this.open();
+    const told = reckonPiece({ piece, products, settings, nowMin });
+    const tasks = told.ok ? told.value.tasks : [];
+    this.tasks.set(piece.id, { piece, shop, atMin: nowMin, tasks });
+    return tasks;
+  }
+
+  /**
+   * The whole workshop in time, for one pair of hands. The first answer comes at once; asked again, it goes on from there.
+   * @param more how many more orders are tried now
+   */
+  workshopPlan(nowMin: number, more: number): Result<WorkshopPlan> {
+    return guarded(() => {
+      const { pieces, settings } = this.open();
+      const weight = (p: Piece) => Number(p.log.length > 0) * 2 + Number(p.promisedAt !== null);
+      const chosen = Object.values(pieces)
+        .filter(hasPlan)
+        .sort((a, b) => weight(b) - weight(a) || Date.parse(a.createdAt) - Date.parse(b.createdAt))
+        .slice(0, mostScheduled);
+      const own = chosen.map((piece) => ({ piece, tasks: this.tasksOf(piece, nowMin) }));
+      const same = this.search?.tasks.length === own.length && own.every((p, i) => p.tasks === this.search!.tasks[i]);
+      if (!this.search || !same || this.search.nowMin !== nowMin) {
+        const problem = workshopProblem(own, settings, nowMin);
+        // The clock alone went on: the order found is kept, and not sought again.
+        const tried = same ? this.search!.tried : 0;
+        const steps = improvingSchedule(problem, tries, seed, this.search?.best ?? null);
+        const best = steps.next().value as { schedule: WorkshopSchedule };
+        this.search = { tasks: own.map((p) => p.tasks), nowMin, steps, best: best.schedule, tried };
+      }
+      const { search } = this;
+      for (let i = 0; i < more && search.tried < tries; i += 1) {
+        const next = search.steps.next();
+        search.tried += 1;
+        if (!next.done && next.value.schedule) search.best = next.value.schedule;
+      }
+      return good(planOfSchedule(own, search, nowMin));
+    });
   }
 
   /** The plan of a piece as it is now was seen. */

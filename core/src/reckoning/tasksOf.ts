@@ -1,0 +1,221 @@
+import { doWhat, isSprayed, type LagOnSurface, stepKind, waitWords } from '../finishing';
+import type { Task, TaskAir, TaskLag } from '../schedule';
+import type { Piece, Product } from '../workshop';
+import type { ReckonedStep } from './Reckoning';
+import { cutIntoSittings, sittingWords } from './sittingsOf';
+
+/** A task of the workshop's schedule with the steps it stands for; none for light use. */
+export interface PieceTask extends Task {
+  stepIds: readonly string[];
+  /** Hands-on minutes of each of them. */
+  stepMin: readonly number[];
+  /** What is done, with its zones. */
+  words: string;
+}
+
+/** What tasks are made from. */
+export interface TasksInput {
+  piece: Pick<Piece, 'id' | 'startAt' | 'wear' | 'decisions'>;
+  /** As worked out for the piece by itself. */
+  steps: readonly ReckonedStep[];
+  lags: ReadonlyMap<string, readonly LagOnSurface[]>;
+  products: Readonly<Record<string, Product>>;
+  /** Hands-on minutes of the scuff and dusting that a coat needs when its window has passed. */
+  lateMinOf: (stepId: string) => number;
+  nowMin: number;
+  startMin: number | null;
+}
+
+/** The space that work is done in where no other is named. */
+const oneSpace = 'workshop';
+
+/** What works for a time is left on for so much longer at most, minutes (common practice, no source). */
+const dwellsOnMin = 30;
+
+/** Where each step lies: its task, and minutes of its hands-on work before and behind it there. */
+interface Within {
+  task: string;
+  aheadMin: number;
+  behindMin: number;
+}
+
+function withinTasks(groups: readonly (readonly ReckonedStep[])[]): Map<string, Within> {
+  const within = new Map<string, Within>();
+  for (const own of groups) {
+    const wholeMin = own.reduce((sum, s) => sum + s.handsOnMin, 0);
+    let aheadMin = 0;
+    for (const s of own) {
+      const behindMin = wholeMin - aheadMin - s.handsOnMin;
+      within.set(s.step.id, { task: own[0]!.step.id, aheadMin, behindMin });
+      aheadMin += s.handsOnMin;
+    }
+  }
+  return within;
+}
+
+/**
+ * The waits of a task: those of its steps, each moved by what of the two tasks lies before and behind. Within one piece
+ * nothing is begun before what it waits for is over, whoever does it.
+ */
+function lagsOfTask(own: readonly ReckonedStep[], within: ReadonlyMap<string, Within>, input: TasksInput): TaskLag[] {
+  const lags: TaskLag[] = [];
+  const task = own[0]!.step.id;
+  for (const { step } of own) {
+    const here = within.get(step.id)!;
+    for (const { beforeId, wait, minMin, maxMin, blocked } of input.lags.get(step.id) ?? []) {
+      const there = within.get(beforeId);
+      if (!there || there.task === task) continue;
+      const moved = here.aheadMin + there.behindMin;
+      const least = Math.max(0, minMin - moved);
+      // What works for a time is taken off before it dries in, or is laid on again.
+      if (wait === 'dwell' && maxMin === null) {
+        const before = input.steps.find((s) => s.step.id === beforeId)!;
+        const again = before.status === 'planned' ? null : before.handsOnMin;
+        const because = waitWords[wait];
+        lags.push({
+          beforeId: there.task,
+          minMin: least,
+          maxMin: least + dwellsOnMin,
+          blocked: null,
+          lateMin: again,
+          because,
+        });
+        continue;
+      }
+      lags.push({
+        beforeId: there.task,
+        minMin: least,
+        maxMin: maxMin === null ? null : Math.max(least, maxMin - moved),
+        blocked: blocked && { from: blocked.from - moved, to: blocked.to - moved },
+        lateMin: maxMin === null ? null : input.lateMinOf(step.id),
+        because: waitWords[wait],
+      });
+    }
+  }
+  return strongest(lags);
+}
+
+/** Of several open waits for one task the longest says all. */
+function strongest(lags: readonly TaskLag[]): TaskLag[] {
+  const plain = new Map<string, TaskLag>();
+  const special: TaskLag[] = [];
+  for (const lag of lags) {
+    const known = plain.get(lag.beforeId);
+    if (lag.maxMin !== null || lag.blocked !== null) special.push(lag);
+    else if (!known || lag.minMin > known.minMin) plain.set(lag.beforeId, lag);
+  }
+  return [...plain.values(), ...special];
+}
+
+function airOfTask(
+  own: readonly ReckonedStep[],
+  within: ReadonlyMap<string, Within>,
+  { piece, products }: TasksInput,
+): TaskAir | null {
+  const elsewhere = piece.decisions['piece/dust']?.choice === 'other-space';
+  let [openMin, raises, lays]: [number, string | null, string | null] = [0, null, null];
+  for (const { step } of own) {
+    const { film, abrasive } = stepKind(step.kind);
+    if (step.zoneId === null || (!film && !abrasive)) continue;
+    if (abrasive && !elsewhere) raises = 'dust';
+    if (!film) continue;
+    const dustFreeMin = (step.productId && products[step.productId]?.times.dustFreeMin.high) || 0;
+    openMin = Math.max(openMin, dustFreeMin - within.get(step.id)!.behindMin);
+    lays = step.productId;
+    if (isSprayed(step.method)) raises ??= step.productId;
+  }
+  return openMin > 0 || raises !== null ? { space: oneSpace, openMin, raises, lays } : null;
+}
+
+/** When the piece may be used lightly: a moment that waits for every film; what children or food touch waits for the cure. */
+function lightUse(films: readonly ReckonedStep[], within: ReadonlyMap<string, Within>, input: TasksInput): PieceTask {
+  const { piece, products } = input;
+  const lags = films.flatMap(({ step: { id, productId, zoneId } }): TaskLag[] => {
+    const times = productId === null ? undefined : products[productId]?.times;
+    const cured = zoneId && piece.wear[zoneId] === 'child-food';
+    const waitMin = (cured ? times?.cureMin.high : times?.lightUseMin.high) ?? 0;
+    const there = within.get(id);
+    if (!there) return [];
+    const minMin = Math.max(0, waitMin - there.behindMin);
+    const because = cured ? waitWords.cure : waitWords['light-use'];
+    return [{ beforeId: there.task, minMin, maxMin: null, blocked: null, lateMin: null, because }];
+  });
+  return { ...plainTask(piece.id, 'light-use'), lags: strongest(lags), counts: true };
+}
+
+const plainTask = (pieceId: string, id: string): PieceTask => ({
+  id,
+  pieceId,
+  handsMin: 0,
+  divisible: false,
+  lags: [],
+  notBefore: null,
+  closed: [],
+  air: null,
+  place: null,
+  fixed: null,
+  held: null,
+  counts: false,
+  stepIds: [],
+  stepMin: [],
+  words: 'Light use',
+});
+
+/** Ids of tasks are told apart by their piece. */
+const named = (pieceId: string, id: string): string => `${pieceId}/${id}`;
+
+/**
+ * What is still to be done on a piece, as tasks of the workshop's schedule: its sittings, its waits, and light use; with what is
+ * done as far as something waits for it. Steps of a sitting keep together.
+ */
+export function tasksOf(input: TasksInput): PieceTask[] {
+  const { piece, steps, nowMin, startMin } = input;
+  const begun = steps.some((s) => s.status !== 'planned');
+  const ahead = steps.filter((s) => s.status !== 'done');
+  const groups = [
+    ...cutIntoSittings(ahead.filter((s) => s.handsOnMin > 0)),
+    ...ahead.filter((s) => s.handsOnMin === 0).map((s) => [s]),
+    ...steps.filter((s) => s.status === 'done').map((s) => [s]),
+  ];
+  const within = withinTasks(groups);
+  const tasks = groups.map((own): PieceTask => {
+    const first = own[0]!;
+    const { status, startMin: fromMin } = first;
+    const fixed = status !== 'planned' || own.some((s) => s.status === 'running');
+    return {
+      ...plainTask(piece.id, first.step.id),
+      handsMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
+      divisible: own.every((s) => stepKind(s.step.kind).divisible),
+      lags: fixed ? [] : lagsOfTask(own, within, input),
+      notBefore: !begun && startMin !== null && startMin > nowMin ? { minute: startMin, because: 'begun then' } : null,
+      air: airOfTask(own, within, input),
+      fixed: fixed ? { startMin: fromMin, endMin: own.at(-1)!.endMin } : null,
+      held: own.find((s) => s.held)?.held?.words ?? null,
+      counts: first.step.kind !== 'cure',
+      stepIds: own.map((s) => s.step.id),
+      stepMin: own.map((s) => s.handsOnMin),
+      words: sittingWords({ steps: own }, doWhat),
+    };
+  });
+  const films = steps.filter((s) => stepKind(s.step.kind).film || s.step.kind === 'wax');
+  if (ahead.length > 0) tasks.push(lightUse(films, within, input));
+  const all = tasks.map((t) => ({
+    ...t,
+    id: named(piece.id, t.id),
+    lags: t.lags.map((l) => ({ ...l, beforeId: named(piece.id, l.beforeId) })),
+  }));
+  return all.filter((t) => !t.fixed || stillMatters(t, all, nowMin));
+}
+
+/** Whether something done bears on what is to come: something waits for it still, or its film lies open. */
+function stillMatters({ id, fixed, air }: PieceTask, all: readonly PieceTask[], nowMin: number): boolean {
+  const { endMin } = fixed!;
+  if (endMin + (air?.openMin ?? 0) > nowMin) return true;
+  return all.some((t) =>
+    t.lags.some(
+      (l) =>
+        l.beforeId === id &&
+        (endMin + l.minMin > nowMin || l.maxMin !== null || endMin + (l.blocked?.to ?? 0) > nowMin),
+    ),
+  );
+}

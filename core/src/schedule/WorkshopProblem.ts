@@ -1,0 +1,138 @@
+import type { WorkCalendar } from './WorkCalendar';
+
+/** How long a task waits for another: from the end of the other's hands-on work to its own start. Whole minutes. */
+export interface TaskLag {
+  beforeId: string;
+  /** May be below zero where only a later part of the task waits for an earlier part of the other. */
+  minMin: number;
+  /** When the window closes; null: it stays open. */
+  maxMin: number | null;
+  /** Between these, counted from the same end, it may not be begun. */
+  blocked: { from: number; to: number } | null;
+  /** Hands-on minutes that a start after the window costs, a scuff for one; null: after it nothing can be done. */
+  lateMin: number | null;
+  /** Why it waits, in the words of the plan. */
+  because: string;
+}
+
+/** What a task leaves open to dust, and what it raises. */
+export interface TaskAir {
+  /** The air it is done in. */
+  space: string;
+  /** Minutes after its end in which what it leaves takes dust; 0: nothing. */
+  openMin: number;
+  /** What it raises: dust, or the mist of a product; null: nothing. What was laid with the same is not spoiled by it. */
+  raises: string | null;
+  /** What it lays; null: nothing. */
+  lays: string | null;
+}
+
+/** A sitting, or a wait, that is to be placed in time. Whole minutes since 1970. */
+export interface Task {
+  id: string;
+  /** What is done on one piece keeps its waits, and shares its place. */
+  pieceId: string;
+  /** Hands-on minutes; 0: nobody is needed. */
+  handsMin: number;
+  /** May be laid down at the end of a shift and gone on with in the next. */
+  divisible: boolean;
+  lags: readonly TaskLag[];
+  /** Not begun sooner: pinned, ordered or not yet delivered; null: at any time. */
+  notBefore: { minute: number; because: string } | null;
+  /** When it cannot be begun, in order of time: the air of its space is beyond what its product bears. */
+  closed: readonly { fromMin: number; untilMin: number; because: string }[];
+  air: TaskAir | null;
+  /** The place it needs while hands are at it, and how long after it; null: none. */
+  place: { id: string; afterMin: number } | null;
+  /** What has happened or runs: it lies where it lies. */
+  fixed: { startMin: number; endMin: number } | null;
+  /** What has to be settled before it can be begun, in words; null: nothing. */
+  held: string | null;
+  /** Whether the piece is only ready with it; a full cure for one is no matter of the promise. */
+  counts: boolean;
+}
+
+/** A piece as the schedule weighs it. */
+export interface TaskPiece {
+  id: string;
+  /** When it shall be ready for light use; null: no promise was made. */
+  dueMin: number | null;
+  /** Weight of its lateness, above 0; 1 is usual. */
+  priority: number;
+}
+
+/** What the scheduler of the workshop is asked. */
+export interface WorkshopProblem {
+  nowMin: number;
+  tasks: readonly Task[];
+  pieces: readonly TaskPiece[];
+  /** Each pair of hands with its working hours. */
+  people: readonly { id: string; calendar: WorkCalendar }[];
+  /** How many pieces a place takes at a time. */
+  places: Readonly<Record<string, number>>;
+  /** What it costs hands to go to another piece, minutes: they do not go for less. */
+  changeMin: number;
+}
+
+/** What keeps a task from being begun sooner. */
+export type Binding =
+  /** Nothing: it is begun at once. */
+  | { kind: 'now' }
+  /** Another task of its piece, or what that leaves wet. */
+  | { kind: 'wait'; beforeId: string; because: string }
+  /** Hands that are at another task. */
+  | { kind: 'hands'; beforeId: string }
+  /** Working hours. */
+  | { kind: 'hours' }
+  | { kind: 'not-before'; because: string }
+  | { kind: 'air'; because: string }
+  /** Dust or mist, of it or of another task. */
+  | { kind: 'dust'; otherId: string }
+  /** A place that is full. */
+  | { kind: 'place'; placeId: string }
+  /** Held back, so that what follows it comes within its window. */
+  | { kind: 'window'; laterId: string };
+
+/** Where a task lies, who does it, and what binds it. */
+export interface PlacedTask {
+  id: string;
+  startMin: number;
+  endMin: number;
+  /** Null: nobody is needed, or it has happened. */
+  personId: string | null;
+  binding: Binding;
+}
+
+/** A window that passes, and what that costs. */
+export interface MissedWindow {
+  id: string;
+  beforeId: string;
+  closedAtMin: number;
+  lateMin: number;
+}
+
+/** An answer: every task placed, or named among those that cannot be. */
+export interface WorkshopSchedule {
+  placed: readonly PlacedTask[];
+  missed: readonly MissedWindow[];
+  /** Tasks without a place, and why: nothing of them is shown as planned. */
+  unplaced: readonly { id: string; because: Unplaced }[];
+  /**
+   * 10⁶ × the sum of minutes late × priority, plus the latest finish × priority, counted from now, plus the minutes that missed
+   * windows and changes of piece cost; 10¹² for each task without a place and 10⁹
+   * for each minute by which a window is missed that has to be kept. Less is better.
+   */
+  cost: number;
+}
+
+export type Unplaced =
+  /** A window that cannot be kept, and must. */
+  | { kind: 'window'; beforeId: string }
+  /** No shift is long enough, or none comes. */
+  | { kind: 'hours' }
+  | { kind: 'place'; placeId: string }
+  | { kind: 'air' }
+  /** It is held until something is settled. */
+  | { kind: 'held'; because: string }
+  /** What it waits for cannot be placed. */
+  | { kind: 'waits'; beforeId: string };

@@ -1,0 +1,279 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { DomainError } from '../units';
+import { exactSchedule } from './fixtures/exactSchedule';
+import optima from './fixtures/optima.json';
+import { randomProblem } from './fixtures/randomProblem';
+import {
+  improvingSchedule,
+  scheduleFaults,
+  scheduleWorkshop,
+  type Task,
+  type TaskLag,
+  type WorkshopProblem,
+  workCalendar,
+} from './index';
+
+/** Wednesday, 8 o'clock in London. */
+const nowMin = Date.parse('2026-11-25T08:00:00Z') / 60_000;
+const weekdays = ['mon', 'tue', 'wed', 'thu', 'fri'] as const;
+const hours = Object.fromEntries(
+  weekdays.map((d) => [
+    d,
+    [
+      { fromMin: 480, toMin: 720 },
+      { fromMin: 780, toMin: 1020 },
+    ],
+  ]),
+);
+const calendar = workCalendar({ timeZone: 'Europe/London', workingHours: hours as never });
+
+const lag = (beforeId: string, minMin: number, more: Partial<TaskLag> = {}): TaskLag => ({
+  beforeId,
+  minMin,
+  maxMin: null,
+  blocked: null,
+  lateMin: null,
+  because: 'it has to dry',
+  ...more,
+});
+const task = (id: string, handsMin: number, more: Partial<Task> = {}): Task => ({
+  id,
+  pieceId: id.split('/')[0]!,
+  handsMin,
+  divisible: false,
+  lags: [],
+  notBefore: null,
+  closed: [],
+  air: null,
+  place: null,
+  fixed: null,
+  held: null,
+  counts: true,
+  ...more,
+});
+const problemOf = (tasks: readonly Task[], more: Partial<WorkshopProblem> = {}): WorkshopProblem => ({
+  nowMin,
+  tasks,
+  pieces: [...new Set(tasks.map((t) => t.pieceId))].map((id) => ({ id, dueMin: null, priority: 1 })),
+  people: [{ id: 'hands', calendar }],
+  places: {},
+  changeMin: 0,
+  ...more,
+});
+/** Starts in minutes from now, and what binds. */
+const told = (problem: WorkshopProblem, tries = 200) => {
+  const { placed, missed, unplaced } = scheduleWorkshop(problem, tries, 1);
+  return {
+    starts: Object.fromEntries(placed.map((p) => [p.id, p.startMin - nowMin])),
+    binds: Object.fromEntries(placed.map((p) => [p.id, p.binding.kind])),
+    missed: missed.map((m) => m.id),
+    unplaced: Object.fromEntries(unplaced.map((u) => [u.id, u.because.kind])),
+  };
+};
+
+describe('worked examples', () => {
+  it('uses the wait of one piece for the other: paint, sand the other, paint again', () => {
+    const { starts, binds } = told(
+      problemOf([task('a/1', 30), task('a/2', 30, { lags: [lag('a/1', 60)] }), task('b/1', 60)]),
+    );
+    expect(starts).toEqual({ 'a/1': 0, 'b/1': 30, 'a/2': 90 });
+    expect(binds).toEqual({ 'a/1': 'now', 'b/1': 'hands', 'a/2': 'wait' });
+  });
+
+  it('keeps a window by beginning later: the second coat within four hours, and not at lunch', () => {
+    // At once, the second coat would open at 11:45 and fit only after lunch, when its window has closed.
+    const window = lag('a/1', 195, { maxMin: 240 });
+    const { starts, binds } = told(problemOf([task('a/1', 30), task('a/2', 30, { lags: [window] })]));
+    expect(starts['a/2']! - starts['a/1']! - 30).toBeGreaterThanOrEqual(195);
+    expect(starts['a/2']! - starts['a/1']! - 30).toBeLessThanOrEqual(240);
+    expect(starts).toEqual({ 'a/1': 30, 'a/2': 300 });
+    expect(binds['a/1']).toBe('window');
+  });
+
+  it('pays for a window that has passed, and cannot where nothing helps after it', () => {
+    const done = task('a/1', 30, { fixed: { startMin: nowMin - 600, endMin: nowMin - 570 } });
+    const scuffed = lag('a/1', 60, { maxMin: 120, lateMin: 20 });
+    const late = scheduleWorkshop(problemOf([done, task('a/2', 30, { lags: [scuffed] })]), 50, 1);
+    expect(late.missed).toEqual([{ id: 'a/2', beforeId: 'a/1', closedAtMin: nowMin - 450, lateMin: 20 }]);
+    expect(late.placed.at(-1)).toMatchObject({ startMin: nowMin, endMin: nowMin + 50 });
+    const never = told(
+      problemOf([
+        done,
+        task('a/2', 30, { lags: [lag('a/1', 60, { maxMin: 120 })] }),
+        task('a/3', 10, { lags: [lag('a/2', 0)] }),
+      ]),
+    );
+    expect(never.unplaced).toEqual({ 'a/2': 'window', 'a/3': 'waits' });
+  });
+
+  it('lays no stripper on what is held from being scraped', () => {
+    const { starts, unplaced } = told(
+      problemOf([
+        task('a/strip', 10),
+        task('a/scrape', 30, { lags: [lag('a/strip', 15, { maxMin: 45 })], held: 'lead not tested' }),
+        task('a/photograph', 5),
+      ]),
+    );
+    expect(unplaced).toEqual({ 'a/strip': 'waits', 'a/scrape': 'held' });
+    expect(starts).toEqual({ 'a/photograph': 0 });
+  });
+
+  it('raises no dust over a film of another piece, nor lays a film where dust is raised', () => {
+    const air = { space: 'shed', openMin: 60, raises: null, lays: 'enamel' };
+    const dust = { space: 'shed', openMin: 0, raises: 'dust', lays: null };
+    const { starts, binds } = told(problemOf([task('a/coat', 30, { air }), task('b/sand', 30, { air: dust })]), 0);
+    expect(starts).toEqual({ 'a/coat': 0, 'b/sand': 90 });
+    expect(binds['b/sand']).toBe('dust');
+    // Sanding first costs nobody an hour.
+    expect(told(problemOf([task('a/coat', 30, { air }), task('b/sand', 30, { air: dust })])).starts).toEqual({
+      'a/coat': 30,
+      'b/sand': 0,
+    });
+  });
+
+  it('waits for room, for air and for what is delivered, and says so', () => {
+    const wet = { id: 'rack', afterMin: 120 };
+    const rack = told(
+      problemOf([task('a/1', 30, { place: wet }), task('b/1', 30, { place: wet })], { places: { rack: 1 } }),
+      0,
+    );
+    expect(rack.starts).toEqual({ 'a/1': 0, 'b/1': 150 });
+    expect(rack.binds['b/1']).toBe('place');
+    expect(told(problemOf([task('a/1', 30, { place: wet })], { places: { rack: 0 } })).unplaced).toEqual({
+      'a/1': 'place',
+    });
+    const damp = { fromMin: nowMin - 60, untilMin: nowMin + 100, because: 'too damp' };
+    expect(told(problemOf([task('a/1', 30, { closed: [damp] })]))).toMatchObject({
+      starts: { 'a/1': 100 },
+      binds: { 'a/1': 'air' },
+    });
+    const notBefore = { minute: nowMin + 45, because: 'the order comes' };
+    expect(told(problemOf([task('a/1', 30, { notBefore })]))).toMatchObject({
+      starts: { 'a/1': 45 },
+      binds: { 'a/1': 'not-before' },
+    });
+  });
+
+  it('keeps a promise before an early finish, and the promise that weighs more', () => {
+    const tasks = [task('a/1', 120), task('b/1', 120)];
+    const due = (id: string, dueMin: number, priority: number) => ({ id, dueMin: nowMin + dueMin, priority });
+    const first = (a: number, b: number) =>
+      told(problemOf(tasks, { pieces: [due('a', 130, a), due('b', 130, b)] })).starts;
+    expect(first(1, 2)).toEqual({ 'a/1': 120, 'b/1': 0 });
+    expect(first(2, 1)).toEqual({ 'a/1': 0, 'b/1': 120 });
+  });
+
+  it('gives each of two pairs of hands its own work', () => {
+    const two = { people: ['x', 'y'].map((id) => ({ id, calendar })) };
+    expect(told(problemOf([task('a/1', 60), task('b/1', 60), task('c/1', 60)], two)).starts).toEqual({
+      'a/1': 0,
+      'b/1': 0,
+      'c/1': 60,
+    });
+  });
+
+  it('goes on after the break with what may be laid down, and over the night with what may not be cut', () => {
+    const { placed } = scheduleWorkshop(problemOf([task('a/sand', 300, { divisible: true })]), 0, 1);
+    expect(placed[0]).toMatchObject({ startMin: nowMin, endMin: nowMin + 360 });
+    expect(told(problemOf([task('a/1', 200), task('a/coat', 60, { lags: [lag('a/1', 0)] })])).starts).toEqual({
+      'a/1': 0,
+      'a/coat': 300,
+    });
+  });
+
+  it('keeps the hours of the clock over a change of summer time', () => {
+    // Saturday evening before the clocks go back: the Monday shift begins at 8:00 of the new time, an hour later by the sun.
+    const evening = Date.parse('2026-10-24T18:00:00+01:00') / 60_000;
+    const { placed } = scheduleWorkshop(problemOf([task('a/1', 30)], { nowMin: evening }), 0, 1);
+    expect(new Date(placed[0]!.startMin * 60_000).toISOString()).toBe('2026-10-26T08:00:00.000Z');
+    const spring = Date.parse('2027-03-27T18:00:00Z') / 60_000;
+    const other = scheduleWorkshop(problemOf([task('a/1', 30)], { nowMin: spring }), 0, 1);
+    expect(new Date(other.placed[0]!.startMin * 60_000).toISOString()).toBe('2027-03-29T07:00:00.000Z');
+  });
+
+  it('names what a file cannot mean: waits in a circle, an id twice, no hands', () => {
+    const circle = [task('a/1', 30, { lags: [lag('a/2', 0)] }), task('a/2', 30, { lags: [lag('a/1', 0)] })];
+    expect(told(problemOf(circle)).unplaced).toEqual({ 'a/1': 'waits', 'a/2': 'waits' });
+    expect(() => scheduleWorkshop(problemOf([task('a/1', 30), task('a/1', 30)]), 0, 1)).toThrow(DomainError);
+    expect(() => scheduleWorkshop(problemOf([task('a/1', 30)], { people: [] }), 0, 1)).toThrow(DomainError);
+  });
+});
+
+describe('random workshops', () => {
+  it('break nothing that was asked, are the same for the same seed, and only get better', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e6 }), fc.integer({ min: 0, max: 60 }), (seed, tries) => {
+        const problem = randomProblem(seed);
+        const told = scheduleWorkshop(problem, tries, 7);
+        expect(scheduleFaults(problem, told)).toEqual([]);
+        expect(scheduleWorkshop(problem, tries, 7)).toEqual(told);
+        let last = Number.POSITIVE_INFINITY;
+        for (const { schedule } of improvingSchedule(problem, tries, 7)) {
+          if (!schedule) continue;
+          expect(schedule.cost).toBeLessThanOrEqual(last);
+          last = schedule.cost;
+        }
+        expect(told.cost).toBe(last);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('what looks for faults finds each kind of them', () => {
+    const problem = problemOf([
+      task('a/1', 30),
+      task('a/2', 30, { lags: [lag('a/1', 60, { maxMin: 90, blocked: { from: 70, to: 80 } })] }),
+      task('b/1', 30),
+    ]);
+    const good = scheduleWorkshop(problem, 0, 1);
+    const moved = (id: string, byMin: number) => ({
+      ...good,
+      placed: good.placed.map((p) =>
+        p.id === id ? { ...p, startMin: p.startMin + byMin, endMin: p.endMin + byMin } : p,
+      ),
+    });
+    expect(scheduleFaults(problem, good)).toEqual([]);
+    expect(scheduleFaults(problem, moved('a/2', -10)).join()).toContain('lets it');
+    expect(scheduleFaults(problem, moved('a/2', 15)).join()).toContain('barred hour');
+    expect(scheduleFaults(problem, moved('a/2', 40)).join()).toContain('after the window');
+    expect(scheduleFaults(problem, moved('b/1', -20)).join()).toContain('the same hands');
+    expect(scheduleFaults(problem, moved('a/1', -30)).join()).toContain('before now');
+    expect(scheduleFaults(problem, moved('b/1', 200)).join()).toContain('out of hours');
+    expect(scheduleFaults(problem, { ...good, placed: good.placed.slice(1) }).join()).toContain(
+      'neither placed nor left out',
+    );
+  });
+});
+
+describe('against proven optima (HiGHS, a time-indexed model written apart from the scheduler)', () => {
+  /** What is worse than the optimum, by how much. */
+  const against = (seed: number, best: { lateMin: number | null; restMin: number | null }) => {
+    const problem = randomProblem(seed);
+    const { cost, unplaced } = scheduleWorkshop(problem, 2000, 1);
+    const feasible = unplaced.length === 0;
+    const lateMin = Math.floor(cost / 1e6);
+    return { feasible, lateMin, restMin: cost - lateMin * 1e6, best };
+  };
+
+  it('200 kept ones: feasible where any is, as late in 98 of 100, the rest equal in 95 and never 5 % above', () => {
+    const all = optima.map(({ seed, lateMin, restMin }) => against(seed, { lateMin, restMin }));
+    const solvable = all.filter((a) => a.best.lateMin !== null);
+    expect(all.length).toBe(200);
+    // Every fifth cannot be done at all, or the test would say little.
+    expect(solvable.length).toBeLessThanOrEqual(160);
+    expect(all.filter((a) => a.feasible !== (a.best.lateMin !== null))).toEqual([]);
+    expect(solvable.filter((a) => a.lateMin < a.best.lateMin!)).toEqual([]);
+    const asLate = solvable.filter((a) => a.lateMin === a.best.lateMin);
+    expect(asLate.length / solvable.length).toBeGreaterThanOrEqual(0.98);
+    expect(asLate.filter((a) => a.restMin < a.best.restMin! || a.restMin > 1.05 * a.best.restMin!)).toEqual([]);
+    expect(asLate.filter((a) => a.restMin === a.best.restMin).length / asLate.length).toBeGreaterThanOrEqual(0.95);
+  }, 300_000);
+
+  it('20 solved here', async () => {
+    for (const { seed, lateMin, restMin } of optima.slice(0, 20)) {
+      const known = lateMin === null ? null : { lateMin, restMin: restMin! };
+      expect(await exactSchedule(randomProblem(seed), known)).toEqual(known);
+    }
+  }, 300_000);
+});

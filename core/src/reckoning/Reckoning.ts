@@ -1,8 +1,8 @@
 import type { PackChoice, Working } from '../coverage';
 import type { Consumption, Finding, Hold, Silenced } from '../finishing';
+import type { Task } from '../schedule';
 import type { Issue, Range } from '../units';
 import type { LookKind, Step, StepKindId, WaitKind, ZoneId } from '../workshop';
-import type { PieceTask } from './tasksOf';
 
 /** How far a step is. */
 export type StepStatus = 'done' | 'running' | 'planned';
@@ -82,6 +82,15 @@ export interface ReckonedZone {
   areaM2: number;
   /** Colour as found. */
   colour: string;
+}
+
+/** A task of the workshop's schedule with the steps it stands for; none for light use. */
+export interface PieceTask extends Task {
+  stepIds: readonly string[];
+  /** Hands-on minutes of each of them. */
+  stepMin: readonly number[];
+  /** What is done, with its zones. */
+  words: string;
 }
 
 /** Everything worked out for one piece. */

@@ -17,10 +17,18 @@ export {
 export { type PlanDifference, planDifference, planKept } from './planDifference';
 export { type FixPreview, previewFix } from './previewFix';
 export { type Doing, queueForOne } from './queueForOne';
-export type { Consumable, ProductNeed, ReckonedStep, ReckonedZone, Reckoning, StepStatus, WetZone } from './Reckoning';
+export type {
+  Consumable,
+  PieceTask,
+  ProductNeed,
+  ReckonedStep,
+  ReckonedZone,
+  Reckoning,
+  StepStatus,
+  WetZone,
+} from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
-export { type PieceTask, tasksOf } from './tasksOf';
 export {
   bindingWords,
   ownHands,

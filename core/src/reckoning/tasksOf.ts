@@ -1,17 +1,8 @@
 import { doWhat, isSprayed, type LagOnSurface, stepKind, waitWords } from '../finishing';
-import type { Task, TaskAir, TaskLag } from '../schedule';
+import type { TaskAir, TaskLag } from '../schedule';
 import type { Piece, Product } from '../workshop';
-import type { ReckonedStep } from './Reckoning';
+import type { PieceTask, ReckonedStep } from './Reckoning';
 import { cutIntoSittings, sittingWords } from './sittingsOf';
-
-/** A task of the workshop's schedule with the steps it stands for; none for light use. */
-export interface PieceTask extends Task {
-  stepIds: readonly string[];
-  /** Hands-on minutes of each of them. */
-  stepMin: readonly number[];
-  /** What is done, with its zones. */
-  words: string;
-}
 
 /** What tasks are made from. */
 export interface TasksInput {

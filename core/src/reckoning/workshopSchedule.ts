@@ -8,7 +8,7 @@ import {
 } from '../schedule';
 import { minuteOf } from '../units';
 import type { Piece, Settings } from '../workshop';
-import type { PieceTask } from './tasksOf';
+import type { PieceTask } from './Reckoning';
 
 /** A piece with its tasks. */
 export interface PieceWithTasks {

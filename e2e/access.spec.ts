@@ -16,6 +16,7 @@ const screens = [
   '/pieces/ticket-cupboard/quantities',
   '/pieces/ticket-cupboard/work',
   '/pieces/ticket-cupboard/papers',
+  '/rack',
   '/mix',
   '/mix/mix-1',
   '/buy',

@@ -22,6 +22,7 @@ const Shelf = lazy(() => import('../features/shelf/Shelf'));
 const Products = lazy(() => import('../features/products/Products'));
 const LabelForm = lazy(() => import('../features/products/LabelForm'));
 const ProductSheet = lazy(() => import('../features/products/ProductSheet'));
+const Rack = lazy(() => import('../features/rack/Rack'));
 const HouseRules = lazy(() => import('../features/house/HouseRules'));
 const Settings = lazy(() => import('../features/settings/Settings'));
 const WorkshopScreen = lazy(() => import('../features/workshop/WorkshopScreen'));
@@ -52,6 +53,7 @@ const router = createBrowserRouter([
           { path: '*', element: <Navigate to="../plan" replace /> },
         ],
       },
+      { path: 'rack', element: <Rack /> },
       { path: 'mix', element: <Mix /> },
       { path: 'mix/:mixId', element: <Pour /> },
       { path: 'buy', element: <Buy /> },

@@ -70,6 +70,34 @@ describe('the engine of the worker', () => {
     expect(await engine.summariesOf(ids, nowMin)).toEqual({ ok: true, value: [], warnings: [] });
   });
 
+  it('schedules the whole workshop at once, betters it when asked again, and changes little for one more minute', async () => {
+    const engine = opened(disk());
+    const plan = (at: number, more: number) => {
+      const told = engine.workshopPlan(at, more);
+      if (!told.ok) throw new Error(told.issues[0]?.message);
+      return told.value;
+    };
+    const first = plan(nowMin, 0);
+    expect(first.tried).toBe(0);
+    expect(first.sittings.length).toBeGreaterThan(100);
+    const hands = [...first.sittings].sort((a, b) => a.startMin - b.startMin);
+    for (const [i, s] of hands.entries()) if (i > 0) expect(s.startMin).toBeGreaterThanOrEqual(hands[i - 1]!.endMin);
+    expect(first.sittings.every((s) => s.binds !== '' && demo.pieces[s.pieceId])).toBe(true);
+    expect(first.ready.map((r) => r.pieceId).sort()).toEqual([...ids].sort());
+    const last = (p: typeof first) => Math.max(...p.ready.map((r) => r.atMin ?? 0));
+    const better = plan(nowMin, 60);
+    expect(better.tried).toBe(60);
+    expect(last(better)).toBeLessThanOrEqual(last(first));
+    // A minute later nobody has done anything: the order is the one that was found.
+    const later = plan(nowMin + 1, 0);
+    const order = (p: typeof first) =>
+      [...p.sittings]
+        .sort((a, b) => a.startMin - b.startMin)
+        .map((s) => s.id)
+        .slice(0, 10);
+    expect(order(later)).toEqual(order(better));
+  });
+
   it('works out one piece for one edit: every other summary is the very one it had', async () => {
     const engine = opened(disk());
     const before = await summaries(engine);

@@ -179,13 +179,16 @@ function guarded<T>(work: () => Result<T>): Result<T> {
 function planOfSchedule(own: readonly PieceWithTasks[], { best, tried }: Search, nowMin: number): WorkshopPlan {
   const tasks = new Map(own.flatMap((p) => p.tasks).map((t) => [t.id, t]));
   const names = new Map(own.map(({ piece }) => [piece.id, piece.name]));
-  const nameOf = (id: string) => {
+  // Of its own piece a sitting says only what is done.
+  const nameFor = (ownId: string) => (id: string) => {
     const { pieceId, words } = tasks.get(id)!;
-    return `${names.get(pieceId)}: ${lowerFirst(words)}`;
+    return pieceId === ownId ? lowerFirst(words) : `${names.get(pieceId)}, ${lowerFirst(words)}`;
   };
   const wetMin = new Map<string, number>();
-  for (const { lags } of tasks.values())
-    for (const l of lags) wetMin.set(l.beforeId, Math.max(wetMin.get(l.beforeId) ?? 0, l.minMin));
+  // Light use and the full cure are no matter of what comes next.
+  for (const { lags, handsMin, stepIds, counts } of tasks.values())
+    for (const l of handsMin > 0 || (counts && stepIds.length > 0) ? lags : [])
+      wetMin.set(l.beforeId, Math.max(wetMin.get(l.beforeId) ?? 0, l.minMin));
   const sittingOf = (id: string) => tasks.get(id)!.stepIds[0] ?? '';
   const pieceOf = (id: string) => tasks.get(id)!.pieceId;
   const ends = new Map(best.placed.map((p) => [p.id, p.endMin]));
@@ -215,7 +218,7 @@ function planOfSchedule(own: readonly PieceWithTasks[], { best, tried }: Search,
           handsMin: t.handsMin,
           status: t.fixed ? 'running' : 'planned',
           wetMin: wetMin.get(id) ?? 0,
-          binds: bindingWords(binding, nameOf),
+          binds: bindingWords(binding, nameFor(t.pieceId)),
           boundTo: boundTo === '' ? null : boundTo,
         },
       ];
@@ -239,7 +242,7 @@ function planOfSchedule(own: readonly PieceWithTasks[], { best, tried }: Search,
               pieceId: pieceOf(id),
               sittingId: sittingOf(id),
               words: tasks.get(id)!.words,
-              because: unplacedWords(because, nameOf),
+              because: unplacedWords(because, nameFor(pieceOf(id))),
             },
           ],
     ),
@@ -473,6 +476,7 @@ export class Engine {
     const summary = told.ok
       ? summaryOf(piece, told.value, nowMin)
       : noSummary(piece.id, nowMin, told.issues[0]?.message ?? '');
+    if (told.ok) this.tasks.set(piece.id, { piece, shop: this.shop(), atMin: nowMin, tasks: told.value.tasks });
     this.keep(piece, summary);
     return summary;
   }

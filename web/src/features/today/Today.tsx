@@ -25,12 +25,14 @@ import { firstKept, keepToday, type LastToday, lastToday, stillFirst } from '../
 import { useNowMin } from '../../store/useNowMin';
 import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
+import { useWorkshopPlan } from '../../store/useWorkshopPlan';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
 import { aboutTime, clockTime, dayEndMin, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
 import { ActRow, ActWhat, ActWhen, Big, Halves } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { pressLog } from '../../ui/pressLog';
 import { useJustUsed } from '../../ui/usedUp';
+import type { WorkshopPlan } from '../../workers/Engine';
 import { Cautions } from './Cautions';
 
 /** Brought when it is needed: the act of now is not kept waiting for it. */
@@ -43,6 +45,8 @@ const UsedAmounts = lazy(() => import('../../ui/UsedAmounts'));
 /** A sitting of the queue with its piece. */
 interface Act extends Doing {
   piece: Piece;
+  /** What keeps it from being sooner; null: not known, or nothing. */
+  binds?: string | null;
 }
 
 /** So many sittings are put in order: a day and what follows it. */
@@ -61,19 +65,40 @@ function actsOf(
   });
 }
 
+/**
+ * The acts where the schedule of the whole workshop has them, as soon as it is known: in its order, with what keeps each from
+ * being sooner. What is held stays at the end.
+ */
+function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undefined): readonly Act[] {
+  if (!plan) return acts;
+  const planned = new Map(plan.sittings.map((s) => [s.id, s]));
+  const at = (a: Act) => planned.get(`${a.piece.id}/${a.sitting.id}`);
+  const [placed, others]: [Act[], Act[]] = [[], []];
+  for (const a of acts) {
+    const p = at(a);
+    if (p)
+      placed.push({ ...a, startMin: p.startMin, endMin: p.endMin, binds: p.status === 'running' ? null : p.binds });
+    else others.push(a);
+  }
+  const running = (a: Act) => Number(a.sitting.status === 'running');
+  return [...placed.sort((a, b) => running(b) - running(a) || a.startMin - b.startMin), ...others];
+}
+
 /** Up to so many pieces the first act waits until all of them are worked out. */
 const fewPieces = 100;
 
 /**
  * The acts, the first one held still: what a thumb is about to press does not become another act because one more piece was
- * worked out. In a small workshop it is shown when all is known; in a large one it stays first until then.
+ * worked out, or a better order was found. In a small workshop it is shown when all is known; in a large one it stays first
+ * until then. A change of the workshop, or the next minute, is another question.
  */
-function useSteadyActs(sorted: readonly Act[], all: number, missing: number): readonly Act[] {
-  const shown = useRef<string>(undefined);
-  if (missing > 0 && all <= fewPieces) return [];
-  const kept = missing > 0 ? sorted.find((a) => keyOf(a) === shown.current) : undefined;
+function useSteadyActs(sorted: readonly Act[], known: boolean, missing: number, asked: unknown): readonly Act[] {
+  const shown = useRef<{ key: string; asked: unknown }>(undefined);
+  if (!known) return [];
+  const steady = missing > 0 || shown.current?.asked === asked;
+  const kept = steady ? sorted.find((a) => keyOf(a) === shown.current?.key) : undefined;
   const acts = kept ? [kept, ...sorted.filter((a) => a !== kept)] : sorted;
-  shown.current = acts[0] && keyOf(acts[0]);
+  shown.current = acts[0] && { key: keyOf(acts[0]), asked };
   return acts;
 }
 
@@ -130,6 +155,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
       </Box>
       {used.length > 0 && <Typography>{[...used, ...methods].join(', ')}</Typography>}
       <Typography variant="body2">{first.step.reason}</Typography>
+      {!now && act.binds && <Typography>Not sooner: {act.binds}.</Typography>}
       {sitting.closesAtMin !== null && (
         <Typography>Window closes {dayTime(sitting.closesAtMin, nowMin, settings.timeZone)}.</Typography>
       )}
@@ -297,11 +323,19 @@ export function Today() {
   const { id, pieces, products, settings } = useParts('id', 'pieces', 'products', 'settings');
   const nowMin = useNowMin();
   const { byId, all, missing } = useSummaries();
-  const sorted = useMemo(() => actsOf(pieces, byId.values(), settings, nowMin), [pieces, byId, settings, nowMin]);
-  const acts = useSteadyActs(sorted, all, missing);
+  const { plan, issue } = useWorkshopPlan();
+  const sorted = useMemo(
+    () => inWorkshopOrder(actsOf(pieces, byId.values(), settings, nowMin), plan),
+    [pieces, byId, settings, nowMin, plan],
+  );
+  // A small workshop is shown in the order of its schedule from the first moment on.
+  const few = all <= fewPieces;
+  const known = !few || (missing === 0 && (plan !== undefined || issue !== null));
+  const asked = useMemo(() => [pieces, nowMin], [pieces, nowMin]);
+  const acts = useSteadyActs(sorted, known, missing, asked);
   const used = useJustUsed();
   const [whole, setWhole] = useState(false);
-  const waiting = missing > 0 || (all === 0 && Object.values(pieces).some(hasPlan));
+  const waiting = missing > 0 || !known || (all === 0 && Object.values(pieces).some(hasPlan));
   useEffect(() => {
     if (!waiting)
       keepToday({
@@ -309,7 +343,7 @@ export function Today() {
         ...firstKept(acts[0], { pieces, products, settings }, nowMin),
       });
   }, [waiting, acts, id, nowMin, pieces, products, settings]);
-  if (waiting && all <= fewPieces) {
+  if (waiting && few) {
     const last = lastToday(id);
     if (last) {
       const kept = stillFirst(last, { pieces, products, settings }, nowMin);
@@ -348,7 +382,8 @@ export function Today() {
         {ofToday.length > 1 && (
           <Typography variant="body2">
             {ofToday.length} sittings fit today, one after the other; done by{' '}
-            {clockTime(ofToday.at(-1)!.endMin, settings.timeZone)}.
+            {clockTime(Math.max(...ofToday.map((a) => a.endMin)), settings.timeZone)}. <Link to="/rack">The rack</Link>{' '}
+            shows them all.
           </Typography>
         )}
         {used.length > 0 && (

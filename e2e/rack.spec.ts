@@ -1,0 +1,50 @@
+import { expect, test } from '@playwright/test';
+import { fromMenu, openFresh } from './support';
+
+test('the rack shows all pieces over time, says what keeps a sitting where it is, and what is held', async ({
+  page,
+}) => {
+  await openFresh(page);
+  await fromMenu(page, 'Rack');
+  await expect(page.getByRole('heading', { name: 'The rack' })).toBeVisible();
+  await expect(page.getByText(/^\d+ sittings on 9 pieces, .* for one pair of hands, until /)).toBeVisible();
+  await expect(page.getByText(/^Parcels counter: held: lead not tested\. \d+ sittings wait for that\.$/)).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'A better order is sought' })).toBeHidden();
+
+  // By keyboard: from one sitting to the next.
+  const drawing = page.getByRole('group', { name: 'Rack' });
+  await drawing.getByRole('button').first().focus();
+  await page.keyboard.press('Enter');
+  const told = page.getByRole('region', { name: 'The sitting' });
+  await expect(told).toContainText('What keeps it from being sooner');
+  const first = (await told.textContent()) ?? '';
+  await page.keyboard.press('ArrowRight');
+  await expect(told).not.toHaveText(first);
+  await expect(told).toContainText(/sooner: (waits for|hands are at|the next hours|held back|the film of)/);
+
+  await page.getByRole('button', { name: 'All of it' }).click();
+  const ready = page.getByRole('region', { name: 'Ready for light use' });
+  await expect(ready.getByRole('listitem')).toHaveCount(9);
+  await expect(ready.getByRole('listitem').filter({ hasText: 'Parcels counter' })).toContainText('not yet');
+});
+
+test('two pieces claim no hour: what is done on one moves the other, and nothing overlaps in the order', async ({
+  page,
+}) => {
+  await openFresh(page, '/rack');
+  await expect(page.getByRole('status').filter({ hasText: 'A better order is sought' })).toBeHidden();
+  const list = page.getByRole('region', { name: 'In order' });
+  const whole = list.getByRole('button', { name: /^All \d+ sittings$/ });
+  const first = list.getByRole('listitem').first();
+  await expect(first).toContainText('nothing keeps it');
+  await whole.click();
+  await expect(list.getByRole('listitem').nth(100)).toBeVisible();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  const act = page.getByRole('article');
+  const what = (await act.getByRole('heading').textContent()) ?? '';
+  await act.getByRole('button', { name: 'Start' }).click();
+  await expect(act.getByText('Running')).toBeVisible();
+  await page.goBack();
+  await expect(list.getByRole('listitem').first()).toContainText('Running');
+  await expect(list.getByRole('listitem').first()).toContainText(what);
+});

@@ -1,0 +1,210 @@
+import { keptWorkCalendar } from '@cosmesis/core/schedule';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import LinearProgress from '@mui/material/LinearProgress';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { useNowMin } from '../../store/useNowMin';
+import { useParts } from '../../store/useWorkshop';
+import { useWorkshopPlan } from '../../store/useWorkshopPlan';
+import { aboutTime, clockTime, dayName, dayTime, duration } from '../../ui/formatTime';
+import { Keys } from '../../ui/Keys';
+import { ActRow, ActWhat, ActWhen, Late } from '../../ui/layout';
+import { toPiece } from '../../ui/links';
+import { ScrollRegion } from '../../ui/ScrollRegion';
+import type { PlannedSitting, WorkshopPlan } from '../../workers/Engine';
+import { RackDrawing } from './RackDrawing';
+import { timeScale } from './timeScale';
+
+const spans = [
+  { value: 'day', name: 'A day', pxPerMin: 4.4, days: 3 },
+  { value: 'week', name: 'A week', pxPerMin: 0.7, days: 9 },
+  { value: 'all', name: 'All of it', pxPerMin: 0.16, days: 70 },
+] as const;
+type Span = (typeof spans)[number]['value'];
+
+/** So many are listed at first. */
+const listedFirst = 12;
+
+/** What keeps a sitting where it is, and the way to it. */
+function Picked({ sitting, name, nowMin }: { sitting: PlannedSitting; name: string; nowMin: number }) {
+  const { settings } = useParts('settings');
+  return (
+    <Stack component="section" aria-label="The sitting" aria-live="polite" sx={{ maxWidth: 760 }}>
+      <Typography variant="h3">{sitting.words}</Typography>
+      <Typography>
+        <b className="n">
+          {dayTime(sitting.startMin, nowMin, settings.timeZone)} to {clockTime(sitting.endMin, settings.timeZone)}
+        </b>
+        , {aboutTime(sitting.handsMin)}, on <Link to={toPiece(sitting.pieceId, 'work')}>{name}</Link>
+      </Typography>
+      <Typography>
+        {sitting.status === 'running' ? 'It runs.' : `What keeps it from being sooner: ${sitting.binds}.`}
+        {sitting.wetMin > 0 && ` What follows it waits ${duration(sitting.wetMin)}.`}
+      </Typography>
+    </Stack>
+  );
+}
+
+/** What cannot be planned as it stands, the first of each piece; what waits for that is counted. */
+function Unplaced({ plan, names }: { plan: WorkshopPlan; names: ReadonlyMap<string, string> }) {
+  const causes = plan.unplaced.filter((u) => !u.because.endsWith('has no place'));
+  return causes.map((u) => {
+    const more = plan.unplaced.filter((o) => o.pieceId === u.pieceId).length - 1;
+    return (
+      <Alert severity="warning" key={`${u.pieceId}/${u.sittingId}`}>
+        <Link to={toPiece(u.pieceId, 'plan')}>{names.get(u.pieceId)}</Link>: {u.because}.
+        {more > 0 && ` ${more} sittings wait for that.`}
+      </Alert>
+    );
+  });
+}
+
+/** When each piece is ready, beside what was promised. */
+function Ready({ plan, names }: { plan: WorkshopPlan; names: ReadonlyMap<string, string> }) {
+  const { settings } = useParts('settings');
+  const { timeZone } = settings;
+  return (
+    <Stack component="section" aria-label="Ready for light use">
+      <Typography variant="h2">Ready for light use</Typography>
+      <ul className="bare">
+        {[...plan.ready]
+          .sort((a, b) => (a.atMin ?? Number.POSITIVE_INFINITY) - (b.atMin ?? Number.POSITIVE_INFINITY))
+          .map(({ pieceId, atMin, dueMin }) => (
+            <ActRow key={pieceId}>
+              <ActWhen>{atMin === null ? 'not yet' : dayName(atMin, timeZone)}</ActWhen>
+              <div>
+                <Link to={toPiece(pieceId, 'work')}>{names.get(pieceId)}</Link>
+                {dueMin !== null && (
+                  <Typography variant="body2">
+                    promised {dayName(dueMin, timeZone)}
+                    {atMin !== null && atMin > dueMin && (
+                      <>
+                        {' '}
+                        <Late>{duration(atMin - dueMin)} late</Late>
+                      </>
+                    )}
+                  </Typography>
+                )}
+              </div>
+            </ActRow>
+          ))}
+      </ul>
+      <Typography variant="body2">By the late end of what the labels give.</Typography>
+    </Stack>
+  );
+}
+
+/** Every piece over time, for the hands there are. */
+export default function Rack() {
+  const { pieces, settings } = useParts('pieces', 'settings');
+  const nowMin = useNowMin();
+  const { plan, issue } = useWorkshopPlan();
+  const [span, setSpan] = useState<Span>('day');
+  const [pickedId, setPickedId] = useState<string | null>(null);
+  const [whole, setWhole] = useState(false);
+  const { pxPerMin, days } = spans.find((s) => s.value === span)!;
+  const { timeZone } = settings;
+  const lastMin = Math.min(
+    nowMin + days * 1440,
+    Math.max(
+      nowMin + 1440,
+      ...(plan?.sittings.map((s) => s.endMin) ?? []),
+      ...(plan?.ready.map((r) => r.atMin ?? 0) ?? []),
+    ),
+  );
+  const hour = Math.floor(nowMin / 60) * 60;
+  const scale = useMemo(
+    () => timeScale(keptWorkCalendar(settings), hour, lastMin, pxPerMin),
+    [settings, hour, lastMin, pxPerMin],
+  );
+  if (issue) return <Alert severity="error">{issue}</Alert>;
+  if (!plan) return <Typography variant="h1">The rack</Typography>;
+  const names = new Map(Object.values(pieces).map((p) => [p.id, p.name]));
+  const inOrder = [...plan.sittings].sort((a, b) => a.startMin - b.startMin);
+  const rails = [...new Set(inOrder.map((s) => s.pieceId))].map((id) => ({ pieceId: id, name: names.get(id) ?? '' }));
+  const picked = inOrder.find((s) => s.id === pickedId);
+  const handsMin = inOrder.reduce((sum, s) => sum + s.handsMin, 0);
+  return (
+    <Stack>
+      <Stack direction="row">
+        <Typography variant="h1">The rack</Typography>
+        <Box sx={{ ml: 'auto' }}>
+          <Keys legend="How far" hideLegend choices={spans} value={span} onPick={setSpan} />
+        </Box>
+      </Stack>
+      {inOrder.length === 0 ? (
+        <Typography>Nothing is planned. A piece with a survey and looks hangs here, with all others.</Typography>
+      ) : (
+        <Typography>
+          {inOrder.length} sittings on {rails.length} pieces, {aboutTime(handsMin)} for one pair of hands, until{' '}
+          {dayName(inOrder.at(-1)!.endMin, timeZone)}.
+        </Typography>
+      )}
+      <Unplaced plan={plan} names={names} />
+      {rails.length > 0 && (
+        <Box sx={{ minHeight: 96 }}>
+          {picked ? (
+            <Picked sitting={picked} name={names.get(picked.pieceId) ?? ''} nowMin={nowMin} />
+          ) : (
+            <Typography variant="body2" sx={{ maxWidth: 760 }}>
+              On top what the hands do; below on each rail: a sitting, hatched what has to dry before the next, a
+              triangle for light use. Lunch, night and Sunday are folded. Press a sitting to see what keeps it where it
+              is.
+            </Typography>
+          )}
+        </Box>
+      )}
+      {rails.length > 0 && (
+        <ScrollRegion label="The rack, all pieces over time">
+          <RackDrawing
+            plan={{ ...plan, sittings: inOrder }}
+            rails={rails}
+            scale={scale}
+            nowMin={nowMin}
+            timeZone={timeZone}
+            picked={picked}
+            onPick={(s) => setPickedId(s.id)}
+          />
+        </ScrollRegion>
+      )}
+      {plan.tried < plan.of && (
+        <Box>
+          <Typography variant="body2" role="status">
+            A better order is sought: {plan.tried} of {plan.of} tried.
+          </Typography>
+          <LinearProgress variant="determinate" value={(100 * plan.tried) / plan.of} aria-label="Orders tried" />
+        </Box>
+      )}
+      <Stack component="section" aria-label="In order">
+        <Typography variant="h2">In order</Typography>
+        <ul className="bare">
+          {inOrder.slice(0, whole ? undefined : listedFirst).map((s) => (
+            <ActRow key={s.id}>
+              <ActWhen>{s.status === 'running' ? 'Running' : dayTime(s.startMin, nowMin, timeZone)}</ActWhen>
+              <div>
+                <Typography variant="body2">
+                  <Link to={toPiece(s.pieceId, 'work')}>{names.get(s.pieceId)}</Link>
+                </Typography>
+                <ActWhat>{s.words}</ActWhat>
+                <Typography variant="body2">
+                  <span className="n">{aboutTime(s.handsMin)}</span>
+                  {s.status === 'planned' && ` · ${s.binds}`}
+                </Typography>
+              </div>
+            </ActRow>
+          ))}
+        </ul>
+        {!whole && inOrder.length > listedFirst && (
+          <div>
+            <Button onClick={() => setWhole(true)}>All {inOrder.length} sittings</Button>
+          </div>
+        )}
+      </Stack>
+      <Ready plan={plan} names={names} />
+    </Stack>
+  );
+}

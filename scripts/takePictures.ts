@@ -19,7 +19,7 @@ const views: readonly View[] = [
   { name: 'quantities', path: '/pieces/refreshment-table/quantities' },
   { name: 'work', path: '/pieces/refreshment-table/work' },
   { name: 'papers', path: '/pieces/ticket-cupboard/papers' },
-  { name: 'compare', path: '/pieces/writing-slope/plan#compare' },
+  { name: 'rack', path: '/rack' },
   { name: 'mix', path: '/mix' },
   { name: 'pour', path: '/mix/mix-1' },
   { name: 'buy', path: '/buy' },

@@ -323,7 +323,7 @@ export function Today() {
   const { id, pieces, products, settings } = useParts('id', 'pieces', 'products', 'settings');
   const nowMin = useNowMin();
   const { byId, all, missing } = useSummaries();
-  const { plan, issue } = useWorkshopPlan();
+  const { plan, issue, about } = useWorkshopPlan();
   const sorted = useMemo(
     () => inWorkshopOrder(actsOf(pieces, byId.values(), settings, nowMin), plan),
     [pieces, byId, settings, nowMin, plan],
@@ -331,7 +331,8 @@ export function Today() {
   // A small workshop is shown in the order of its schedule from the first moment on.
   const few = all <= fewPieces;
   const known = !few || (missing === 0 && (plan !== undefined || issue !== null));
-  const asked = useMemo(() => [pieces, nowMin], [pieces, nowMin]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the question is another one where any of these is
+  const asked = useMemo(() => ({}), [about, byId]);
   const acts = useSteadyActs(sorted, known, missing, asked);
   const used = useJustUsed();
   const [whole, setWhole] = useState(false);

@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
+import { useWorkshopPlan } from '../../../store/useWorkshopPlan';
 import { dayTime } from '../../../ui/formatTime';
 import { Held, holdsOf, LeadAsked } from '../../../ui/Held';
 import { ActRow, ActWhat, ActWhen } from '../../../ui/layout';
@@ -19,6 +20,8 @@ import UsedAmounts from '../../../ui/UsedAmounts';
 export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
   const { timeZone, unitSystem } = useSettings();
   const nowMin = useNowMin();
+  const { plan } = useWorkshopPlan();
+  const inPlan = new Map(plan?.sittings.map((s) => [s.id, s]));
   const ahead = sittingsOf(reckoning.steps)
     .filter((s) => s.status !== 'done')
     .sort((a, b) => Number(b.status === 'running') - Number(a.status === 'running') || a.startMin - b.startMin)
@@ -34,10 +37,12 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
       <ul className="bare">
         {ahead.map((s) => {
           const words = sittingWords(s, doWhat);
+          const planned = inPlan.get(`${piece.id}/${s.id}`);
+          const startMin = planned?.startMin ?? s.startMin;
           return (
             <ActRow key={s.id}>
               <ActWhen style={{ paddingTop: 11 }}>
-                {s.held ? 'Held' : s.status === 'running' ? 'Running' : dayTime(s.startMin, nowMin, timeZone)}
+                {s.held ? 'Held' : s.status === 'running' ? 'Running' : dayTime(startMin, nowMin, timeZone)}
               </ActWhen>
               <div>
                 <Stack direction="row">
@@ -67,6 +72,9 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
                     )}
                   </Stack>
                 </Stack>
+                {planned && s.status === 'planned' && !s.held && startMin > nowMin && (
+                  <Typography variant="body2">Not sooner: {planned.binds}.</Typography>
+                )}
                 {hasParts(s) && !s.held && <StepsOfSitting pieceId={piece.id} sitting={s} unitSystem={unitSystem} />}
               </div>
             </ActRow>

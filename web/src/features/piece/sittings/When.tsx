@@ -15,6 +15,7 @@ import { Link } from 'react-router';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
+import { useWorkshopPlan } from '../../../store/useWorkshopPlan';
 import { DateTimeField } from '../../../ui/DateTimeField';
 import { download, fileName } from '../../../ui/download';
 import { aboutTime, dayName, dayTime } from '../../../ui/formatTime';
@@ -59,6 +60,8 @@ export function When({ piece, reckoning }: { piece: Piece; reckoning: Reckoning 
   const [by, setBy] = useState<'sittings' | 'steps'>('sittings');
   const { timeZone } = settings;
   const { lightUseAtMin, curedAtMin } = reckoning.totals;
+  const { plan } = useWorkshopPlan();
+  const withOthersMin = plan?.ready.find((r) => r.pieceId === piece.id)?.atMin ?? null;
   const save = async () => {
     const made = await callCore('calendar', [piece.id, nowMin], { urgent: true, needs: [piece.id] });
     if (made.ok) download(fileName(piece.name, 'ics'), 'text/calendar', made.value);
@@ -100,6 +103,16 @@ export function When({ piece, reckoning }: { piece: Piece; reckoning: Reckoning 
             <Big as="p">{dayName(lightUseAtMin, timeZone)}</Big>
           </div>
         )}
+        {withOthersMin !== null &&
+          lightUseAtMin !== null &&
+          dayName(withOthersMin, timeZone) !== dayName(lightUseAtMin, timeZone) && (
+            <div>
+              <Typography variant="body2">
+                With the other pieces (<Link to="/rack">the rack</Link>)
+              </Typography>
+              <Big as="p">{dayName(withOthersMin, timeZone)}</Big>
+            </div>
+          )}
         {curedAtMin !== null && (
           <div>
             <Typography variant="body2">

@@ -75,7 +75,7 @@ async function bringIn(page: Page, base: string, workshop: Workshop, rows: numbe
   writeFileSync(path, text);
   await page.goto(`${base}/workshop`);
   const input = page.getByLabel('Import a file');
-  await input.waitFor();
+  await input.waitFor({ state: 'attached' });
   await longest(page);
   const ms = await timed(async () => {
     await input.setInputFiles(path);

@@ -211,7 +211,7 @@ for (const count of [250, 500, 1000]) {
 // The workshop in time: 40 pieces, nothing done on them, every third promised.
 const forty = Array.from({ length: 40 }, (_, i) => {
   const piece = { ...pieces[i % pieces.length]!, id: `p${i}`, log: [] };
-  const told = reckonPiece({ piece, products, settings, nowMin });
+  const told = reckonPiece({ piece, products, settings, nowMin, withTasks: true });
   const promisedAt = i % 3 === 0 ? new Date((nowMin + (30 + i) * 1440) * 60_000).toISOString() : null;
   return { piece: { ...piece, promisedAt }, tasks: told.ok ? told.value.tasks : [] };
 });

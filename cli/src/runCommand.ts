@@ -80,7 +80,7 @@ const seed = 1;
 function scheduleCommand({ pieces, products, settings }: Workshop, nowMin: number): object {
   const reckoned = Object.values(pieces).map((piece) => ({
     piece,
-    told: reckonPiece({ piece, products, settings, nowMin }),
+    told: reckonPiece({ piece, products, settings, nowMin, withTasks: true }),
   }));
   const planned = reckoned.flatMap(({ piece, told }) => (told.ok ? [{ piece, tasks: told.value.tasks }] : []));
   const problem = workshopProblem(planned, settings, nowMin);

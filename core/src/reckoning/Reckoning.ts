@@ -104,7 +104,7 @@ export interface Reckoning {
   /** What schools of the house keep quiet. */
   silenced: readonly Silenced[];
   wet: readonly WetZone[];
-  /** What is to be done, as the schedule of the workshop takes it. */
+  /** What is to be done, as the schedule of the workshop takes it; none where it was not asked for. */
   tasks: readonly PieceTask[];
   issues: readonly Issue[];
   totals: {

@@ -63,6 +63,8 @@ export interface ReckonInput {
   around?: Around;
   /** The shelf, where what is still to be bought is asked; left out: an empty one. */
   containers?: readonly Container[];
+  /** Whether the tasks of the workshop's schedule are asked for; left out: they are not made. */
+  withTasks?: boolean;
 }
 
 /** A plan on its surfaces. */
@@ -368,18 +370,20 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     findings,
     silenced: silencedFindings(context),
     wet: wetZones(steps, products, nowMin),
-    tasks: tasksOf({
-      piece,
-      steps,
-      lags: scheduled.lags,
-      products,
-      lateMinOf: (id) => {
-        const scuffed = lateScuff(byId.get(id)!, '');
-        return hands.minutesOf(scuffed, true) + hands.minutesOf(dustAfter(byId.get(id)!), true);
-      },
-      nowMin,
-      startMin: piece.startAt ? minuteOf(piece.startAt) : null,
-    }),
+    tasks: input.withTasks
+      ? tasksOf({
+          piece,
+          steps,
+          lags: scheduled.lags,
+          products,
+          lateMinOf: (id) => {
+            const scuffed = lateScuff(byId.get(id)!, '');
+            return hands.minutesOf(scuffed, true) + hands.minutesOf(dustAfter(byId.get(id)!), true);
+          },
+          nowMin,
+          startMin: piece.startAt ? minuteOf(piece.startAt) : null,
+        })
+      : [],
     issues: [...plan.issues, ...planIssues(piece, new Set(zones.map((z) => z.id)), plan.steps)],
     totals: totalsOf(steps, needs, products, (minutes) => labourPrice(minutes, piece, settings, house), wear),
   };

@@ -118,17 +118,22 @@ function airOfTask(
   return openMin > 0 || raises !== null ? { space: oneSpace, openMin, raises, lays } : null;
 }
 
-/** When the piece may be used lightly: a moment that waits for every film; what children or food touch waits for the cure. */
-function lightUse(films: readonly ReckonedStep[], within: ReadonlyMap<string, Within>, input: TasksInput): PieceTask {
+/**
+ * When the piece may be used lightly: a moment that waits for all work and for every film; what children or food touch waits
+ * for the cure.
+ */
+function lightUse(steps: readonly ReckonedStep[], within: ReadonlyMap<string, Within>, input: TasksInput): PieceTask {
   const { piece, products } = input;
-  const lags = films.flatMap(({ step: { id, productId, zoneId } }): TaskLag[] => {
-    const times = productId === null ? undefined : products[productId]?.times;
+  const lags = steps.flatMap(({ step: { id, kind, productId, zoneId } }): TaskLag[] => {
+    if (kind === 'cure') return [];
+    const film = stepKind(kind).film || kind === 'wax';
+    const times = !film || productId === null ? undefined : products[productId]?.times;
     const cured = zoneId && piece.wear[zoneId] === 'child-food';
     const waitMin = (cured ? times?.cureMin.high : times?.lightUseMin.high) ?? 0;
     const there = within.get(id);
     if (!there) return [];
     const minMin = Math.max(0, waitMin - there.behindMin);
-    const because = cured ? waitWords.cure : waitWords['light-use'];
+    const because = film ? (cured ? waitWords.cure : waitWords['light-use']) : waitWords.none;
     return [{ beforeId: there.task, minMin, maxMin: null, blocked: null, lateMin: null, because }];
   });
   return { ...plainTask(piece.id, 'light-use'), lags: strongest(lags), counts: true };
@@ -188,8 +193,7 @@ export function tasksOf(input: TasksInput): PieceTask[] {
       words: sittingWords({ steps: own }, doWhat),
     };
   });
-  const films = steps.filter((s) => stepKind(s.step.kind).film || s.step.kind === 'wax');
-  if (ahead.length > 0) tasks.push(lightUse(films, within, input));
+  if (ahead.length > 0) tasks.push(lightUse(steps, within, input));
   const all = tasks.map((t) => ({
     ...t,
     id: named(piece.id, t.id),

@@ -471,7 +471,15 @@ export class Engine {
     }
     const { products, settings } = this.open();
     const told = guarded(() =>
-      reckonPiece({ piece, products, settings, nowMin, air: null, around: aroundSummary(around(piece)) }),
+      reckonPiece({
+        piece,
+        products,
+        settings,
+        nowMin,
+        air: null,
+        around: aroundSummary(around(piece)),
+        withTasks: true,
+      }),
     );
     const summary = told.ok
       ? summaryOf(piece, told.value, nowMin)
@@ -487,7 +495,7 @@ export class Engine {
     if (known && known.shop === shop && unchanged(known.piece, piece) && Math.abs(nowMin - known.atMin) < tasksFreshMin)
       return known.tasks;
     const { products, settings } = this.open();
-    const told = reckonPiece({ piece, products, settings, nowMin });
+    const told = reckonPiece({ piece, products, settings, nowMin, withTasks: true });
     const tasks = told.ok ? told.value.tasks : [];
     this.tasks.set(piece.id, { piece, shop, atMin: nowMin, tasks });
     return tasks;

@@ -1,0 +1,72 @@
+import { describe, expect, it } from 'vitest';
+import { keptWorkCalendar, scheduleFaults, scheduleWorkshop } from '../schedule';
+import type { Piece } from '../workshop';
+import { jobs } from './fixtures/jobs';
+import { usualWorld } from './fixtures/ruleFixtures';
+import { type Reckoning, reckonPiece, type StepInTime, stepsInTime, workshopProblem } from './index';
+
+const { settings, nowMin } = usualWorld;
+const reckon = (piece: Piece): Reckoning => {
+  const told = reckonPiece({ ...usualWorld, piece, withTasks: true });
+  if (!told.ok) throw new Error(told.issues.map((i) => i.message).join());
+  return told.value;
+};
+
+/** Jobs as pieces of one workshop, each with its reckoning, scheduled together. */
+function together(pieces: readonly Piece[]) {
+  const own = pieces.map((piece, i) => ({ ...piece, id: `piece-${i}` })).map((piece) => ({ piece, ...reckon(piece) }));
+  const problem = workshopProblem(own, settings, nowMin);
+  const schedule = scheduleWorkshop(problem, 5, 1);
+  const tasks = new Map(own.flatMap((o) => o.tasks).map((t) => [t.id, t]));
+  const inTime = new Map<string, StepInTime>();
+  for (const at of schedule.placed) {
+    const task = tasks.get(at.id)!;
+    for (const s of stepsInTime(task, at, keptWorkCalendar(settings))) inTime.set(`${task.pieceId}/${s.stepId}`, s);
+  }
+  return { own, problem, schedule, inTime, tasks };
+}
+
+/** Five at a time, so that every job meets others. */
+const groups = Object.values(jobs)
+  .map((_, i, all) => (i % 5 === 0 ? (all.slice(i, i + 5) as Piece[]) : []))
+  .filter((g) => g.length > 0);
+
+describe('the tasks of pieces in one schedule', () => {
+  it.each(groups.map((g, i) => [i, g] as const))(
+    'group %i: every wait of every step is kept, every step has a time or a reason, no two claim the hands',
+    (_, pieces) => {
+      const { own, problem, schedule, inTime, tasks } = together(pieces);
+      expect(scheduleFaults(problem, schedule)).toEqual([]);
+      const without = new Set(
+        schedule.unplaced.flatMap((u) => tasks.get(u.id)!.stepIds.map((s) => `${tasks.get(u.id)!.pieceId}/${s}`)),
+      );
+      for (const { piece, steps } of own) {
+        const alone = new Map(steps.map((s) => [s.step.id, s]));
+        for (const s of steps) {
+          const at = inTime.get(`${piece.id}/${s.step.id}`);
+          expect(at !== undefined || without.has(`${piece.id}/${s.step.id}`), s.step.id).toBe(true);
+          if (!at) continue;
+          for (const w of s.waitsFor) {
+            const before = inTime.get(`${piece.id}/${w.stepId}`)!;
+            // What is waited for, as the piece by itself has it: from its end to the opening.
+            const minMin = w.fromMin - alone.get(w.stepId)!.endMin;
+            expect(at.startMin, `${s.step.id} after ${w.stepId}`).toBeGreaterThanOrEqual(before.endMin + minMin);
+          }
+        }
+      }
+      const hands = [...inTime.values()].filter((s) => s.endMin > s.startMin).sort((a, b) => a.startMin - b.startMin);
+      for (const [i, s] of hands.entries())
+        if (i > 0) expect(s.startMin, s.stepId).toBeGreaterThanOrEqual(hands[i - 1]!.endMin);
+    },
+  );
+
+  it('one piece by itself is ready no later than it is planned by itself, but for the rest of a sitting', () => {
+    for (const job of Object.values(jobs) as Piece[]) {
+      const { own, schedule } = together([job]);
+      const ready = schedule.placed.find((p) => p.id === 'piece-0/light-use');
+      const { lightUseAtMin } = own[0]!.totals;
+      if (!ready || lightUseAtMin === null) continue;
+      expect(ready.endMin, job.name).toBeLessThanOrEqual(lightUseAtMin + 30);
+    }
+  });
+});

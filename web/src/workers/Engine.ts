@@ -469,7 +469,9 @@ export class Engine {
         return kept.summary;
       }
     }
-    const { products, settings } = this.open();
+    const { products, settings, pieces } = this.open();
+    // In a large workshop few of them are scheduled: those are asked for by themselves.
+    const withTasks = Object.keys(pieces).length <= mostScheduled;
     const told = guarded(() =>
       reckonPiece({
         piece,
@@ -478,13 +480,14 @@ export class Engine {
         nowMin,
         air: null,
         around: aroundSummary(around(piece)),
-        withTasks: true,
+        withTasks,
       }),
     );
     const summary = told.ok
       ? summaryOf(piece, told.value, nowMin)
       : noSummary(piece.id, nowMin, told.issues[0]?.message ?? '');
-    if (told.ok) this.tasks.set(piece.id, { piece, shop: this.shop(), atMin: nowMin, tasks: told.value.tasks });
+    if (told.ok && withTasks)
+      this.tasks.set(piece.id, { piece, shop: this.shop(), atMin: nowMin, tasks: told.value.tasks });
     this.keep(piece, summary);
     return summary;
   }

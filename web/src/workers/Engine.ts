@@ -495,8 +495,10 @@ export class Engine {
   private tasksOf(piece: Piece, nowMin: number): readonly PieceTask[] {
     const shop = this.shop();
     const known = this.tasks.get(piece.id);
-    if (known && known.shop === shop && unchanged(known.piece, piece) && Math.abs(nowMin - known.atMin) < tasksFreshMin)
-      return known.tasks;
+    // As long as the lists show what was worked out then, the schedule is made of the same sittings.
+    const shown = known && this.known.get(piece.id)?.summary.atMin === known.atMin;
+    const fresh = known && (shown || Math.abs(nowMin - known.atMin) < tasksFreshMin);
+    if (fresh && known.shop === shop && unchanged(known.piece, piece)) return known.tasks;
     const { products, settings } = this.open();
     const told = reckonPiece({ piece, products, settings, nowMin, withTasks: true });
     const tasks = told.ok ? told.value.tasks : [];

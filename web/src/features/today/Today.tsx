@@ -72,13 +72,15 @@ function actsOf(
 function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undefined): readonly Act[] {
   if (!plan) return acts;
   const planned = new Map(plan.sittings.map((s) => [s.id, s]));
-  const at = (a: Act) => planned.get(`${a.piece.id}/${a.sitting.id}`);
+  const at = (a: Act) => planned.get(keyOf(a));
+  // What waits for something that is held is not to be done.
+  const out = new Set(plan.unplaced.map((u) => `${u.pieceId}/${u.sittingId}`));
   const [placed, others]: [Act[], Act[]] = [[], []];
   for (const a of acts) {
     const p = at(a);
     if (p)
       placed.push({ ...a, startMin: p.startMin, endMin: p.endMin, binds: p.status === 'running' ? null : p.binds });
-    else others.push(a);
+    else if (a.sitting.held || !out.has(keyOf(a))) others.push(a);
   }
   const running = (a: Act) => Number(a.sitting.status === 'running');
   return [...placed.sort((a, b) => running(b) - running(a) || a.startMin - b.startMin), ...others];

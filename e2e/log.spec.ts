@@ -33,7 +33,7 @@ test('a coat finished late on Friday: its window closes on Saturday, and Monday 
 
   // Waterborne clear: next coat after 3 h, unscuffed until 12 h; Saturday 4:50 passes before Monday 8:00.
   const next = page.getByRole('region', { name: 'To log' });
-  const item = (what: string) => next.getByRole('listitem').filter({ hasText: what });
+  const item = (what: string) => next.getByRole('listitem').filter({ hasText: what }).first();
   await expect(item('Scuff P320 by hand')).toContainText('Mon 08:00');
   await expect(item('Clear coat 2 of 3')).toContainText('Mon 08:');
   await page.getByRole('link', { name: 'Work', exact: true }).click();

@@ -122,9 +122,12 @@ test('nobody is wanted at two pieces at once: what is to be done today follows o
   await openFresh(page);
   const doing = page.getByRole('region', { name: 'What to do' });
   await page.getByRole('button', { name: /that still fit today/ }).click();
-  const clocks = (await doing.getByRole('listitem').allTextContents()).flatMap((t) => t.match(/^\d\d:\d\d/) ?? []);
-  expect(clocks.length).toBeGreaterThan(5);
-  expect(clocks).toEqual([...new Set(clocks)].sort());
+  // A better order may come in between.
+  await expect(async () => {
+    const clocks = (await doing.getByRole('listitem').allTextContents()).flatMap((t) => t.match(/^\d\d:\d\d/) ?? []);
+    expect(clocks.length).toBeGreaterThan(5);
+    expect(clocks).toEqual([...new Set(clocks)].sort());
+  }).toPass();
 });
 
 test('the same finish goes on a new piece from the piece one copies from', async ({ page }) => {

@@ -86,6 +86,13 @@ function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undefined): 
   return [...placed.sort((a, b) => running(b) - running(a) || a.startMin - b.startMin), ...others];
 }
 
+/** The first plan of a question, and then the last: a list that is read does not move with every better order. */
+function useSettledPlan(latest: WorkshopPlan | undefined, about: unknown): WorkshopPlan | undefined {
+  const shown = useRef<{ plan: WorkshopPlan | undefined; about: unknown }>({ plan: undefined, about: null });
+  if (shown.current.about !== about || !latest || latest.tried >= latest.of) shown.current = { plan: latest, about };
+  return shown.current.plan;
+}
+
 /** Up to so many pieces the first act waits until all of them are worked out. */
 const fewPieces = 100;
 
@@ -325,7 +332,8 @@ export function Today() {
   const { id, pieces, products, settings } = useParts('id', 'pieces', 'products', 'settings');
   const nowMin = useNowMin();
   const { byId, all, missing } = useSummaries();
-  const { plan, issue, about } = useWorkshopPlan();
+  const { plan: latest, issue, about } = useWorkshopPlan();
+  const plan = useSettledPlan(latest, about);
   const sorted = useMemo(
     () => inWorkshopOrder(actsOf(pieces, byId.values(), settings, nowMin), plan),
     [pieces, byId, settings, nowMin, plan],

@@ -82,8 +82,10 @@ function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undefined): 
       placed.push({ ...a, startMin: p.startMin, endMin: p.endMin, binds: p.status === 'running' ? null : p.binds });
     else if (a.sitting.held || !out.has(keyOf(a))) others.push(a);
   }
-  const running = (a: Act) => Number(a.sitting.status === 'running');
-  return [...placed.sort((a, b) => running(b) - running(a) || a.startMin - b.startMin), ...others];
+  const runs = (a: Act) => a.sitting.status === 'running';
+  const inOrder = [...placed.sort((a, b) => a.startMin - b.startMin), ...others];
+  // The hands are at what runs, however long it was meant to take.
+  return [...inOrder.filter(runs), ...inOrder.filter((a) => !runs(a))];
 }
 
 /** The first plan of a question, and then the last: a list that is read does not move with every better order. */

@@ -27,8 +27,16 @@ export const isBare = (s: Situation): boolean =>
 const revivedInWax = (s: Situation): boolean =>
   s.look === 'revived' && !s.surfaces.some((x) => x.oldFinish.kind === 'shellac');
 
+/** Whether a change of form gives the zone a new top. */
+export const newTopAltered = (s: Situation): boolean => s.alterations.some((a) => a.kind === 'new-top');
+
+/** Whether the top, or a board of the zone, is made anew: it comes bare, and nothing old is taken off it. */
+export const madeAnew = (s: Situation): boolean =>
+  newTopAltered(s) || (s.zoneId === 'top' && s.treated.some((t) => t.treatment.id === 'new-top'));
+
 /** Old wax under new: cleaned, not taken off; what is mended is mended in places. */
 export const waxedAgain = (s: Situation): boolean =>
+  !madeAnew(s) &&
   !s.insectFluid &&
   !s.tests?.silicone &&
   (revivedInWax(s) || (s.look === 'waxed' && s.surfaces.every((x) => x.oldFinish.kind === 'wax')));

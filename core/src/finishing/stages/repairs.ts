@@ -4,7 +4,7 @@ import { frameDamage } from '../members';
 import { type Phase, phase } from '../phases';
 import type { Situation, Treated } from '../Situation';
 import { decoratePhase } from './coats';
-import { order, overnightMin, type Stage } from './Stage';
+import { newTopAltered, order, overnightMin, type Stage } from './Stage';
 
 /** The user's own reason for a treatment, or the usual words of the step. */
 const reasonOf = (s: Situation, kind: StepKindId, usual: string): string =>
@@ -46,12 +46,6 @@ export const putRight: Stage = (chain, s) => {
       : reasonOf(s, 'make-part', 'Made to fit before the finish, of the same wood.'),
   });
 };
-
-const newTopAltered = (s: Situation): boolean => s.alterations.some((a) => a.kind === 'new-top');
-
-/** Whether the top, or a board of the zone, is made anew: it comes bare, and nothing old is taken off it. */
-export const madeAnew = (s: Situation): boolean =>
-  newTopAltered(s) || (s.zoneId === 'top' && s.treated.some((t) => t.treatment.id === 'new-top'));
 
 const alterReasons = {
   'ornament-removed': 'Ornament off before anything is sanded: pared and scraped flush.',

@@ -3,8 +3,7 @@ import { phase } from '../phases';
 import type { Situation } from '../Situation';
 import { coats, colourPhase, filmPhase } from './coats';
 import { seal } from './colourWood';
-import { madeAnew } from './repairs';
-import { overnightMin, type Stage } from './Stage';
+import { madeAnew, overnightMin, type Stage } from './Stage';
 
 const has = (s: Situation, kind: OldFinishKind, failing = false): boolean =>
   s.surfaces.some(

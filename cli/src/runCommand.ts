@@ -1,15 +1,8 @@
 import { planOf } from '@cosmesis/core/finishing';
-import {
-  bindingWords,
-  type Reckoning,
-  reckonPiece,
-  stepsInTime,
-  unplacedWords,
-  workshopProblem,
-} from '@cosmesis/core/reckoning';
+import { type Reckoning, reckonPiece, workshopPlan, workshopProblem } from '@cosmesis/core/reckoning';
 import { keptWorkCalendar, scheduleWorkshop } from '@cosmesis/core/schedule';
 import { planToText } from '@cosmesis/core/takeaway';
-import { DomainError, good, minuteOf, type Result, refused } from '@cosmesis/core/units';
+import { DomainError, good, type Result, refused } from '@cosmesis/core/units';
 import { readWorkshopFile, type Workshop, workshopFromFile } from '@cosmesis/core/workshop';
 
 /** What the command line can print. */
@@ -85,31 +78,22 @@ function scheduleCommand({ pieces, products, settings }: Workshop, nowMin: numbe
   const planned = reckoned.flatMap(({ piece, told }) => (told.ok ? [{ piece, tasks: told.value.tasks }] : []));
   const problem = workshopProblem(planned, settings, nowMin);
   const schedule = scheduleWorkshop(problem, tries, seed);
-  const tasks = new Map(planned.flatMap((p) => p.tasks).map((t) => [t.id, t]));
-  const nameOf = (id: string): string => {
-    const task = tasks.get(id)!;
-    return `${pieces[task.pieceId]!.name}, ${task.stepIds[0] ?? 'light use'}`;
-  };
-  const inTime = new Map<string, { startMin: number; endMin: number; binds: string }>();
-  for (const at of schedule.placed) {
-    const task = tasks.get(at.id)!;
-    const binds = bindingWords(at.binding, nameOf);
-    for (const { stepId, startMin, endMin } of stepsInTime(task, at, keptWorkCalendar(settings)))
-      inTime.set(`${task.pieceId}/${stepId}`, { startMin, endMin, binds });
-  }
-  const without = new Map(
-    schedule.unplaced.flatMap(({ id, because }) =>
-      tasks.get(id)!.stepIds.map((s) => [`${tasks.get(id)!.pieceId}/${s}`, unplacedWords(because, nameOf)] as const),
+  const plan = workshopPlan(planned, schedule, nowMin, keptWorkCalendar(settings));
+  const inTime = new Map(
+    [...plan.sittings, ...plan.waits].flatMap(({ pieceId, steps, binds }) =>
+      steps.map((s) => [`${pieceId}/${s.stepId}`, { ...s, binds }] as const),
     ),
   );
+  const without = new Map(
+    plan.unplaced.flatMap(({ pieceId, stepIds, because }) => stepIds.map((s) => [`${pieceId}/${s}`, because] as const)),
+  );
   return {
-    lateness: planned.flatMap(({ piece }) => {
-      const ready = schedule.placed.find((p) => p.id === `${piece.id}/light-use`);
-      const promised = piece.promisedAt === null ? null : minuteOf(piece.promisedAt);
-      const lateMin = ready && promised !== null ? Math.max(0, ready.endMin - promised) : null;
-      return [{ id: piece.id, lightUse: iso(ready?.endMin ?? null), lateMin }];
-    }),
-    missed: schedule.missed.map((m) => ({ ...m, closedAt: iso(m.closedAtMin) })),
+    lateness: plan.ready.map(({ pieceId, atMin, dueMin }) => ({
+      id: pieceId,
+      lightUse: iso(atMin),
+      lateMin: atMin !== null && dueMin !== null ? Math.max(0, atMin - dueMin) : null,
+    })),
+    missed: plan.missed.map(({ closedAtMin, ...m }) => ({ ...m, closedAt: iso(closedAtMin) })),
     pieces: reckoned.map(({ piece, told }) => ({
       id: piece.id,
       name: piece.name,

@@ -91,6 +91,8 @@ export interface PieceTask extends Task {
   stepMin: readonly number[];
   /** What is done, with its zones. */
   words: string;
+  /** Something ordered, that has to come. */
+  ordered: boolean;
 }
 
 /** Everything worked out for one piece. */

@@ -30,11 +30,11 @@ export type {
 export { type ReckonInput, reckonPiece } from './reckonPiece';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
 export {
-  bindingWords,
-  ownHands,
   type PieceWithTasks,
+  type PlannedSitting,
   type StepInTime,
   stepsInTime,
-  unplacedWords,
+  type WorkshopPlan,
+  workshopPlan,
   workshopProblem,
 } from './workshopSchedule';

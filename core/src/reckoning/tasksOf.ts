@@ -155,6 +155,7 @@ const plainTask = (pieceId: string, id: string): PieceTask => ({
   stepIds: [],
   stepMin: [],
   words: 'Light use',
+  ordered: false,
 });
 
 /** Ids of tasks are told apart by their piece. */
@@ -191,6 +192,7 @@ export function tasksOf(input: TasksInput): PieceTask[] {
       stepIds: own.map((s) => s.step.id),
       stepMin: own.map((s) => s.handsOnMin),
       words: sittingWords({ steps: own }, doWhat),
+      ordered: first.step.kind === 'obtain',
     };
   });
   if (ahead.length > 0) tasks.push(lightUse(steps, within, input));

@@ -3,7 +3,7 @@ import { keptWorkCalendar, scheduleFaults, scheduleWorkshop } from '../schedule'
 import type { Piece } from '../workshop';
 import { jobs } from './fixtures/jobs';
 import { usualWorld } from './fixtures/ruleFixtures';
-import { type Reckoning, reckonPiece, type StepInTime, stepsInTime, workshopProblem } from './index';
+import { type Reckoning, reckonPiece, type StepInTime, stepsInTime, workshopPlan, workshopProblem } from './index';
 
 const { settings, nowMin } = usualWorld;
 const reckon = (piece: Piece): Reckoning => {
@@ -59,6 +59,30 @@ describe('the tasks of pieces in one schedule', () => {
         if (i > 0) expect(s.startMin, s.stepId).toBeGreaterThanOrEqual(hands[i - 1]!.endMin);
     },
   );
+
+  it('says in words what binds each sitting and what dries behind it; what is ordered dries nowhere', () => {
+    const { own, schedule } = together([jobs['chest painted by gun, in knotty pine, with new pulls'] as Piece]);
+    const plan = workshopPlan(own, schedule, nowMin, keptWorkCalendar(settings));
+    const sitting = (id: string) =>
+      plan.sittings.find((s) => s.sittingId === id || s.steps.some((x) => x.stepId === id))!;
+    const first = [...plan.sittings].sort((a, b) => a.startMin - b.startMin)[0]!;
+    expect(first).toMatchObject({ binds: 'nothing keeps it', boundTo: null });
+    const texts = plan.sittings.map((s) => s.binds);
+    // What only comes first says so; a wait says what for.
+    expect(texts.filter((t) => /^after “[^”]+”$/.test(t))).not.toEqual([]);
+    expect(
+      texts.filter((t) =>
+        /^after “[^”]+”: (it has to dry|hard enough to be worked on|another film comes on it)$/.test(t),
+      ),
+    ).not.toEqual([]);
+    // A wash dries though its drying is a wait of its own.
+    const wash = plan.sittings.find((s) => /wash down/i.test(s.words))!;
+    expect(wash.dryMin).toBeGreaterThan(0);
+    const coat = own[0]!.steps.find((s) => s.step.kind === 'paint')!;
+    expect(sitting(coat.step.id).dryMin).toBeGreaterThan(60);
+    for (const s of plan.sittings.filter((x) => /^order/i.test(x.words))) expect(s.dryMin).toBe(0);
+    expect(plan.waits.every((w) => w.handsMin === 0 && w.steps.length > 0)).toBe(true);
+  });
 
   it('one piece by itself is ready no later than it is planned by itself, but for the rest of a sitting', () => {
     for (const job of Object.values(jobs) as Piece[]) {

@@ -1,4 +1,4 @@
-import type { Shift, WorkCalendar } from './WorkCalendar';
+import { type Shift, shortMin, type WorkCalendar } from './WorkCalendar';
 
 /** Taken stretches in order of time that do not overlap, each with the task that takes it. */
 interface Taken {
@@ -17,9 +17,6 @@ export interface Fit {
   atShiftStart: boolean;
 }
 
-/** What takes no longer is not laid down for a break, minutes (common practice, no source). */
-const shortMin = 60;
-
 /** The time of one pair of hands. */
 export class Timeline {
   private readonly taken: Taken[] = [];
@@ -29,23 +26,26 @@ export class Timeline {
     private readonly calendar: WorkCalendar,
     nowMin: number,
   ) {
-    this.shifts.push(calendar.shiftAt(nowMin));
+    this.shifts.push({ ...calendar.shiftAt(nowMin) });
   }
 
-  /** Shifts are laid out once. @throws DomainError not_converged where none follows */
-  private shiftAt(minute: number): number {
-    let { length } = this.shifts;
-    while (this.shifts[length - 1]!.endMin <= minute) {
-      this.shifts.push(this.calendar.shiftAt(this.shifts[length - 1]!.endMin));
-      length += 1;
+  /**
+   * The shift that holds a minute, or the next one. Each is laid out once; hours round the clock are one shift that grows.
+   * @throws DomainError not_converged where none follows
+   */
+  private shiftAt(minute: number): Shift {
+    for (let last = this.shifts.at(-1)!; last.endMin <= minute; last = this.shifts.at(-1)!) {
+      const next = this.calendar.shiftAt(last.endMin);
+      if (next.startMin <= last.endMin) last.endMin = next.endMin;
+      else this.shifts.push({ ...next });
     }
-    let [low, high] = [0, length - 1];
+    let [low, high] = [0, this.shifts.length - 1];
     while (low < high) {
       const middle = (low + high) >> 1;
       if (this.shifts[middle]!.endMin > minute) high = middle;
       else low = middle + 1;
     }
-    return low;
+    return this.shifts[low]!;
   }
 
   /** The first taken stretch that ends after a minute. */
@@ -74,51 +74,40 @@ export class Timeline {
   }
 
   private inShifts(fromMin: number, handsMin: number, divisible: boolean): Omit<Fit, 'behindId'> {
-    let i = this.shiftAt(fromMin);
-    let shift = this.shifts[i]!;
-    let start = Math.max(fromMin, shift.startMin);
-    const next = (): Shift => {
-      i = this.shiftAt(shift.endMin);
-      return this.shifts[i]!;
-    };
-    if (!divisible) {
-      // Longer than any shift: begun with one and finished in overtime, since a wet edge cannot be left.
-      while (
-        start + handsMin > shift.endMin &&
-        !(handsMin > this.calendar.longestShiftMin && start === shift.startMin)
-      ) {
-        shift = next();
-        start = shift.startMin;
-      }
-      return { startMin: start, endMin: start + handsMin, atShiftStart: start === shift.startMin };
+    let shift = this.shiftAt(fromMin);
+    let startMin = Math.max(fromMin, shift.startMin);
+    if (divisible)
+      return { startMin, endMin: this.workedFrom(startMin, handsMin), atShiftStart: startMin === shift.startMin };
+    // Longer than any shift: begun with one and finished in overtime, since a wet edge cannot be left.
+    const overtime = handsMin > this.calendar.longestShiftMin;
+    while (startMin + handsMin > shift.endMin && !(overtime && startMin === shift.startMin)) {
+      const next = this.shiftAt(shift.endMin);
+      if (next !== shift) startMin = next.startMin;
+      shift = next;
     }
-    const atShiftStart = start === shift.startMin;
-    let left = handsMin - (shift.endMin - start);
-    while (left > 0) {
-      shift = next();
-      left -= shift.endMin - shift.startMin;
-    }
-    return { startMin: start, endMin: shift.endMin + Math.min(0, left), atShiftStart };
+    return { startMin, endMin: startMin + handsMin, atShiftStart: startMin === shift.startMin };
   }
 
-  /** The first start from which so much work, laid down at breaks, does not end before a minute. */
+  /** The minute at which so much work is done from a minute on, laid down at breaks. */
+  private workedFrom(fromMin: number, handsMin: number): number {
+    for (let [at, left] = [fromMin, handsMin]; ; ) {
+      const shift = this.shiftAt(at);
+      const from = Math.max(at, shift.startMin);
+      if (left <= shift.endMin - from) return from + left;
+      left -= shift.endMin - from;
+      at = shift.endMin;
+    }
+  }
+
+  /** The first start from a minute on with which so much work, laid down at breaks, does not end before another minute. */
   startToEndAt(endMin: number, fromMin: number, handsMin: number): number {
-    let [i, workMin] = [this.shiftAt(fromMin), 0];
-    for (let s = this.shifts[i]!; s.startMin < endMin; ) {
-      workMin += Math.max(0, Math.min(endMin, s.endMin) - Math.max(fromMin, s.startMin));
-      i = this.shiftAt(s.endMin);
-      s = this.shifts[i]!;
+    let workMin = 0;
+    for (let at = fromMin; at < endMin; ) {
+      const shift = this.shiftAt(at);
+      workMin += Math.max(0, Math.min(endMin, shift.endMin) - Math.max(at, shift.startMin));
+      at = shift.endMin;
     }
-    let spare = workMin - handsMin;
-    let at = fromMin;
-    while (spare > 0) {
-      const s = this.shifts[this.shiftAt(at)]!;
-      const from = Math.max(at, s.startMin);
-      if (spare < s.endMin - from) return from + spare;
-      spare -= s.endMin - from;
-      at = s.endMin;
-    }
-    return at;
+    return workMin > handsMin ? this.workedFrom(fromMin, workMin - handsMin) : fromMin;
   }
 
   take(id: string, fromMin: number, untilMin: number): void {

@@ -40,6 +40,9 @@ function longestOf(workingHours: Settings['workingHours']): number {
   return Math.min(3 * dayMin, Math.max(...joined(week).map((s) => s.endMin - s.startMin)));
 }
 
+/** What takes no longer is begun only where it can be finished before the break, minutes (common practice, no source). */
+export const shortMin = 60;
+
 /** Days looked ahead for a shift before the calendar is called empty. */
 const mostDays = 400;
 
@@ -62,7 +65,8 @@ export function workCalendar(settings: Pick<Settings, 'timeZone' | 'workingHours
     const known = byUtcDay.get(utcDay);
     if (known) return known;
     const middle = new TZDate((utcDay * dayMin + dayMin / 2) * 60_000, timeZone);
-    const shifts = joined([-1, 0, 1].flatMap((n) => shiftsOf(addDays(middle, n))));
+    // Far enough that what begins on this day is known to its end.
+    const shifts = joined([-1, 0, 1, 2].flatMap((n) => shiftsOf(addDays(middle, n))));
     byUtcDay.set(utcDay, shifts);
     return shifts;
   };
@@ -71,7 +75,7 @@ export function workCalendar(settings: Pick<Settings, 'timeZone' | 'workingHours
     shiftAt(minute) {
       const first = Math.floor(minute / dayMin);
       for (let day = first; day < first + mostDays; day += 1) {
-        const shift = around(day).find((s) => s.endMin > minute);
+        const shift = around(day).find((s) => s.endMin > minute && s.startMin < (day + 1) * dayMin);
         if (shift) return shift;
       }
       throw new DomainError('not_converged', 'shiftAt', minute, `a shift within ${mostDays} days`);

@@ -1,5 +1,5 @@
 import type { Activity, Placed, ScheduleAnswer, ScheduleProblem, SharedAir } from './ScheduleProblem';
-import type { WorkCalendar } from './WorkCalendar';
+import { shortMin, type WorkCalendar } from './WorkCalendar';
 
 /** A barred interval of a lag, from the known end of what is waited for. */
 interface Barred {
@@ -24,9 +24,6 @@ function opens(activity: Activity, fromMin: number, placed: Layout['placed']): {
 const barredUntil = (startMin: number, barred: readonly Barred[]): number | undefined =>
   barred.find((b) => startMin > b.fromMin && startMin < b.toMin)?.toMin;
 
-/** What takes no longer is begun only where it can be finished before the break, minutes (common practice, no source). */
-const shortMin = 60;
-
 /** What can be done at the same go is waited for so long, minutes (common practice, no source). */
 const patienceMin = 30;
 /** Longer than that nothing is held back for anything, minutes: three days. */
@@ -41,15 +38,18 @@ function fitIntoShifts(activity: Activity, fromMin: number, calendar: WorkCalend
   if (!divisible || wholeMin <= shortMin) {
     // Longer than any shift: begun with a shift and finished in overtime, since a wet edge cannot be left.
     while (start + wholeMin > shift.endMin && !(wholeMin > calendar.longestShiftMin && start === shift.startMin)) {
-      shift = calendar.shiftAt(shift.endMin);
-      start = shift.startMin;
+      const { endMin } = shift;
+      shift = calendar.shiftAt(endMin);
+      // Hours round the clock are told in overlapping stretches.
+      start = Math.max(endMin, shift.startMin);
     }
     return { id, startMin: start, endMin: start + handsOnMin };
   }
   let left = handsOnMin - (shift.endMin - start);
   while (left > 0) {
-    shift = calendar.shiftAt(shift.endMin);
-    left -= shift.endMin - shift.startMin;
+    const { endMin } = shift;
+    shift = calendar.shiftAt(endMin);
+    left -= shift.endMin - Math.max(endMin, shift.startMin);
   }
   return { id, startMin: start, endMin: shift.endMin + Math.min(0, left) };
 }

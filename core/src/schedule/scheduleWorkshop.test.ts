@@ -192,6 +192,60 @@ describe('worked examples', () => {
     expect(new Date(other.placed[0]!.startMin * 60_000).toISOString()).toBe('2027-03-29T07:00:00.000Z');
   });
 
+  it('works in any hours: over midnight where that is inside a day of Greenwich, round the clock, ten minutes a day', () => {
+    const daily = (...shifts: [number, number][]) =>
+      Object.fromEntries(
+        ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'].map((d) => [
+          d,
+          shifts.map(([fromMin, toMin]) => ({ fromMin, toMin })),
+        ]),
+      );
+    const tasks = Array.from({ length: 40 }, (_, i) =>
+      task(`p${i % 4}/${i}`, 25 + 35 * (i % 5), {
+        divisible: i % 3 === 0,
+        lags: i < 4 ? [] : [lag(`p${i % 4}/${i - 4}`, 90, i % 7 === 0 ? { maxMin: 900, lateMin: 5 } : {})],
+      }),
+    );
+    for (const timeZone of ['Europe/London', 'Australia/Lord_Howe', 'America/St_Johns', 'Pacific/Kiritimati'])
+      for (const hoursOf of [daily([0, 120], [1320, 1440]), daily([0, 1440]), daily([600, 610]), daily([480, 1020])]) {
+        const people = [{ id: 'hands', calendar: workCalendar({ timeZone, workingHours: hoursOf as never }) }];
+        const problem = problemOf(tasks, { people });
+        const told = scheduleWorkshop(problem, 5, 1);
+        expect(scheduleFaults(problem, told)).toEqual([]);
+        expect(told.unplaced).toEqual([]);
+      }
+  });
+
+  it('tells one shift the same from each of its minutes, in any zone', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('Europe/London', 'Australia/Lord_Howe', 'America/St_Johns', 'Pacific/Kiritimati'),
+        fc.constantFrom(
+          [
+            [0, 120],
+            [1320, 1440],
+          ],
+          [[480, 720]],
+          [[1200, 1440]],
+          [[0, 300]],
+        ),
+        fc.integer({ min: 0, max: 400 * 1440 }),
+        fc.double({ min: 0, max: 1, maxExcluded: true, noNaN: true }),
+        (timeZone, daily, afterMin, share) => {
+          const shifts = daily.map(([fromMin, toMin]) => ({ fromMin, toMin }));
+          const workingHours = Object.fromEntries(
+            ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'].map((d) => [d, shifts]),
+          );
+          const { shiftAt } = workCalendar({ timeZone, workingHours: workingHours as never });
+          const shift = shiftAt(nowMin + afterMin);
+          const inside = shift.startMin + Math.floor(share * (shift.endMin - shift.startMin));
+          expect(shiftAt(inside)).toEqual(shift);
+          expect(shift.endMin).toBeGreaterThan(nowMin + afterMin);
+        },
+      ),
+    );
+  });
+
   it('names what a file cannot mean: waits in a circle, an id twice, no hands', () => {
     const circle = [task('a/1', 30, { lags: [lag('a/2', 0)] }), task('a/2', 30, { lags: [lag('a/1', 0)] })];
     expect(told(problemOf(circle)).unplaced).toEqual({ 'a/1': 'waits', 'a/2': 'waits' });

@@ -118,6 +118,11 @@ class Layout {
     if (runsUntil > nowMin) this.timelines[0]?.take('', nowMin, runsUntil);
     for (const n of nodes) if (!n.task.fixed) this.await(n);
     for (const n of nodes) if (n.task.fixed) this.openWindows(n);
+    // What is held, and with it what waits, is known before anything is placed round it.
+    for (const n of nodes) {
+      const { held, fixed } = n.task;
+      if (held !== null && !fixed) this.leaveOut(n, { kind: 'held', because: held });
+    }
   }
 
   run(): this {
@@ -322,8 +327,7 @@ class Layout {
       this.leaveOut(n, { kind: 'waits', beforeId: barred.node.task.id });
       return;
     }
-    let found: Found | Unplaced =
-      task.held === null ? this.find(n, task.handsMin) : { kind: 'held', because: task.held };
+    let found = this.find(n, task.handsMin);
     if ('kind' in found) {
       this.leaveOut(n, found);
       return;

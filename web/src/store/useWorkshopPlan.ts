@@ -1,6 +1,6 @@
 import { useEffect, useSyncExternalStore } from 'react';
 import { callCore } from '../workers/callCore';
-import type { WorkshopPlan } from '../workers/Engine';
+import type { SoughtPlan } from '../workers/Engine';
 import { useNowMin } from './useNowMin';
 import { useParts } from './useWorkshop';
 
@@ -8,7 +8,7 @@ import { useParts } from './useWorkshop';
 const atATime = 10;
 
 interface Told {
-  plan: WorkshopPlan | undefined;
+  plan: SoughtPlan | undefined;
   /** Why there is none; null: there is, or will be. */
   issue: string | null;
   /** The question it answers: another one as soon as the workshop or the minute is. */

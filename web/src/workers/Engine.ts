@@ -1,10 +1,9 @@
 import { latestReading } from '@cosmesis/core/deeds';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
-import { lowerFirst, nothingAround, planOf } from '@cosmesis/core/finishing';
+import { nothingAround, planOf } from '@cosmesis/core/finishing';
 import {
   aroundSummary,
-  bindingWords,
   type ChangeOfMind,
   changeOfMind,
   comparePlans,
@@ -15,7 +14,6 @@ import {
   noSummary,
   type PieceSummary,
   type PieceTask,
-  type PieceWithTasks,
   type PlanComparison,
   planKept,
   previewFix,
@@ -25,11 +23,12 @@ import {
   reckonPiece,
   type SchoolFigures,
   summaryOf,
-  unplacedWords,
+  type WorkshopPlan,
   workshopAround,
+  workshopPlan,
   workshopProblem,
 } from '@cosmesis/core/reckoning';
-import { improvingSchedule, type WorkshopSchedule } from '@cosmesis/core/schedule';
+import { improvingSchedule, keptWorkCalendar, type WorkshopSchedule } from '@cosmesis/core/schedule';
 import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
 import { quantitiesToCsv, sittingsToICalendar } from '@cosmesis/core/takeaway';
 import { good, minuteOf, type Result, refused } from '@cosmesis/core/units';
@@ -54,35 +53,11 @@ export interface Reckoned extends Reckoning {
   plannedBefore: Piece['plannedBefore'] | null;
 }
 
-/** A sitting in the schedule of the workshop. Whole minutes since 1970. */
-export interface PlannedSitting {
-  /** Piece and first step. */
-  id: string;
-  pieceId: string;
-  sittingId: string;
-  words: string;
-  startMin: number;
-  endMin: number;
-  handsMin: number;
-  status: 'planned' | 'running';
-  /** How long what follows it has to wait, at the most. */
-  wetMin: number;
-  /** What keeps it from being begun sooner, and the sitting that is named there. */
-  binds: string;
-  boundTo: string | null;
-}
-
-/** The whole workshop in time. */
-export interface WorkshopPlan {
-  atMin: number;
+/** The whole workshop in time, and how far a better order is sought. */
+export interface SoughtPlan extends WorkshopPlan {
   /** How many orders were tried, of how many. */
   tried: number;
   of: number;
-  sittings: readonly PlannedSitting[];
-  /** Light use of each piece, and what was promised. */
-  ready: readonly { pieceId: string; atMin: number | null; dueMin: number | null }[];
-  missed: readonly { pieceId: string; sittingId: string; closedAtMin: number; lateMin: number }[];
-  unplaced: readonly { pieceId: string; sittingId: string; words: string; because: string }[];
 }
 
 /** Pieces that are scheduled together at the most: those under way or promised first, then the oldest. */
@@ -173,80 +148,6 @@ function guarded<T>(work: () => Result<T>): Result<T> {
   } catch (error) {
     return failed(error);
   }
-}
-
-/** A schedule as the page shows it: waits that need nobody are only named by what waits for them. */
-function planOfSchedule(own: readonly PieceWithTasks[], { best, tried }: Search, nowMin: number): WorkshopPlan {
-  const tasks = new Map(own.flatMap((p) => p.tasks).map((t) => [t.id, t]));
-  const names = new Map(own.map(({ piece }) => [piece.id, piece.name]));
-  // Of its own piece a sitting says only what is done.
-  const nameFor = (ownId: string) => (id: string) => {
-    const { pieceId, words } = tasks.get(id)!;
-    return pieceId === ownId ? lowerFirst(words) : `${names.get(pieceId)}, ${lowerFirst(words)}`;
-  };
-  const wetMin = new Map<string, number>();
-  // Light use and the full cure are no matter of what comes next.
-  for (const { lags, handsMin, stepIds, counts } of tasks.values())
-    for (const l of handsMin > 0 || (counts && stepIds.length > 0) ? lags : [])
-      wetMin.set(l.beforeId, Math.max(wetMin.get(l.beforeId) ?? 0, l.minMin));
-  const sittingOf = (id: string) => tasks.get(id)!.stepIds[0] ?? '';
-  const pieceOf = (id: string) => tasks.get(id)!.pieceId;
-  const ends = new Map(best.placed.map((p) => [p.id, p.endMin]));
-  return {
-    atMin: nowMin,
-    tried,
-    of: tries,
-    sittings: best.placed.flatMap(({ id, startMin, endMin, binding }): PlannedSitting[] => {
-      const t = tasks.get(id)!;
-      if (t.handsMin === 0 || (t.fixed && endMin < nowMin)) return [];
-      const boundTo =
-        'beforeId' in binding
-          ? binding.beforeId
-          : 'otherId' in binding
-            ? binding.otherId
-            : 'laterId' in binding
-              ? binding.laterId
-              : null;
-      return [
-        {
-          id,
-          pieceId: t.pieceId,
-          sittingId: sittingOf(id),
-          words: t.words,
-          startMin,
-          endMin,
-          handsMin: t.handsMin,
-          status: t.fixed ? 'running' : 'planned',
-          wetMin: wetMin.get(id) ?? 0,
-          binds: bindingWords(binding, nameFor(t.pieceId)),
-          boundTo: boundTo === '' ? null : boundTo,
-        },
-      ];
-    }),
-    ready: own.map(({ piece }) => ({
-      pieceId: piece.id,
-      atMin: ends.get(`${piece.id}/light-use`) ?? null,
-      dueMin: piece.promisedAt === null ? null : minuteOf(piece.promisedAt),
-    })),
-    missed: best.missed.map((m) => ({
-      pieceId: pieceOf(m.id),
-      sittingId: sittingOf(m.id),
-      closedAtMin: m.closedAtMin,
-      lateMin: m.lateMin,
-    })),
-    unplaced: best.unplaced.flatMap(({ id, because }) =>
-      tasks.get(id)!.handsMin === 0
-        ? []
-        : [
-            {
-              pieceId: pieceOf(id),
-              sittingId: sittingOf(id),
-              words: tasks.get(id)!.words,
-              because: unplacedWords(because, nameFor(pieceOf(id))),
-            },
-          ],
-    ),
-  };
 }
 
 /**
@@ -510,7 +411,7 @@ export class Engine {
    * The whole workshop in time, for one pair of hands. The first answer comes at once; asked again, it goes on from there.
    * @param more how many more orders are tried now
    */
-  workshopPlan(nowMin: number, more: number): Result<WorkshopPlan> {
+  workshopPlan(nowMin: number, more: number): Result<SoughtPlan> {
     return guarded(() => {
       const { pieces, settings } = this.open();
       const weight = (p: Piece) => Number(p.log.length > 0) * 2 + Number(p.promisedAt !== null);
@@ -534,7 +435,11 @@ export class Engine {
         search.tried += 1;
         if (!next.done && next.value.schedule) search.best = next.value.schedule;
       }
-      return good(planOfSchedule(own, search, nowMin));
+      return good({
+        ...workshopPlan(own, search.best, nowMin, keptWorkCalendar(settings)),
+        tried: search.tried,
+        of: tries,
+      });
     });
   }
 

@@ -1,3 +1,4 @@
+import type { PlannedSitting, WorkshopPlan } from '@cosmesis/core/reckoning';
 import { keptWorkCalendar } from '@cosmesis/core/schedule';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -15,7 +16,6 @@ import { Keys } from '../../ui/Keys';
 import { ActRow, ActWhat, ActWhen, Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { ScrollRegion } from '../../ui/ScrollRegion';
-import type { PlannedSitting, WorkshopPlan } from '../../workers/Engine';
 import { RackDrawing } from './RackDrawing';
 import { timeScale } from './timeScale';
 
@@ -39,25 +39,25 @@ function Picked({ sitting, name, nowMin }: { sitting: PlannedSitting; name: stri
         <b className="n">
           {dayTime(sitting.startMin, nowMin, settings.timeZone)} to {clockTime(sitting.endMin, settings.timeZone)}
         </b>
-        , {aboutTime(sitting.handsMin)}, on <Link to={toPiece(sitting.pieceId, 'work')}>{name}</Link>
+        , on <Link to={toPiece(sitting.pieceId, 'work')}>{name}</Link>
       </Typography>
       <Typography>
         {sitting.status === 'running' ? 'It runs.' : `What keeps it from being sooner: ${sitting.binds}.`}
-        {sitting.wetMin > 0 && ` What follows it waits ${duration(sitting.wetMin)}.`}
+        {sitting.dryMin > 0 && ` It dries or sets for ${duration(sitting.dryMin)} before the next.`}
       </Typography>
     </Stack>
   );
 }
 
-/** What cannot be planned as it stands, the first of each piece; what waits for that is counted. */
+/** What cannot be planned as it stands: of each piece each cause once, with how many sittings have no time for it. */
 function Unplaced({ plan, names }: { plan: WorkshopPlan; names: ReadonlyMap<string, string> }) {
-  const causes = plan.unplaced.filter((u) => !u.because.endsWith('has no place'));
-  return causes.map((u) => {
-    const more = plan.unplaced.filter((o) => o.pieceId === u.pieceId).length - 1;
+  const causes = new Map(plan.unplaced.filter((u) => !u.inVain).map((u) => [`${u.pieceId}/${u.because}`, u]));
+  return [...causes].map(([key, { pieceId, because }]) => {
+    const without = plan.unplaced.filter((u) => u.pieceId === pieceId && u.handsMin > 0).length;
     return (
-      <Alert severity="warning" key={`${u.pieceId}/${u.sittingId}`}>
-        <Link to={toPiece(u.pieceId, 'plan')}>{names.get(u.pieceId)}</Link>: {u.because}.
-        {more > 0 && ` ${more} sittings wait for that.`}
+      <Alert severity="warning" key={key}>
+        <Link to={toPiece(pieceId, 'plan')}>{names.get(pieceId)}</Link>: {because}. {without} of its sittings{' '}
+        {without === 1 ? 'waits' : 'wait'} for that.
       </Alert>
     );
   });

@@ -1,7 +1,7 @@
+import type { PlannedSitting, WorkshopPlan } from '@cosmesis/core/reckoning';
 import type { KeyboardEvent } from 'react';
 import { useEffect, useRef } from 'react';
 import { clockTime, dayTime } from '../../ui/formatTime';
-import type { PlannedSitting, WorkshopPlan } from '../../workers/Engine';
 import type { TimeScale } from './timeScale';
 import './RackDrawing.css';
 
@@ -112,18 +112,18 @@ export function RackDrawing({ plan, rails, scale, nowMin, timeZone, picked, onPi
         const wide = Math.max(leastPx, x(s.endMin) - x(s.startMin));
         return (
           <g key={s.id}>
-            {(s.wetMin > 0 || s.id === picked?.id) && (
+            {(s.dryMin > 0 || s.id === picked?.id) && (
               <path
                 className={s.id === picked?.id ? 'thread own' : 'thread'}
                 d={`M${x(s.startMin) + wide / 2} ${daysPx + handsPx - 6}V${y - 8}`}
               />
             )}
-            {s.wetMin > 0 && (
+            {s.dryMin > 0 && (
               <rect
                 className="wet"
                 x={x(s.endMin)}
                 y={y - 7}
-                width={Math.max(2, x(s.endMin + s.wetMin) - x(s.endMin))}
+                width={Math.max(2, x(s.endMin + s.dryMin) - x(s.endMin))}
                 height={14}
               />
             )}

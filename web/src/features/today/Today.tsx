@@ -32,7 +32,7 @@ import { ActRow, ActWhat, ActWhen, Big, Halves } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { pressLog } from '../../ui/pressLog';
 import { useJustUsed } from '../../ui/usedUp';
-import type { WorkshopPlan } from '../../workers/Engine';
+import type { SoughtPlan } from '../../workers/Engine';
 import { Cautions } from './Cautions';
 
 /** Brought when it is needed: the act of now is not kept waiting for it. */
@@ -69,7 +69,7 @@ function actsOf(
  * The acts where the schedule of the whole workshop has them, as soon as it is known: in its order, with what keeps each from
  * being sooner. What is held stays at the end.
  */
-function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undefined): readonly Act[] {
+function inWorkshopOrder(acts: readonly Act[], plan: SoughtPlan | undefined): readonly Act[] {
   if (!plan) return acts;
   const planned = new Map(plan.sittings.map((s) => [s.id, s]));
   const at = (a: Act) => planned.get(keyOf(a));
@@ -89,8 +89,8 @@ function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undefined): 
 }
 
 /** The first plan of a question, and then the last: a list that is read does not move with every better order. */
-function useSettledPlan(latest: WorkshopPlan | undefined, about: unknown): WorkshopPlan | undefined {
-  const shown = useRef<{ plan: WorkshopPlan | undefined; about: unknown }>({ plan: undefined, about: null });
+function useSettledPlan(latest: SoughtPlan | undefined, about: unknown): SoughtPlan | undefined {
+  const shown = useRef<{ plan: SoughtPlan | undefined; about: unknown }>({ plan: undefined, about: null });
   if (shown.current.about !== about || !latest || latest.tried >= latest.of) shown.current = { plan: latest, about };
   return shown.current.plan;
 }

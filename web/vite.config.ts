@@ -28,6 +28,10 @@ const workerFirst: Plugin = {
   },
 };
 
+/** What is typed and picked with is needed on many screens, and not on the first. */
+const fields =
+  /material\/(\w*Select|Tooltip|Popover|\w*Input|InputLabel|InputBase|MenuList|Menu|\w*Popper|Grow|TextField|Form\w+|ToggleButton\w*)\/|popperjs|useRovingTabIndex|ui\/(Keys|Select)/;
+
 export default defineConfig({
   define: { __CODE_VERSION__: JSON.stringify(codeVersion()) },
   plugins: [react(), workerFirst, compression({ algorithms: ['brotliCompress'], threshold: 512 })],
@@ -38,7 +42,14 @@ export default defineConfig({
     manifest: true,
     rolldownOptions: {
       // What nearly every screen uses is one file and not forty: each file costs the first screen a moment.
-      output: { codeSplitting: { groups: [{ name: 'common', minShareCount: 14 }] } },
+      output: {
+        codeSplitting: {
+          groups: [
+            { name: 'common', minShareCount: 14, priority: 2, test: (id) => !fields.test(id) },
+            { name: 'fields', minShareCount: 14, priority: 1, test: fields },
+          ],
+        },
+      },
     },
   },
   server: { host: '127.0.0.1', port: 4170, proxy: { '/api': 'http://127.0.0.1:4171' } },

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import { planOf } from '@cosmesis/core/finishing';
-import { reckonPiece } from '@cosmesis/core/reckoning';
+import { reckonPiece, roomOfPiece } from '@cosmesis/core/reckoning';
 import { writeWorkshopFile } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
 import { runCommand } from './runCommand';
@@ -61,7 +61,8 @@ describe('the command line', () => {
   it('prints the figures of the page: litres to 1e-9', () => {
     const quantities = printed('quantities');
     for (const piece of Object.values(demo.pieces)) {
-      const r = reckonPiece({ piece, products: demo.products, settings: demo.settings, nowMin });
+      const { products, settings } = demo;
+      const r = reckonPiece({ piece, products, settings, nowMin, room: roomOfPiece(piece, demo) });
       if (!r.ok) throw new Error('not measured');
       const litres = quantities.find((p) => p.id === piece.id)!.steps;
       r.value.steps

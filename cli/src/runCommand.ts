@@ -1,5 +1,5 @@
 import { planOf } from '@cosmesis/core/finishing';
-import { type Reckoning, reckonPiece, workshopPlan, workshopProblem } from '@cosmesis/core/reckoning';
+import { type Reckoning, reckonPiece, roomOfPiece, workshopPlan, workshopProblem } from '@cosmesis/core/reckoning';
 import { keptWorkCalendar, scheduleWorkshop } from '@cosmesis/core/schedule';
 import { planToText } from '@cosmesis/core/takeaway';
 import { DomainError, good, type Result, refused } from '@cosmesis/core/units';
@@ -57,7 +57,7 @@ export function plansAsText(text: string, now?: string): Result<string> {
   const { products, settings } = workshop;
   const { timeZone, unitSystem } = settings;
   const plans = Object.values(workshop.pieces).map((piece) => {
-    const reckoned = reckonPiece({ piece, products, settings, nowMin });
+    const reckoned = reckonPiece({ piece, products, settings, nowMin, room: roomOfPiece(piece, workshop) });
     return reckoned.ok
       ? planToText({ pieceName: piece.name, reckoning: reckoned.value, products, timeZone, unitSystem })
       : [piece.name, ...reckoned.issues.map((i) => `! ${i.message}`), ''].join('\n');
@@ -70,10 +70,11 @@ const tries = 300;
 const seed = 1;
 
 /** The workshop in time: one pair of hands, each step with what binds it; what cannot be planned says why. */
-function scheduleCommand({ pieces, products, settings }: Workshop, nowMin: number): object {
+function scheduleCommand(workshop: Workshop, nowMin: number): object {
+  const { pieces, products, settings } = workshop;
   const reckoned = Object.values(pieces).map((piece) => ({
     piece,
-    told: reckonPiece({ piece, products, settings, nowMin, withTasks: true }),
+    told: reckonPiece({ piece, products, settings, nowMin, room: roomOfPiece(piece, workshop), withTasks: true }),
   }));
   const planned = reckoned.flatMap(({ piece, told }) => (told.ok ? [{ piece, tasks: told.value.tasks }] : []));
   const problem = workshopProblem(planned, settings, nowMin);
@@ -144,7 +145,8 @@ export function runCommand(command: Command, text: string, now?: string): Result
       const { steps, issues } = planOf(piece, workshop);
       return { ...head, steps, issues };
     }
-    const reckoned = reckonPiece({ piece, products: workshop.products, settings: workshop.settings, nowMin });
+    const { products, settings } = workshop;
+    const reckoned = reckonPiece({ piece, products, settings, nowMin, room: roomOfPiece(piece, workshop) });
     return reckoned.ok
       ? { ...head, ...(views[command](reckoned.value) as object), issues: reckoned.value.issues }
       : { ...head, issues: reckoned.issues };

@@ -2,6 +2,7 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { EventStream } from './eventStream';
+import { airRoutes, type SimulatedAir } from './simulatedAir';
 import { type SimulatedScale, scaleRoutes } from './simulatedScale';
 
 /** The policy of the page: own scripts only, no inline script, no outside host. Styles inline because of Emotion. */
@@ -27,8 +28,14 @@ const contentSecurityPolicy = {
  * @param distFolder folder of the built page
  * @param stream the event stream served at /api/events
  * @param scale the stand-in scale served at /api/scale; left out: none
+ * @param air the stand-in thermo-hygrometer served at /api/air; left out: none
  */
-export function createApp(distFolder: string, stream: EventStream, scale?: SimulatedScale): Express {
+export function createApp(
+  distFolder: string,
+  stream: EventStream,
+  scale?: SimulatedScale,
+  air?: SimulatedAir,
+): Express {
   const app = express();
   app.disable('x-powered-by');
   // One origin, so one IndexedDB: a workshop opened under the other name would seem lost. Any other name that leads here is
@@ -46,6 +53,7 @@ export function createApp(distFolder: string, stream: EventStream, scale?: Simul
   });
   app.get('/api/events', stream.handle);
   if (scale) app.use('/api/scale', scaleRoutes(scale, stream));
+  if (air) app.use('/api/air', airRoutes(air, stream));
   app.use('/api', (_request, response) => {
     response.status(404).json({ error: 'There is nothing at this address.' });
   });

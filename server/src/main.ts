@@ -2,6 +2,7 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './createApp';
 import { createHttpServer } from './createHttpServer';
 import { createEventStream } from './eventStream';
+import { SimulatedAir } from './simulatedAir';
 import { SimulatedScale } from './simulatedScale';
 
 const port = Number(process.env.PORT ?? 4170);
@@ -16,7 +17,12 @@ const scale = new SimulatedScale(Math.random, Date.now);
 const reading = setInterval(() => {
   if (stream.clients() > 0) stream.publish({ topic: 'scale', data: scale.read() });
 }, 250);
-const server = createHttpServer(createApp(dist, stream, scale));
+const air = new SimulatedAir(Math.random, Date.now);
+// A thermo-hygrometer sends every few seconds.
+const airing = setInterval(() => {
+  if (stream.clients() > 0) stream.publish({ topic: 'air', data: air.read() });
+}, 5000);
+const server = createHttpServer(createApp(dist, stream, scale, air));
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === 'EADDRINUSE'
@@ -29,6 +35,7 @@ server.listen(port, '127.0.0.1', () => console.log(`Cosmesis is open at http://1
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
     clearInterval(reading);
+    clearInterval(airing);
     server.closeAllConnections();
     server.close(() => process.exit(0));
   });

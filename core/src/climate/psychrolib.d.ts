@@ -4,6 +4,7 @@ declare module 'psychrolib' {
     SetUnitSystem(system: number): void;
     GetTDewPointFromRelHum(dryBulbC: number, relHumFrac: number): number;
     GetSatVapPres(dryBulbC: number): number;
+    GetTWetBulbFromRelHum(dryBulbC: number, relHumFrac: number, pressurePa: number): number;
   };
   export default psychrolib;
 }

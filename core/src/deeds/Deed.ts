@@ -1,4 +1,4 @@
-import type { Container, LogEntry, Mix, Reading, Step } from '../workshop';
+import type { Container, FilmState, Forecast, LogEntry, Mix, Reading, Step } from '../workshop';
 import type { Mishap } from './mishaps';
 
 /** What can be corrected in an entry of the log. */
@@ -48,6 +48,11 @@ export type Deed =
   | { do: 'use-up' | 'throw-away'; containerId: string }
   | { do: 'approve'; pieceId: string; what: string }
   | { do: 'decide'; pieceId: string; key: string; choice: string | null; why: string }
+  /** How the film of a step that is done was found. */
+  | { do: 'test-film'; pieceId: string; stepId: string; found: FilmState }
+  /** null: back to the usual space. */
+  | { do: 'move-piece'; pieceId: string; spaceId: string | null }
+  | { do: 'take-forecast'; forecast: Forecast | null }
   | { do: 'read-air'; reading: Omit<Reading, 'id' | 'at'> }
   /** The difference to the plan of another version was seen. */
   | { do: 'see-plan'; pieceId: string };

@@ -311,17 +311,23 @@ describe('a mix and the coat it was made for', () => {
     const start: Deed = { ...finish(), do: 'start-step' } as Deed;
     const air: Deed = {
       do: 'read-air',
-      reading: { space: 'bench', airTempC: 18, relHumFrac: 0.6, surfaceTempC: null },
+      reading: { space: 'Goods shed', airTempC: 18, relHumFrac: 0.6, surfaceTempC: null },
+    };
+    // What was read elsewhere, and later, is none of its own.
+    const elsewhere: Deed = {
+      do: 'read-air',
+      reading: { space: 'Lamp room', airTempC: 21, relHumFrac: 0.4, surfaceTempC: null },
     };
     const w = after(
       { ...withCans(1), readings: {} },
       start,
       air,
+      elsewhere,
       begin,
-      { do: 'pour', mixId: 'new-3', part: 0, massKg: 0.26 },
+      { do: 'pour', mixId: 'new-4', part: 0, massKg: 0.26 },
       // Another one, for another step of the piece, is none of its own.
       { ...begin, mix: { ...begin.mix, name: 'Other', steps: [{ pieceId: counter, stepId: 'top/clear/1' }] } },
-      { do: 'pour', mixId: 'new-4', part: 0, massKg: 0.1 },
+      { do: 'pour', mixId: 'new-5', part: 0, massKg: 0.1 },
       finish(),
     );
     expect(w.pieces[counter]!.log.find((e) => e.step.id === paint.id)).toMatchObject({
@@ -681,5 +687,39 @@ describe('any deeds in any order', () => {
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('what is found of the air and of films', () => {
+  const done = after(demo, finish());
+  const entryOf = (w: Workshop) => w.pieces[counter]!.log.find((e) => e.step.id === paint.id)!;
+  it('notes how a film was found, each time, and refuses where no coat was laid', () => {
+    const test = (found: 'wet' | 'sandable'): Deed => ({ do: 'test-film', pieceId: counter, stepId: paint.id, found });
+    const w = after(done, test('wet'), test('sandable'));
+    expect(entryOf(w).filmTests).toEqual([
+      { at: later(1), found: 'wet' },
+      { at: later(2), found: 'sandable' },
+    ]);
+    expect(() => after(demo, test('wet'))).toThrow(/log it, then say how it was found/);
+  });
+  it('moves a piece to a space there is, and back to the usual one', () => {
+    const move = (spaceId: string | null): Deed => ({ do: 'move-piece', pieceId: counter, spaceId });
+    expect(after(demo, move('lamp-room')).pieces[counter]!.spaceId).toBe('lamp-room');
+    expect(after(demo, move(null)).pieces[counter]).not.toHaveProperty('spaceId');
+    expect(() => after(demo, move('cellar'))).toThrow(/choose another/);
+  });
+  it('takes a forecast for the one before', () => {
+    const forecast = { ...demo.settings.forecast!, takenAt: start };
+    expect(after(demo, { do: 'take-forecast', forecast }).settings.forecast).toEqual(forecast);
+    expect(after(demo, { do: 'take-forecast', forecast: null }).settings.forecast).toBeNull();
+  });
+  it('notes with a coat only what was read where its piece stands', () => {
+    const read = (space: string, airTempC: number): Deed => ({
+      do: 'read-air',
+      reading: { space, airTempC, relHumFrac: 0.5, surfaceTempC: null },
+    });
+    const w = after({ ...demo, readings: {} }, read('Goods shed', 9), read('Lamp room', 20), finish());
+    expect(entryOf(w).air).toEqual({ airTempC: 9, relHumFrac: 0.5 });
+    expect(entryOf(after({ ...demo, readings: {} }, read('Lamp room', 20), finish())).air).toBeNull();
   });
 });

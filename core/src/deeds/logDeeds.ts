@@ -3,14 +3,14 @@ import { latestFirst, minuteOf } from '../units';
 import type { LogEntry, Piece, Workshop } from '../workshop';
 import type { DeedOf } from './Deed';
 import { DeedRefused } from './DeedRefused';
-import { latestReading } from './latestReading';
+import { readingFor } from './latestReading';
 import { settleEntry, withdrawRows } from './settle';
 
 /** How old a reading may be to be noted with a step, minutes. */
 const freshReadingMin = 180;
 
-function airNow(readings: Workshop['readings'], at: string): LogEntry['air'] {
-  const reading = latestReading(readings);
+function airNow(draft: Draft<Workshop>, pieceId: string, at: string): LogEntry['air'] {
+  const reading = readingFor(draft, draft.pieces[pieceId]?.spaceId);
   if (!reading || minuteOf(at) - minuteOf(reading.at) > freshReadingMin) return null;
   return { airTempC: reading.airTempC, relHumFrac: reading.relHumFrac };
 }
@@ -48,7 +48,7 @@ export function logStep(
     running.doneAt = at;
     // What was mixed or read while the step ran belongs to it too.
     running.batch ??= batchOf(draft.mixes, pieceId, step.id);
-    running.air ??= airNow(draft.readings, at);
+    running.air ??= airNow(draft, pieceId, at);
     settleEntry(draft, pieceId, running);
     return;
   }
@@ -59,7 +59,7 @@ export function logStep(
     startedAt: what === 'start-step' ? at : null,
     doneAt: what === 'finish-step' ? at : null,
     actualL: null,
-    air: airNow(draft.readings, at),
+    air: airNow(draft, pieceId, at),
     note: '',
     planned,
     batch: batchOf(draft.mixes, pieceId, step.id),
@@ -134,6 +134,14 @@ export function noteUsed(draft: Draft<Workshop>, { pieceId, productId, stepIds, 
     entry.actualL = litres * share;
     settleEntry(draft, pieceId, entry);
   }
+}
+
+/** Notes how the film of a step was found: what waits for it is worked out again from that. */
+export function testFilm(draft: Draft<Workshop>, { pieceId, stepId, found }: DeedOf<'test-film'>, at: string): void {
+  const entry = pieceOf(draft, pieceId).log.find((e) => e.step.id === stepId && e.doneAt !== null);
+  if (!entry)
+    throw new DeedRefused('entry_gone', 'This coat is not logged as done: log it, then say how it was found.');
+  entry.filmTests = [...(entry.filmTests ?? []), { at, found }];
 }
 
 /** Takes an entry out of the log: the step is planned again, and what it drew is back. */

@@ -2,7 +2,17 @@ import { type Draft, produce } from 'immer';
 import type { Workshop } from '../workshop';
 import { withDecision } from '../workshop';
 import type { Deed, DeedOf } from './Deed';
-import { correctEntry, finishSitting, logStep, noteUsed, pieceOf, removeEntry, startSitting } from './logDeeds';
+import { DeedRefused } from './DeedRefused';
+import {
+  correctEntry,
+  finishSitting,
+  logStep,
+  noteUsed,
+  pieceOf,
+  removeEntry,
+  startSitting,
+  testFilm,
+} from './logDeeds';
 import { beginMix, dropMix, finishMix, pour, throwMix } from './mixDeeds';
 import { bring, count, empty, open } from './shelfDeeds';
 import { wentWrong } from './wentWrong';
@@ -40,6 +50,16 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
   'read-air': (draft, { reading }, at, newId) => {
     const id = newId();
     draft.readings[id] = { ...reading, id, at };
+  },
+  'test-film': testFilm,
+  'move-piece': (draft, { pieceId, spaceId }) => {
+    const piece = pieceOf(draft, pieceId);
+    if (spaceId === null) delete piece.spaceId;
+    else if (draft.settings.spaces.some((s) => s.id === spaceId)) piece.spaceId = spaceId;
+    else throw new DeedRefused('space_gone', 'This space is not in the workshop any more: choose another.');
+  },
+  'take-forecast': (draft, { forecast }) => {
+    draft.settings.forecast = forecast;
   },
   'see-plan': (draft, { pieceId }) => {
     delete pieceOf(draft, pieceId).plannedBefore;

@@ -5,11 +5,13 @@ import { instantOf } from '../units';
 import {
   type Container,
   defaultSettings,
+  type Forecast,
   type Mix,
   newWorkshop,
   type Piece,
   type Product,
   recordsById,
+  type Space,
   type Surface,
   type Workshop,
 } from '../workshop';
@@ -279,12 +281,42 @@ function caneChair(createdAt: string): Piece {
   };
 }
 
+/** Where the furniture of the halt stands. */
+const haltSpaces: Space[] = [
+  { id: 'lamp-room', name: 'Lamp room', kind: 'heated', heatedToC: 19, allows: ['coat', 'spray', 'abrade'] },
+  { id: 'goods-shed', name: 'Goods shed', kind: 'sheltered', heatedToC: null, allows: ['coat', 'abrade'] },
+  { id: 'platform', name: 'Platform', kind: 'outdoors', heatedToC: null, allows: ['abrade'] },
+];
+
+/** Ten days of made-up weather: mild, then three days of cold fog, then fair. */
+function coldSpell(nowMin: number): Forecast {
+  const first = Math.floor(nowMin / 60) - 24;
+  const hours = Array.from({ length: 264 }, (_, i) => {
+    const day = (i - 24) / 24;
+    const fog = day >= 2 && day < 5;
+    const turn = Math.cos((2 * Math.PI * (((first + i) % 24) - 14)) / 24);
+    return fog ? ([4.5 + 1.5 * turn, 0.95] as const) : ([12.5 + 3 * turn, 0.74 - 0.08 * turn] as const);
+  });
+  return {
+    takenAt: instantOf(nowMin - 35),
+    from: 'file',
+    startAt: instantOf(first * 60),
+    airTempC: hours.map(([t]) => Math.round(t * 10) / 10),
+    relHumFrac: hours.map(([, h]) => Math.round(h * 100) / 100),
+  };
+}
+
 /**
  * The demo: nine pieces, two of them begun, dated relative to now, after a spell of cold damp weather.
  * @param nowMin whole minutes since 1970
  */
 export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
-  const settings = { ...defaultSettings('Moorland halt', timeZone, 'metric', 'GBP'), demo: true };
+  const settings = {
+    ...defaultSettings('Moorland halt', timeZone, 'metric', 'GBP'),
+    spaces: haltSpaces,
+    forecast: coldSpell(nowMin),
+    demo: true,
+  };
   const workshop = newWorkshop(demoId, settings, typicalProducts);
   const created = instantOf(nowMin - 15 * 24 * 60);
   const pieces = [
@@ -293,18 +325,19 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
       'fronts/prime/1',
       'fronts/inspect/1',
     ]),
-    parcelsCounter(created),
+    { ...parcelsCounter(created), spaceId: 'goods-shed' },
     withOtherPlan(writingSlope(created), created),
     stool(1, created),
     stool(2, created),
     stool(3, created),
-    bench(created),
+    { ...bench(created), spaceId: 'goods-shed' },
     caneChair(created),
   ];
   const weather = [
-    [-5 * 24 * 60, 7.5, 0.88, 6.9],
-    [-2 * 24 * 60, 9, 0.84, 8.6],
-    [-25, 14.5, 0.62, 13.9],
+    [-5 * 24 * 60, 'Goods shed', 7.5, 0.88, 6.9],
+    [-2 * 24 * 60, 'Goods shed', 9, 0.84, 8.6],
+    [-30, 'Goods shed', 10.5, 0.76, 10.1],
+    [-25, 'Lamp room', 18.5, 0.52, 17.9],
   ] as const;
   const day = 24 * 60;
   const can = (
@@ -387,10 +420,10 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
     ]),
     pieces: recordsById(pieces),
     readings: recordsById(
-      weather.map(([ago, airTempC, relHumFrac, surfaceTempC], i) => ({
+      weather.map(([ago, space, airTempC, relHumFrac, surfaceTempC], i) => ({
         id: `r${i}`,
         at: instantOf(nowMin + ago),
-        space: 'Goods shed',
+        space,
         airTempC,
         relHumFrac,
         surfaceTempC,

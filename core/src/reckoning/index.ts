@@ -1,3 +1,5 @@
+export { type AirAhead, airAhead, type CoatAhead, type HourAhead } from './airAhead';
+export { type AirNow, airNow, type CoatNow, isCoat, oldReadingMin } from './airNow';
 export { type Draw, drawsOf, workshopAround } from './aroundPiece';
 export { type ChangeOfMind, changeOfMind, type WayOn } from './changeOfMind';
 export { comparePlans, keepPlan, type PlanComparison, type PlanFigures, takePlan } from './comparePlans';
@@ -28,6 +30,7 @@ export type {
   WetZone,
 } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
+export { type Room, roomIn, roomOf, roomOfPiece, spaceOf } from './roomOf';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
 export {
   type PieceWithTasks,

@@ -42,6 +42,7 @@ import { labelWins } from './labelWins';
 import { needsOf } from './needsOf';
 import { stepNotFinite, sumNotFinite } from './notFinite';
 import type { ReckonedStep, Reckoning } from './Reckoning';
+import { type Room, readyIn } from './roomOf';
 import { scheduleSteps, setsUpBehind } from './scheduleSteps';
 import { cutIntoSittings } from './sittingsOf';
 import { tasksOf } from './tasksOf';
@@ -57,6 +58,8 @@ export interface ReckonInput {
     'timeZone' | 'workingHours' | 'houseRules' | 'methods' | 'tools' | 'sprayCarriers' | 'labour'
   >;
   nowMin: number;
+  /** The room it stands in; left out: nothing is known of the air to come. */
+  room?: Room | null;
   /** Last reading of the air; left out: none. */
   air?: AirReading | null;
   /** What the rest of the workshop means for it; left out: nothing. */
@@ -153,18 +156,12 @@ const statusOf = (entry: LogEntry | undefined): ReckonedStep['status'] =>
 
 function totalsOf(
   steps: readonly ReckonedStep[],
+  usedFrom: (step: ReckonedStep) => number,
   products: Reckoning['products'],
-  shelf: ReckonInput['products'],
   labour: (handsOnMin: number) => number,
-  wear: Piece['wear'],
 ): Reckoning['totals'] {
   const films = steps.filter((s) => stepKind(s.step.kind).film || s.step.kind === 'wax');
-  // What children or food touch is used when it has cured through.
-  const usedAfter = ({ step: { productId, zoneId } }: ReckonedStep): number => {
-    const times = productId === null ? undefined : shelf[productId]?.times;
-    return (zoneId && wear[zoneId] === 'child-food' ? times?.cureMin.high : times?.lightUseMin.high) ?? 0;
-  };
-  const lightUse = films.map((s) => s.endMin + usedAfter(s));
+  const lightUse = films.map(usedFrom);
   const work = steps.filter((s) => s.step.kind !== 'cure');
   const cure = steps.find((s) => s.step.kind === 'cure');
   const handsOnMin = steps.reduce((sum, s) => sum + s.handsOnMin, 0);
@@ -248,6 +245,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     calendar: keptWorkCalendar(settings),
     dustElsewhere: piece.decisions['piece/dust']?.choice === 'other-space',
     openElsewhere: input.around?.wet ?? [],
+    room: input.room ?? null,
   });
   const run = scheduled.steps === plan.steps ? runOfPlan : runPlan(piece, zones, scheduled.steps, products, house);
   const byId = new Map(scheduled.steps.map((s) => [s.id, s]));
@@ -343,7 +341,16 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       },
     ]),
   );
-  const lightUse = totalsOf(worked, [], products, () => 0, wear).lightUseAtMin;
+  const ready = readyIn(input.room ?? null);
+  // What children or food touch is used when it has cured through.
+  const usedFrom = ({ step: { id, productId, zoneId }, endMin }: ReckonedStep): number => {
+    const product = productId === null ? undefined : products[productId];
+    if (!product) return endMin;
+    const { cureMin, lightUseMin } = product.times;
+    const labelMin = zoneId && wear[zoneId] === 'child-food' ? cureMin.high : lightUseMin.high;
+    return ready(product, logged.get(id), endMin, labelMin);
+  };
+  const lightUse = totalsOf(worked, usedFrom, [], () => 0).lightUseAtMin;
   const context = {
     piece,
     zones,
@@ -369,7 +376,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     consumables: consumablesOf(steps, house),
     findings,
     silenced: silencedFindings(context),
-    wet: wetZones(steps, products, nowMin),
+    wet: wetZones(steps, products, nowMin, { log: logged, room: input.room ?? null }),
     tasks: input.withTasks
       ? tasksOf({
           piece,
@@ -382,10 +389,12 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
           },
           nowMin,
           startMin: piece.startAt ? minuteOf(piece.startAt) : null,
+          log: piece.log,
+          room: input.room ?? null,
         })
       : [],
     issues: [...plan.issues, ...planIssues(piece, new Set(zones.map((z) => z.id)), plan.steps)],
-    totals: totalsOf(steps, needs, products, (minutes) => labourPrice(minutes, piece, settings, house), wear),
+    totals: totalsOf(steps, usedFrom, needs, (minutes) => labourPrice(minutes, piece, settings, house)),
   };
   const wrong = sumNotFinite(reckoning);
   return wrong ? refused(wrong) : good(reckoning);

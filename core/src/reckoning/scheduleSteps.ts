@@ -10,9 +10,17 @@ import {
   sizedAgain,
   stepKind,
 } from '../finishing';
-import { type Activity, type ScheduleAnswer, type SharedAir, scheduleInOrder, type WorkCalendar } from '../schedule';
+import {
+  type Activity,
+  opensAt,
+  type ScheduleAnswer,
+  type SharedAir,
+  scheduleInOrder,
+  type WorkCalendar,
+} from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Product, Step } from '../workshop';
+import { airBarOf, type LagInRoom, lagInRoom, type Room, readyIn } from './roomOf';
 
 /** What the steps of a plan need to be laid out in time. */
 export interface StepTimes {
@@ -34,6 +42,13 @@ export interface StepTimes {
   dustElsewhere?: boolean;
   /** Films of other pieces that are not dust-free. */
   openElsewhere?: readonly { fromMin: number; untilMin: number }[];
+  /** The room it stands in; null: nothing is known of its air. */
+  room: Room | null;
+}
+
+/** A wait in the air it is waited in. */
+export interface LagInTime extends LagOnSurface {
+  inAir?: LagInRoom;
 }
 
 /** A plan in time: with the scuffs that passed windows ask for. */
@@ -44,7 +59,8 @@ export interface ScheduledSteps {
   answer: ScheduleAnswer;
   /** Waits that are over by the log. */
   over: ReadonlySet<string>;
-  lags: ReadonlyMap<string, LagOnSurface[]>;
+  /** With their times as they came out. */
+  lags: ReadonlyMap<string, LagInTime[]>;
 }
 
 /** What happened, as fixed time; a step that runs ends when it was meant to, but not before now. */
@@ -66,7 +82,7 @@ function fixedTime(
  */
 function waitsOver(
   { steps, nowMin }: StepTimes,
-  lags: ReadonlyMap<string, readonly LagOnSurface[]>,
+  lagsOf: (step: Step) => readonly LagInTime[],
   log: ReadonlyMap<string, LogEntry>,
 ): Map<string, number> {
   const doneMin = new Map<string, number>();
@@ -75,8 +91,8 @@ function waitsOver(
     const doneAt = log.get(step.id)?.doneAt ?? null;
     if (doneAt !== null) doneMin.set(step.id, minuteOf(doneAt));
     else if (!log.has(step.id) && needsNobody(step.kind)) {
-      const own = lags.get(step.id) ?? [];
-      const ends = own.map((l) => (doneMin.get(l.beforeId) ?? Number.NaN) + l.minMin);
+      const own = lagsOf(step);
+      const ends = own.map((l) => opensAt(l, doneMin.get(l.beforeId) ?? Number.NaN));
       const end = Math.max(...ends);
       if (own.length === 0 || !(end <= nowMin)) continue;
       over.set(step.id, end);
@@ -178,15 +194,19 @@ const noSooner = (own: Step, other: Step): boolean =>
   other.of - other.ordinal >= own.of - own.ordinal;
 
 /** What a step raises, and leaves open to what others raise. */
-function airOf(step: Step, { products, dustElsewhere }: StepTimes): { air?: SharedAir } {
+function airOf(step: Step, { products, dustElsewhere, room, log }: StepTimes): { air?: SharedAir } {
   const { film, abrasive } = stepKind(step.kind);
   if (step.zoneId === null || (!film && !abrasive)) return {};
   const product = step.productId ? products[step.productId] : undefined;
+  const entry = log.find((e) => e.step.id === step.id);
   const mist = film && isSprayed(step.method) ? step.productId : null;
   return {
     air: {
       place: step.zoneId,
       openMin: film ? (product?.times.dustFreeMin.high ?? 0) : 0,
+      ...(product && room
+        ? { openUntil: (endMin) => readyIn(room)(product, entry, endMin, product.times.dustFreeMin.high) }
+        : {}),
       raises: abrasive && !dustElsewhere ? 'dust' : mist,
       lays: film ? step.productId : null,
     },
@@ -203,7 +223,16 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const byStep = new Map(log.map((entry) => [entry.step.id, entry]));
   const begun = log.some((entry) => entry.startedAt !== null || entry.doneAt !== null);
   const nowMin = begun ? times.nowMin : Math.max(times.nowMin, times.startMin ?? times.nowMin);
-  const over = waitsOver(times, lags, byStep);
+  const { room } = times;
+  const known = new Map(steps.map((s) => [s.id, s]));
+  const inTime = (own: readonly LagOnSurface[]): LagInTime[] =>
+    own.map((lag) => {
+      const before = known.get(lag.beforeId);
+      const product = before?.productId ? products[before.productId] : undefined;
+      const inAir = before && lagInRoom(lag, before, product, byStep.get(before.id), room);
+      return inAir ? { ...lag, inAir } : lag;
+    });
+  const over = waitsOver(times, (step) => inTime(lags.get(step.id) ?? []), byStep);
   /** The scuff and dust removal that a coat needs when the window of the one before it has closed. */
   const late = new Map<string, readonly Step[]>();
   /** The plan with what was put in so far. */
@@ -211,7 +240,11 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   /** What its steps wait for. */
   const lagsNow = new Map(lags);
   const followed = followedMinIn(sittings, times.handsOnMin, lags);
-  const known = new Map(steps.map((s) => [s.id, s]));
+  const barOf = (step: Step): Pick<Activity, 'airBar'> => {
+    const product = step.productId ? products[step.productId] : undefined;
+    const airBar = airBarOf(step, product, times.handsOnMin(step, true), room, times.dustElsewhere === true);
+    return airBar ? { airBar } : {};
+  };
   const activityOf = (step: Step, own: readonly LagOnSurface[]): Activity => {
     const handsOnMin = times.handsOnMin(step, true);
     return {
@@ -227,7 +260,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
       pastHours: step.kind === 'dispose',
       divisible: stepKind(step.kind).divisible,
       lags: [
-        ...own,
+        ...inTime(own),
         ...(followed.waits.get(step.id) ?? []).map((beforeId) => ({
           beforeId,
           minMin: 0,
@@ -236,6 +269,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
         })),
       ],
       ...airOf(step, times),
+      ...barOf(step),
       fixed: over.has(step.id)
         ? { startMin: over.get(step.id)!, endMin: over.get(step.id)! }
         : fixedTime(byStep.get(step.id), handsOnMin, times.nowMin),
@@ -272,9 +306,31 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
     times.calendar,
   );
   const isOver = new Set(over.keys());
-  if (late.size === 0) return { steps, inserted: new Map(), answer, over: isOver, lags };
+  const asPlaced = lagsAsPlaced(inTime, answer);
+  if (late.size === 0) return { steps, inserted: new Map(), answer, over: isOver, lags: asPlaced(lags) };
   const inserted = new Map<string, number>();
   for (const { id, closedAtMin } of answer.missed) for (const s of late.get(id) ?? []) inserted.set(s.id, closedAtMin);
   const all = withLate();
-  return { steps: all, lags: lagsNow, inserted, answer, over: isOver };
+  return { steps: all, lags: asPlaced(lagsNow), inserted, answer, over: isOver };
 }
+
+/** Waits with the minutes that they took in the air they lay in. */
+const lagsAsPlaced =
+  (inTime: (own: readonly LagOnSurface[]) => LagInTime[], { placed }: ScheduleAnswer) =>
+  (lags: ReadonlyMap<string, readonly LagOnSurface[]>): Map<string, LagInTime[]> => {
+    const ends = new Map(placed.map((p) => [p.id, p.endMin]));
+    const asItIs = (lag: LagInTime): LagInTime => {
+      const endMin = ends.get(lag.beforeId);
+      const { inAir } = lag;
+      if (!inAir || endMin === undefined) return lag;
+      const [minMin, closes, barred] = [inAir.opens(endMin) - endMin, inAir.closes(endMin), inAir.barred(endMin)];
+      return {
+        ...lag,
+        minMin,
+        earlyMin: inAir.early(endMin) - endMin,
+        maxMin: closes === null ? null : closes - endMin,
+        blocked: barred && { from: barred.fromMin - endMin, to: barred.untilMin - endMin },
+      };
+    };
+    return new Map([...lags].map(([id, own]) => [id, inTime(own).map(asItIs)]));
+  };

@@ -1,7 +1,9 @@
-import { doWhat, isSprayed, type LagOnSurface, stepKind, waitWords } from '../finishing';
-import type { TaskAir, TaskLag } from '../schedule';
-import type { Piece, Product } from '../workshop';
+import { doWhat, isSprayed, stepKind, waitWords } from '../finishing';
+import { type AirBar, dustFreeAt, type LagInAir, opensAt, type TaskAir, type TaskLag } from '../schedule';
+import type { LogEntry, Piece, Product } from '../workshop';
 import type { PieceTask, ReckonedStep } from './Reckoning';
+import { airBarOf, type Room, readyIn } from './roomOf';
+import type { LagInTime } from './scheduleSteps';
 import { cutIntoSittings, sittingWords } from './sittingsOf';
 
 /** What tasks are made from. */
@@ -9,12 +11,15 @@ export interface TasksInput {
   piece: Pick<Piece, 'id' | 'startAt' | 'wear' | 'decisions'>;
   /** As worked out for the piece by itself. */
   steps: readonly ReckonedStep[];
-  lags: ReadonlyMap<string, readonly LagOnSurface[]>;
+  lags: ReadonlyMap<string, readonly LagInTime[]>;
   products: Readonly<Record<string, Product>>;
   /** Hands-on minutes of the scuff and dusting that a coat needs when its window has passed. */
   lateMinOf: (stepId: string) => number;
   nowMin: number;
   startMin: number | null;
+  log: readonly LogEntry[];
+  /** The room it stands in; null: nothing is known of its air. */
+  room: Room | null;
 }
 
 /** The space that work is done in where no other is named. */
@@ -53,7 +58,7 @@ function lagsOfTask(own: readonly ReckonedStep[], within: ReadonlyMap<string, Wi
   const task = own[0]!.step.id;
   for (const { step } of own) {
     const here = within.get(step.id)!;
-    for (const { beforeId, wait, minMin, maxMin, blocked } of input.lags.get(step.id) ?? []) {
+    for (const { beforeId, wait, minMin, maxMin, blocked, inAir } of input.lags.get(step.id) ?? []) {
       const there = within.get(beforeId);
       if (!there || there.task === task) continue;
       const moved = here.aheadMin + there.behindMin;
@@ -80,11 +85,38 @@ function lagsOfTask(own: readonly ReckonedStep[], within: ReadonlyMap<string, Wi
         blocked: blocked && { from: blocked.from - moved, to: blocked.to - moved },
         lateMin: maxMin === null ? null : input.lateMinOf(step.id),
         because: waitWords[wait],
+        ...(inAir ? { inAir: movedInAir(inAir, there.behindMin, here.aheadMin) } : {}),
       });
     }
   }
   return strongest(lags);
 }
+
+/** A wait from a later part of a task for an earlier part of another, told from end to start of the whole tasks. */
+function movedInAir({ opens, closes, barred }: LagInAir, behindMin: number, aheadMin: number): LagInAir {
+  const from = (endMin: number) => Math.max(endMin, opens(endMin - behindMin) - aheadMin);
+  return {
+    opens: from,
+    closes: (endMin) => {
+      const at = closes(endMin - behindMin);
+      return at === null ? null : Math.max(from(endMin), at - aheadMin);
+    },
+    barred: (endMin) => {
+      const at = barred(endMin - behindMin);
+      return at && { fromMin: at.fromMin - aheadMin, untilMin: at.untilMin - aheadMin };
+    },
+  };
+}
+
+/** Of two open waits the later at any time, in the words of the one that takes longer as things lie. */
+const later = (a: TaskLag, b: TaskLag): TaskLag => ({
+  ...(b.minMin > a.minMin ? b : a),
+  inAir: {
+    opens: (endMin) => Math.max(opensAt(a, endMin), opensAt(b, endMin)),
+    closes: () => null,
+    barred: () => null,
+  },
+});
 
 /** Of several open waits for one task the longest says all. */
 function strongest(lags: readonly TaskLag[]): TaskLag[] {
@@ -93,6 +125,7 @@ function strongest(lags: readonly TaskLag[]): TaskLag[] {
   for (const lag of lags) {
     const known = plain.get(lag.beforeId);
     if (lag.maxMin !== null || lag.blocked !== null) special.push(lag);
+    else if (known && (known.inAir || lag.inAir)) plain.set(lag.beforeId, later(known, lag));
     else if (!known || lag.minMin > known.minMin) plain.set(lag.beforeId, lag);
   }
   return [...plain.values(), ...special];
@@ -101,21 +134,53 @@ function strongest(lags: readonly TaskLag[]): TaskLag[] {
 function airOfTask(
   own: readonly ReckonedStep[],
   within: ReadonlyMap<string, Within>,
-  { piece, products }: TasksInput,
+  { piece, products, room, log }: TasksInput,
 ): TaskAir | null {
   const elsewhere = piece.decisions['piece/dust']?.choice === 'other-space';
   let [openMin, raises, lays]: [number, string | null, string | null] = [0, null, null];
+  const opens: ((endMin: number) => number)[] = [];
   for (const { step } of own) {
     const { film, abrasive } = stepKind(step.kind);
     if (step.zoneId === null || (!film && !abrasive)) continue;
     if (abrasive && !elsewhere) raises = 'dust';
     if (!film) continue;
-    const dustFreeMin = (step.productId && products[step.productId]?.times.dustFreeMin.high) || 0;
-    openMin = Math.max(openMin, dustFreeMin - within.get(step.id)!.behindMin);
+    const product = step.productId ? products[step.productId] : undefined;
+    const dustFreeMin = product?.times.dustFreeMin.high ?? 0;
+    const { behindMin } = within.get(step.id)!;
+    openMin = Math.max(openMin, dustFreeMin - behindMin);
+    const entry = log.find((e) => e.step.id === step.id);
+    if (room && product) opens.push((endMin) => readyIn(room)(product, entry, endMin - behindMin, dustFreeMin));
     lays = step.productId;
     if (isSprayed(step.method)) raises ??= step.productId;
   }
-  return openMin > 0 || raises !== null ? { space: oneSpace, openMin, raises, lays } : null;
+  if (openMin <= 0 && raises === null) return null;
+  const openUntil = (endMin: number) => Math.max(...opens.map((open) => open(endMin)));
+  const space = room?.air.space.id ?? oneSpace;
+  return { space, openMin, raises, lays, ...(opens.length > 0 ? { openUntil } : {}) };
+}
+
+/** Whether the air lets all of a sitting go on: the hours of each of its coats. */
+function airBarOfTask(
+  own: readonly ReckonedStep[],
+  within: ReadonlyMap<string, Within>,
+  { piece, products, room }: TasksInput,
+): AirBar | undefined {
+  const elsewhere = piece.decisions['piece/dust']?.choice === 'other-space';
+  const bars = own.flatMap(({ step, handsOnMin }) => {
+    const product = step.productId ? products[step.productId] : undefined;
+    const bar = airBarOf(step, product, handsOnMin, room, elsewhere);
+    return bar ? [{ bar, aheadMin: within.get(step.id)!.aheadMin }] : [];
+  });
+  if (bars.length === 0) return undefined;
+  return (startMin) => {
+    let last: ReturnType<AirBar> = null;
+    for (const { bar, aheadMin } of bars) {
+      const own = bar(startMin + aheadMin);
+      if (own && own.untilMin - aheadMin > (last?.untilMin ?? startMin))
+        last = { ...own, untilMin: own.untilMin - aheadMin };
+    }
+    return last;
+  };
 }
 
 /**
@@ -123,18 +188,24 @@ function airOfTask(
  * for the cure.
  */
 function lightUse(steps: readonly ReckonedStep[], within: ReadonlyMap<string, Within>, input: TasksInput): PieceTask {
-  const { piece, products } = input;
+  const { piece, products, room } = input;
   const lags = steps.flatMap(({ step: { id, kind, productId, zoneId } }): TaskLag[] => {
     if (kind === 'cure') return [];
     const film = stepKind(kind).film || kind === 'wax';
     const times = !film || productId === null ? undefined : products[productId]?.times;
     const cured = zoneId && piece.wear[zoneId] === 'child-food';
+    const product = productId === null ? undefined : products[productId];
     const waitMin = (cured ? times?.cureMin.high : times?.lightUseMin.high) ?? 0;
+    const entry = input.log.find((e) => e.step.id === id);
     const there = within.get(id);
     if (!there) return [];
     const minMin = Math.max(0, waitMin - there.behindMin);
     const because = film ? (cured ? waitWords.cure : waitWords['light-use']) : waitWords.none;
-    return [{ beforeId: there.task, minMin, maxMin: null, blocked: null, lateMin: null, because }];
+    const lag: TaskLag = { beforeId: there.task, minMin, maxMin: null, blocked: null, lateMin: null, because };
+    if (!room || !product || !film) return [lag];
+    const opens = (endMin: number) =>
+      Math.max(endMin, readyIn(room)(product, entry, endMin - there.behindMin, waitMin));
+    return [{ ...lag, inAir: { opens, closes: () => null, barred: () => null } }];
   });
   return { ...plainTask(piece.id, 'light-use'), lags: strongest(lags), counts: true };
 }
@@ -179,6 +250,7 @@ export function tasksOf(input: TasksInput): PieceTask[] {
     const first = own[0]!;
     const { status, startMin: fromMin } = first;
     const fixed = status !== 'planned' || own.some((s) => s.status === 'running');
+    const airBar = airBarOfTask(own, within, input);
     return {
       ...plainTask(piece.id, first.step.id),
       handsMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
@@ -186,6 +258,7 @@ export function tasksOf(input: TasksInput): PieceTask[] {
       lags: fixed ? [] : lagsOfTask(own, within, input),
       notBefore: !begun && startMin !== null && startMin > nowMin ? { minute: startMin, because: 'begun then' } : null,
       air: airOfTask(own, within, input),
+      ...(airBar ? { airBar } : {}),
       fixed: fixed ? { startMin: fromMin, endMin: own.at(-1)!.endMin } : null,
       held: own.find((s) => s.held)?.held?.words ?? null,
       counts: first.step.kind !== 'cure',
@@ -207,7 +280,7 @@ export function tasksOf(input: TasksInput): PieceTask[] {
 /** Whether something done bears on what is to come: something waits for it still, or its film lies open. */
 function stillMatters({ id, fixed, air }: PieceTask, all: readonly PieceTask[], nowMin: number): boolean {
   const { endMin } = fixed!;
-  if (endMin + (air?.openMin ?? 0) > nowMin) return true;
+  if ((air ? dustFreeAt(air, endMin) : endMin) > nowMin) return true;
   return all.some((t) =>
     t.lags.some(
       (l) =>

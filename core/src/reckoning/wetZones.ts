@@ -1,6 +1,7 @@
 import { stepKind } from '../finishing';
-import type { Product } from '../workshop';
+import type { LogEntry, Product } from '../workshop';
 import type { ReckonedStep, WetZone } from './Reckoning';
+import { type Room, readyIn, recoatIn } from './roomOf';
 
 /**
  * Zones whose last coat has not cured. Countdowns show the late end of a range for what opens and the early end for what
@@ -10,6 +11,7 @@ export function wetZones(
   steps: readonly ReckonedStep[],
   products: Readonly<Record<string, Product>>,
   nowMin: number,
+  { log, room }: { log: ReadonlyMap<string, LogEntry>; room: Room | null },
 ): WetZone[] {
   const last = new Map<string, ReckonedStep>();
   for (const s of steps) {
@@ -26,19 +28,22 @@ export function wetZones(
     const at = s.endMin;
     const film = stepKind(s.step.kind).film;
     const recoat = film ? times.recoatFromMin : times.sandFromMin;
+    const entry = log.get(s.step.id);
+    const by = (labelMin: number) => readyIn(room)(product, entry, at, labelMin);
+    const next = recoatIn(room, product, entry, at, recoat, film ? times.recoatUntilMin : null);
     const zone: WetZone = {
       zoneId: s.step.zoneId,
       stepId: s.step.id,
       kind: s.step.kind,
       what: `${product.name}${s.step.of > 1 ? `, coat ${s.step.ordinal} of ${s.step.of}` : ''}`,
       laidAtMin: at,
-      touchMin: at + times.dustFreeMin.high,
-      recoatFromMin: at + recoat.high,
-      recoatUntilMin: times.recoatUntilMin && film ? at + times.recoatUntilMin.low : null,
-      tapeSafeMin: at + times.tapeSafeMin.high,
-      handleMin: at + times.handleMin.high,
-      lightUseMin: at + times.lightUseMin.high,
-      cureMin: at + times.cureMin.high,
+      touchMin: by(times.dustFreeMin.high),
+      recoatFromMin: next.fromMin,
+      recoatUntilMin: next.untilMin,
+      tapeSafeMin: by(times.tapeSafeMin.high),
+      handleMin: by(times.handleMin.high),
+      lightUseMin: by(times.lightUseMin.high),
+      cureMin: by(times.cureMin.high),
     };
     const end = Math.max(zone.cureMin, zone.lightUseMin, zone.recoatFromMin);
     return end > nowMin ? [zone] : [];

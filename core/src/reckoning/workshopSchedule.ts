@@ -265,7 +265,7 @@ function unplacedWords(because: Unplaced, nameOf: (taskId: string) => string): s
     case 'place':
       return `there is no room for it: ${because.placeId}`;
     case 'air':
-      return 'the air never lets it: another space';
+      return `${because.because}, and does not become fit for it in four months: another space`;
     case 'held':
       return `held: ${because.because}`;
     case 'waits':

@@ -1,10 +1,11 @@
+import type { AirBar, LagTimes } from './lagTimes';
+
 /** A lag between two activities: counted from the end of the first one's hands-on work to the start of the second. */
-export interface Lag {
+export interface Lag extends LagTimes {
   beforeId: string;
   minMin: number;
   /** A window that closes; null: stays open. Passing it is not a dead end, it is reported. */
   maxMin: number | null;
-  blocked: { from: number; to: number } | null;
 }
 
 /** What an activity leaves open to dust, and what it puts into the air. */
@@ -13,6 +14,8 @@ export interface SharedAir {
   place: string;
   /** Minutes after its end in which what it leaves takes dust; 0: nothing. */
   openMin: number;
+  /** Until when, where the air decides; left out: for those minutes. */
+  openUntil?: (endMin: number) => number;
   /** What it raises while it is done; null: nothing. What it raises does not spoil what was laid with the same. */
   raises: string | null;
   /** What it lays down; null: nothing. */
@@ -40,6 +43,8 @@ export interface Activity {
   lags: readonly Lag[];
   /** How it shares the air of its room; left out: it neither spoils nor can be spoiled. */
   air?: SharedAir;
+  /** Whether the air of its space lets it begin; one that never does bars nothing here. Left out: always. */
+  airBar?: AirBar;
   /** What has to be done first where the window after this activity has closed, and the lags from then on; null: nothing. */
   ifLate?: (beforeId: string) => { first: readonly Activity[]; lags: readonly Lag[] } | null;
   /** What has happened: it lies where it lies. */

@@ -1,14 +1,13 @@
+import type { AirBar, LagTimes } from './lagTimes';
 import type { WorkCalendar } from './WorkCalendar';
 
 /** How long a task waits for another: from the end of the other's hands-on work to its own start. Whole minutes. */
-export interface TaskLag {
+export interface TaskLag extends LagTimes {
   beforeId: string;
   /** May be below zero where only a later part of the task waits for an earlier part of the other. */
   minMin: number;
   /** When the window closes; null: it stays open. */
   maxMin: number | null;
-  /** Between these, counted from the same end, it may not be begun. */
-  blocked: { from: number; to: number } | null;
   /** Hands-on minutes that a start after the window costs, a scuff for one; null: after it nothing can be done. */
   lateMin: number | null;
   /** Why it waits, in the words of the plan. */
@@ -21,6 +20,8 @@ export interface TaskAir {
   space: string;
   /** Minutes after its end in which what it leaves takes dust; 0: nothing. */
   openMin: number;
+  /** Until when, where the air decides; left out: for those minutes. */
+  openUntil?: (endMin: number) => number;
   /** What it raises: dust, or the mist of a product; null: nothing. What was laid with the same is not spoiled by it. */
   raises: string | null;
   /** What it lays; null: nothing. */
@@ -39,8 +40,10 @@ export interface Task {
   lags: readonly TaskLag[];
   /** Not begun sooner: pinned, ordered or not yet delivered; null: at any time. */
   notBefore: { minute: number; because: string } | null;
-  /** When it cannot be begun, in order of time: the air of its space is beyond what its product bears. */
+  /** When it cannot be begun, in order of time. */
   closed: readonly { fromMin: number; untilMin: number; because: string }[];
+  /** Whether the air of its space lets it begin. Left out: always. */
+  airBar?: AirBar;
   air: TaskAir | null;
   /** The place it needs while hands are at it, and how long after it; null: none. */
   place: { id: string; afterMin: number } | null;
@@ -131,7 +134,7 @@ export type Unplaced =
   /** No shift is long enough, or none comes. */
   | { kind: 'hours' }
   | { kind: 'place'; placeId: string }
-  | { kind: 'air' }
+  | { kind: 'air'; because: string }
   /** It is held until something is settled. */
   | { kind: 'held'; because: string }
   /** What it waits for cannot be placed. */

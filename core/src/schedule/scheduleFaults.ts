@@ -1,3 +1,4 @@
+import { barredBetween, closesAt, dustFreeAt, opensAt } from './lagTimes';
 import type { Task, WorkshopProblem, WorkshopSchedule } from './WorkshopProblem';
 
 /** Working minutes of a calendar between two minutes. */
@@ -43,6 +44,7 @@ export function scheduleFaults(problem: WorkshopProblem, schedule: WorkshopSched
     if (p.startMin < problem.nowMin) fault(t, 'begins before now');
     if (t.notBefore && p.startMin < t.notBefore.minute) fault(t, 'begins too soon');
     for (const c of t.closed) if (p.startMin >= c.fromMin && p.startMin < c.untilMin) fault(t, 'begins in barred air');
+    if (t.airBar?.(p.startMin)) fault(t, 'begins in air its label does not bear');
     const handsMin = t.handsMin + (lateMin.get(t.id) ?? 0);
     if (handsMin === 0) {
       if (p.endMin !== p.startMin) fault(t, 'takes time without hands');
@@ -63,10 +65,11 @@ export function scheduleFaults(problem: WorkshopProblem, schedule: WorkshopSched
         if (byId.has(lag.beforeId)) fault(t, `is placed, and ${lag.beforeId} is not`);
         continue;
       }
-      const waited = p.startMin - before.endMin;
-      if (waited < lag.minMin) fault(t, `begins before ${lag.beforeId} lets it`);
-      if (lag.blocked && waited > lag.blocked.from && waited < lag.blocked.to) fault(t, 'begins in a barred hour');
-      if (lag.maxMin !== null && waited > lag.maxMin && (lag.lateMin === null || !lateMin.has(t.id)))
+      const barred = barredBetween(lag, before.endMin);
+      const closes = closesAt(lag, before.endMin);
+      if (p.startMin < opensAt(lag, before.endMin)) fault(t, `begins before ${lag.beforeId} lets it`);
+      if (barred && p.startMin > barred.fromMin && p.startMin < barred.untilMin) fault(t, 'begins in a barred hour');
+      if (closes !== null && p.startMin > closes && (lag.lateMin === null || !lateMin.has(t.id)))
         fault(t, `begins after the window of ${lag.beforeId}`);
     }
   }
@@ -86,7 +89,7 @@ export function scheduleFaults(problem: WorkshopProblem, schedule: WorkshopSched
         const [f, d] = [film.task.air, dust.task.air];
         if (!f || !d || f.space !== d.space || f.openMin === 0 || d.raises === null || d.raises === f.lays) continue;
         if (film.task.fixed && dust.task.fixed) continue;
-        const spoils = dust.p.endMin > film.p.endMin && dust.p.startMin < film.p.endMin + f.openMin;
+        const spoils = dust.p.endMin > film.p.endMin && dust.p.startMin < dustFreeAt(f, film.p.endMin);
         if (spoils) fault(dust.task, `raises ${d.raises} over ${film.task.id}`);
       }
     }

@@ -1,28 +1,30 @@
+import { barredBetween, closesAt, dustFreeAt, opensAt } from './lagTimes';
 import type { Activity, Placed, ScheduleAnswer, ScheduleProblem, SharedAir } from './ScheduleProblem';
 import { shortMin, type WorkCalendar } from './WorkCalendar';
 
 /** A barred interval of a lag, from the known end of what is waited for. */
 interface Barred {
   fromMin: number;
-  toMin: number;
+  untilMin: number;
 }
 
 /** From when an activity may start by what it waits for, as far as that is laid out, and the intervals barred to it. */
 function opens(activity: Activity, fromMin: number, placed: Layout['placed']): { fromMin: number; barred: Barred[] } {
   let from = fromMin;
   const barred: Barred[] = [];
-  for (const { beforeId, minMin, blocked } of activity.lags) {
-    const end = placed.get(beforeId)?.endMin;
+  for (const lag of activity.lags) {
+    const end = placed.get(lag.beforeId)?.endMin;
     if (end === undefined) continue;
-    if (end + minMin > from) from = end + minMin;
-    if (blocked) barred.push({ fromMin: end + blocked.from, toMin: end + blocked.to });
+    from = Math.max(from, opensAt(lag, end));
+    const own = barredBetween(lag, end);
+    if (own) barred.push(own);
   }
   return { fromMin: from, barred };
 }
 
 /** End of a barred interval that a start falls into, or undefined. */
 const barredUntil = (startMin: number, barred: readonly Barred[]): number | undefined =>
-  barred.find((b) => startMin > b.fromMin && startMin < b.toMin)?.toMin;
+  barred.find((b) => startMin > b.fromMin && startMin < b.untilMin)?.untilMin;
 
 /** What can be done at the same go is waited for so long, minutes (common practice, no source). */
 const patienceMin = 30;
@@ -65,21 +67,24 @@ function pastOtherWork(activity: Activity, fromMin: number, busy: readonly Place
   return at;
 }
 
-/** When the air allows an activity that would start there; undefined: then. */
+/** When the air allows an activity that would start there; undefined: then. What its space never bears is no reason to wait. */
 function airAllowsFrom(
-  { air }: Activity,
+  { air, airBar }: Activity,
   at: Placed,
   others: readonly { air: SharedAir; at: Placed }[],
   elsewhere: NonNullable<ScheduleProblem['openElsewhere']>,
 ): number | undefined {
+  const untilMin = airBar?.(at.startMin)?.untilMin;
+  if (untilMin !== undefined && Number.isFinite(untilMin)) return untilMin;
   if (!air) return undefined;
   for (const other of others) {
     if (other.air.place === air.place) continue;
-    const closes = other.at.endMin + other.air.openMin;
+    const closes = dustFreeAt(other.air, other.at.endMin);
     const spoils = air.raises !== null && air.raises !== other.air.lays && other.air.openMin > 0;
     if (spoils && other.at.endMin < at.endMin && closes > at.startMin) return closes;
     const spoiled = other.air.raises !== null && other.air.raises !== air.lays && air.openMin > 0;
-    if (spoiled && other.at.startMin < at.endMin + air.openMin && other.at.endMin > at.endMin) return other.at.endMin;
+    if (spoiled && other.at.startMin < dustFreeAt(air, at.endMin) && other.at.endMin > at.endMin)
+      return other.at.endMin;
   }
   if (air.raises === null) return undefined;
   return elsewhere.find((w) => w.fromMin < at.endMin && w.untilMin > at.startMin)?.untilMin;
@@ -187,8 +192,8 @@ type Window = Omit<ScheduleAnswer['missed'][number], 'id'>;
 function passedWindow(activity: Activity, startMin: number, layout: Layout): Window | undefined {
   for (const lag of activity.lags) {
     const before = layout.placed.get(lag.beforeId);
-    if (before && lag.maxMin !== null && startMin > before.endMin + lag.maxMin)
-      return { beforeId: lag.beforeId, closedAtMin: before.endMin + lag.maxMin };
+    const closedAtMin = before ? closesAt(lag, before.endMin) : null;
+    if (closedAtMin !== null && startMin > closedAtMin) return { beforeId: lag.beforeId, closedAtMin };
   }
   return undefined;
 }
@@ -307,7 +312,7 @@ class Serial {
       }
       this.floorMin = Math.max(this.floorMin, at.startMin);
       layout.busy = layout.busy.filter((b) => b.endMin > this.floorMin);
-      layout.others = layout.others.filter((o) => o.at.endMin + o.air.openMin > this.floorMin);
+      layout.others = layout.others.filter((o) => dustFreeAt(o.air, o.at.endMin) > this.floorMin);
       return this.dueFirst(first, at) ?? { next: first, at };
     }
   }
@@ -387,8 +392,10 @@ class Serial {
   /** What waits for something that has its end now knows by when it has to start. */
   private keepWindows(id: string, endMin: number): void {
     for (const f of this.followers.get(id) ?? [])
-      for (const lag of f.activity.lags)
-        if (lag.beforeId === id && lag.maxMin !== null) this.due(f, endMin + lag.maxMin, new Set());
+      for (const lag of f.activity.lags) {
+        const closes = lag.beforeId === id ? closesAt(lag, endMin) : null;
+        if (closes !== null) this.due(f, closes, new Set());
+      }
   }
 
   /** What has to follow it before the break is not kept from it by other work. */

@@ -294,6 +294,31 @@ describe('random workshops', () => {
     expect(scheduleFaults(problem, moved('b/1', -20)).join()).toContain('the same hands');
     expect(scheduleFaults(problem, moved('a/1', -30)).join()).toContain('before now');
     expect(scheduleFaults(problem, moved('b/1', 200)).join()).toContain('out of hours');
+    const inAir = {
+      opens: (endMin: number) => endMin + 75,
+      closes: (endMin: number) => endMin + 85,
+      barred: (endMin: number) => ({ fromMin: endMin + 76, untilMin: endMin + 83 }),
+    };
+    // The air makes the same wait longer, its window another one, and bars what comes too early.
+    const slower = problemOf([
+      task('a/1', 30),
+      task('a/2', 30, {
+        lags: [{ ...lag('a/1', 60), inAir }],
+        airBar: (startMin) => (startMin < nowMin + 107 ? { untilMin: nowMin + 107, because: 'too cold' } : null),
+      }),
+    ]);
+    const later = scheduleWorkshop(slower, 0, 1);
+    expect(scheduleFaults(slower, later)).toEqual([]);
+    expect(later.placed[1]).toMatchObject({ startMin: nowMin + 113, binding: { kind: 'wait' } });
+    const at = (startMin: number) =>
+      scheduleFaults(slower, {
+        ...later,
+        placed: [later.placed[0]!, { ...later.placed[1]!, startMin, endMin: startMin + 30 }],
+      }).join();
+    expect(at(nowMin + 104)).toMatch(/lets it|does not bear/);
+    expect(at(nowMin + 106)).toContain('does not bear');
+    expect(at(nowMin + 110)).toContain('barred hour');
+    expect(at(nowMin + 120)).toContain('after the window');
     expect(scheduleFaults(problem, { ...good, placed: good.placed.slice(1) }).join()).toContain(
       'neither placed nor left out',
     );

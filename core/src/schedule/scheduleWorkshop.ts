@@ -1,4 +1,5 @@
 import { DomainError, seededRandom } from '../units';
+import { barredBetween, closesAt, dustFreeAt, opensAt } from './lagTimes';
 import { Timeline } from './Timeline';
 import type {
   Binding,
@@ -169,12 +170,13 @@ class Layout {
     for (const { node, lag } of before) {
       const { endMin } = this.placed.get(node)!;
       const wait: Binding = { kind: 'wait', beforeId: lag.beforeId, because: lag.because };
-      if (endMin + lag.minMin > fromMin) {
-        fromMin = endMin + lag.minMin;
+      const opens = opensAt(lag, endMin);
+      if (opens > fromMin) {
+        fromMin = opens;
         binding = wait;
       }
-      if (lag.blocked)
-        barred.push({ fromMin: endMin + lag.blocked.from, untilMin: endMin + lag.blocked.to, binding: wait });
+      const own = barredBetween(lag, endMin);
+      if (own) barred.push({ ...own, binding: wait });
     }
     if (task.notBefore && task.notBefore.minute > fromMin) {
       fromMin = task.notBefore.minute;
@@ -248,8 +250,11 @@ class Layout {
     for (const { fromMin, untilMin, because } of n.task.closed)
       if (startMin >= fromMin && startMin < untilMin)
         return untilMin === Number.POSITIVE_INFINITY
-          ? { unplaced: { kind: 'air' } }
+          ? { unplaced: { kind: 'air', because } }
           : { untilMin, binding: { kind: 'air', because } };
+    const bar = n.task.airBar?.(startMin);
+    if (bar?.untilMin === Number.POSITIVE_INFINITY) return { unplaced: { kind: 'air', because: bar.because } };
+    if (bar) return { untilMin: bar.untilMin, binding: { kind: 'air', because: bar.because } };
     return this.dustFrom(n, startMin, endMin) ?? this.fullFrom(n, startMin, endMin);
   }
 
@@ -263,7 +268,7 @@ class Layout {
     for (const other of this.airs.get(air.space) ?? []) {
       const at = this.placed.get(other)!;
       const theirs = other.task.air!;
-      const closes = at.endMin + theirs.openMin;
+      const closes = dustFreeAt(theirs, at.endMin);
       const binding: Binding = { kind: 'dust', otherId: at.id };
       // What it raises would fall into a film that lies open.
       if (
@@ -276,7 +281,8 @@ class Layout {
         return { untilMin: closes, binding };
       // Its own film would lie open when the other raises dust.
       const spoiled = theirs.raises !== null && air.openMin > 0 && theirs.raises !== air.lays;
-      if (spoiled && at.startMin < endMin + air.openMin && at.endMin > endMin) return { untilMin: at.endMin, binding };
+      if (spoiled && at.startMin < dustFreeAt(air, endMin) && at.endMin > endMin)
+        return { untilMin: at.endMin, binding };
     }
     return undefined;
   }
@@ -361,8 +367,8 @@ class Layout {
   private passed({ before }: Node, startMin: number) {
     let first: { node: Node; lag: TaskLag; closedAtMin: number } | undefined;
     for (const { node, lag } of before) {
-      if (lag.maxMin === null) continue;
-      const closedAtMin = this.placed.get(node)!.endMin + lag.maxMin;
+      const closedAtMin = closesAt(lag, this.placed.get(node)!.endMin);
+      if (closedAtMin === null) continue;
       // A window that must be kept is named before one that only costs a scuff.
       if (startMin > closedAtMin && (!first || (first.lag.lateMin !== null && lag.lateMin === null)))
         first = { node, lag, closedAtMin };
@@ -421,8 +427,10 @@ class Layout {
   private openWindows(n: Node): void {
     const { endMin } = this.placed.get(n)!;
     for (const f of n.after)
-      for (const { node, lag } of f.before)
-        if (node === n && lag.maxMin !== null) this.hasToBegin(f, endMin + lag.maxMin);
+      for (const { node, lag } of f.before) {
+        const closes = node === n ? closesAt(lag, endMin) : null;
+        if (closes !== null) this.hasToBegin(f, closes);
+      }
   }
 
   /** What has to be begun by then, and before it what it waits for. */

@@ -505,3 +505,15 @@ export type ToolId = (typeof toolIds)[number];
 export const spotReactions = ['untried', 'nothing', 'softens', 'dissolves', 'wrinkles'] as const;
 /** What a solvent did to an old finish on a hidden place. */
 export type SpotReaction = (typeof spotReactions)[number];
+
+/** What keeps the air of a space: heating, walls and a roof, or nothing. */
+export const spaceKinds = ['heated', 'sheltered', 'outdoors'] as const;
+export type SpaceKind = (typeof spaceKinds)[number];
+
+/** What may be done in a space. */
+export const spaceUses = ['coat', 'spray', 'abrade'] as const;
+export type SpaceUse = (typeof spaceUses)[number];
+
+/** How a film was found: still wet, dry to the touch, or hard enough that it sands to powder. */
+export const filmStates = ['wet', 'touch-dry', 'sandable'] as const;
+export type FilmState = (typeof filmStates)[number];

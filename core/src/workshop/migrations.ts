@@ -88,6 +88,10 @@ const settingsOf3 = (settings: unknown): unknown =>
       }
     : settings;
 
+/** Nothing was known of the air to come. */
+const settingsOf11 = (settings: unknown): unknown =>
+  filled(settings, { spaces: [], forecast: null, usualAir: null, instruments: false });
+
 /** What plans took products of version 4 for; it said so by their ids alone. */
 const idsBefore5: Readonly<Record<string, readonly string[]>> = {
   usual: [
@@ -242,7 +246,7 @@ export function recordUpToDate(kind: RecordKind, record: unknown): unknown {
     return pieceOf10(pieceOf7(pieceOf6(pieceOf4(pieceOf3(pieceOf2(record)))) as Json) as Json);
   if (kind === 'container') return containerOf4(record);
   if (kind === 'product') return productOf5(productOf3(record));
-  return kind === 'settings' ? settingsOf3(settingsOf2(record)) : record;
+  return kind === 'settings' ? settingsOf11(settingsOf3(settingsOf2(record))) : record;
 }
 
 /** A list of a file, each record brought up to date. */
@@ -308,5 +312,10 @@ export const migrations: readonly Migration[] = [
   {
     from: 9,
     migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 10, pieces: upToDate('piece', file.pieces) } : file),
+  },
+  {
+    from: 10,
+    migrate: (file) =>
+      isJson(file) ? { ...file, schemaVersion: 11, settings: recordUpToDate('settings', file.settings) } : file,
   },
 ];

@@ -36,6 +36,10 @@ export const defaultSettings = (
   sprayCarriers: [...carriers],
   cupL: 1,
   labour: { ratePerHour: 25, shareOfSaleFrac: 0.4 },
+  spaces: [],
+  forecast: null,
+  usualAir: null,
+  instruments: false,
   demo: false,
 });
 

@@ -9,6 +9,7 @@ import {
   damageKinds,
   depths,
   extents,
+  filmStates,
   fittingKinds,
   formIds,
   hardwareTreatments,
@@ -24,6 +25,8 @@ import {
   productKinds,
   productTraits,
   sheens,
+  spaceKinds,
+  spaceUses,
   spotReactions,
   stepKindIds,
   supplyKinds,
@@ -39,7 +42,7 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 10;
+export const schemaVersion = 11;
 
 const id = z
   .string()
@@ -245,6 +248,11 @@ export const logEntrySchema = z.object({
   batch: name.nullable().optional(),
   /** It was taken from a can past its date, knowingly. */
   fromExpired: z.boolean().optional(),
+  /** How its film was found when it was touched or tried with paper; left out: never. */
+  filmTests: z
+    .array(z.object({ at: instant, found: z.enum(filmStates) }))
+    .max(50)
+    .optional(),
 });
 
 const lengthM = z.number().min(0.005).max(10);
@@ -493,6 +501,8 @@ export const pieceSchema = z.object({
   upholstery: z.enum(['loose', 'fixed']).optional(),
   /** Where it is worked; left out: in the workshop. */
   worksite: z.enum(worksites).optional(),
+  /** The space it stands in; left out: the usual one. */
+  spaceId: id.optional(),
   kept: z.array(kept).max(100),
   tests: z.partialRecord(z.enum(zoneIds), zoneTests),
   wear: z.partialRecord(z.enum(zoneIds), z.enum(wearClasses)),
@@ -654,6 +664,45 @@ export const supplySchema = z.object({
   deliveryDays: z.number().min(0).max(1000),
 });
 
+/** A room or a yard with its own air. */
+const spaceSchema = z
+  .object({
+    id,
+    name: name.min(1),
+    kind: z.enum(spaceKinds),
+    /** What it is heated to, °C; null: not heated. */
+    heatedToC: z.number().min(5).max(35).nullable(),
+    /** What may be done in it. */
+    allows: z.array(z.enum(spaceUses)),
+  })
+  .refine((space) => (space.kind === 'heated') === (space.heatedToC !== null), {
+    message: 'a heated space needs the temperature it is heated to, another has none',
+  });
+
+/** Outdoor air foretold, hour by hour; null: not foretold for this hour. */
+export const forecastSchema = z
+  .object({
+    takenAt: instant,
+    from: z.enum(['file', 'instrument']),
+    /** The first hour. */
+    startAt: instant,
+    airTempC: z
+      .array(z.number().min(-40).max(50).nullable())
+      .min(1)
+      .max(16 * 24),
+    relHumFrac: z
+      .array(z.number().positive().max(1).nullable())
+      .min(1)
+      .max(16 * 24),
+  })
+  .refine((f) => f.airTempC.length === f.relHumFrac.length, {
+    message: 'a forecast needs a temperature and a humidity for each of its hours',
+  });
+
+const usualDay = z
+  .object({ lowC: z.number().min(-40).max(50), highC: z.number().min(-40).max(50), relHumFrac: fraction.min(0.05) })
+  .refine((day) => day.lowC <= day.highC, { message: 'the lowest temperature has to lie below the highest' });
+
 const shift = z
   .object({ fromMin: z.int().min(0).max(1440), toMin: z.int().min(0).max(1440) })
   .refine((s) => s.fromMin < s.toMin, { message: 'working hours have to end after they begin' });
@@ -690,6 +739,14 @@ export const settingsSchema = z.object({
   /** Largest cup that is mixed in, L. */
   cupL: z.number().min(0.01).max(100),
   labour: z.object({ ratePerHour: upTo(100_000), shareOfSaleFrac: z.number().min(0).max(1) }),
+  /** Where pieces stand, the usual one first; none: nothing is known of the air to come, and the times of the labels hold. */
+  spaces: z.array(spaceSchema).max(12),
+  /** Outdoor air of the days to come; null: none taken. */
+  forecast: forecastSchema.nullable(),
+  /** The usual day outdoors, month by month from January; null: that of a temperate place. */
+  usualAir: z.array(usualDay).length(12).nullable(),
+  /** The thermo-hygrometer and the forecast of the server are listened to. */
+  instruments: z.boolean(),
   demo: z.boolean(),
 });
 
@@ -737,4 +794,7 @@ export type LedgerRow = z.infer<typeof ledgerRow>;
 export type Mix = z.infer<typeof mixSchema>;
 export type Supply = z.infer<typeof supplySchema>;
 export type KeptPlan = z.infer<typeof keptPlan>;
+export type Space = z.infer<typeof spaceSchema>;
+export type Forecast = z.infer<typeof forecastSchema>;
+export type UsualDay = z.infer<typeof usualDay>;
 export type Reading = z.infer<typeof readingSchema>;

@@ -76,7 +76,7 @@ describe('workshop file', () => {
     [
       'a newer version',
       changed((f) => {
-        f.schemaVersion = 11;
+        f.schemaVersion = 12;
       }),
       ['file_newer'],
     ],
@@ -133,7 +133,7 @@ describe('workshop file', () => {
     const before = JSON.parse(old) as { pieces: Record<string, unknown>[] };
     const read = readWorkshopFile(old);
     if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
-    expect(read.value.schemaVersion).toBe(10);
+    expect(read.value.schemaVersion).toBe(11);
     const { steps: _, log: __, ...entered } = before.pieces[0]! as Record<string, unknown>;
     expect(read.value.pieces[0]).toMatchObject(entered);
     expect(read.value.pieces[1]).toMatchObject({ additions: {}, ownership: 'own', hardware: { treatment: 'keep' } });
@@ -150,7 +150,7 @@ describe('workshop file', () => {
     const read = readWorkshopFile(old);
     if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
     const { pieces, products, settings, containers } = read.value;
-    expect([read.value.schemaVersion, containers, pieces[0]!.keptPlans]).toEqual([10, [], []]);
+    expect([read.value.schemaVersion, containers, pieces[0]!.keptPlans]).toEqual([11, [], []]);
     expect(pieces.map((p) => p.log.length)).toEqual(before.pieces.map((p) => p.log.length));
     expect(products.find((p) => p.thinner === null)?.thinnerCarrier).toBeNull();
     expect(settings.tools).toContain('gloves');

@@ -22,6 +22,7 @@ const Shelf = lazy(() => import('../features/shelf/Shelf'));
 const Products = lazy(() => import('../features/products/Products'));
 const LabelForm = lazy(() => import('../features/products/LabelForm'));
 const ProductSheet = lazy(() => import('../features/products/ProductSheet'));
+const Air = lazy(() => import('../features/air/Air'));
 const Rack = lazy(() => import('../features/rack/Rack'));
 const HouseRules = lazy(() => import('../features/house/HouseRules'));
 const Settings = lazy(() => import('../features/settings/Settings'));
@@ -54,6 +55,7 @@ const router = createBrowserRouter([
         ],
       },
       { path: 'rack', element: <Rack /> },
+      { path: 'air', element: <Air /> },
       { path: 'mix', element: <Mix /> },
       { path: 'mix/:mixId', element: <Pour /> },
       { path: 'buy', element: <Buy /> },

@@ -7,23 +7,17 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
+import { fromTheMenu, rooms } from './rooms';
 
 const shortcuts = [
-  ['g then t', 'Today'],
-  ['g then p, or /', 'Pieces'],
-  ['g then m', 'Mix'],
-  ['g then b', 'Buy'],
-  ['g then s', 'Shelf'],
-  ['g then o', 'Products'],
-  ['g then w', 'Settings'],
-  ['g then h', 'House rules'],
+  ...[...rooms, ...fromTheMenu].map(({ letter, name }) => [`g then ${letter}`, name] as const),
   ['n', 'New piece'],
   ['l', 'Work on the open piece'],
   ['Ctrl or Cmd + Z', 'Undo'],
   ['Ctrl or Cmd + Shift + Z', 'Do again'],
   ['Arrow keys in a drawing', 'From face to face'],
   ['?', 'This list'],
-] as const;
+] as const satisfies readonly (readonly [string, string])[];
 
 /** All keys in one place. */
 export default function ShortcutsDialog({ onClose }: { onClose: () => void }) {

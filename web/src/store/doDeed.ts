@@ -1,5 +1,6 @@
 import { type Deed, DeedRefused, performOn } from '@cosmesis/core/deeds';
 import { good, type Result, refused } from '@cosmesis/core/units';
+import { keepInstruments } from './instruments';
 import { newId, nowIso, theStore } from './theStore';
 
 /**
@@ -13,6 +14,7 @@ export function doDeed(label: string, deed: Deed, mergeKey: string | null = null
     theStore().transact(
       label,
       (draft) => {
+        keepInstruments(draft);
         // Done again on what another tab left, a deed gives the same ids.
         let n = 0;
         performOn(draft, deed, at, () => {

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { listen } from './eventStream';
 
 /** What the scale says; undefined: nothing heard of it yet. */
 export interface ScaleReading {
@@ -23,20 +24,21 @@ export function useScale(asked: boolean): ScaleReading | undefined {
     if (!asked) return;
     let heardMs = Date.now();
     const gone = { grams: 0, stable: false, connected: false };
-    const stream = new EventSource('/api/events');
-    stream.addEventListener('scale', (event) => {
-      const data: unknown = JSON.parse(event.data as string);
-      if (!isReading(data)) return;
-      heardMs = Date.now();
-      setReading(data);
-    });
-    stream.onerror = () => setReading(gone);
+    const stop = listen(
+      'scale',
+      (data) => {
+        if (!isReading(data)) return;
+        heardMs = Date.now();
+        setReading(data);
+      },
+      () => setReading(gone),
+    );
     const watch = setInterval(() => {
       if (Date.now() - heardMs > staleMs) setReading(gone);
     }, 500);
     return () => {
       clearInterval(watch);
-      stream.close();
+      stop();
     };
   }, [asked]);
   return asked ? reading : undefined;

@@ -1,8 +1,12 @@
-import { latestReading } from '@cosmesis/core/deeds';
+import { readingFor } from '@cosmesis/core/deeds';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
 import { nothingAround, planOf } from '@cosmesis/core/finishing';
 import {
+  type AirAhead,
+  type AirNow,
+  airAhead,
+  airNow,
   aroundSummary,
   type ChangeOfMind,
   changeOfMind,
@@ -21,7 +25,10 @@ import {
   type ReckonInput,
   type Reckoning,
   reckonPiece,
+  roomOf,
+  roomOfPiece,
   type SchoolFigures,
+  spaceOf,
   summaryOf,
   type WorkshopPlan,
   workshopAround,
@@ -35,11 +42,14 @@ import { good, minuteOf, type Result, refused } from '@cosmesis/core/units';
 import {
   canonicalJson,
   emptyRecords,
+  type Forecast,
   type HouseRuleId,
   hasPlan,
   type KeptPlan,
   type LookKind,
   type Piece,
+  type Product,
+  type Reading,
   type Workshop,
   type ZoneId,
 } from '@cosmesis/core/workshop';
@@ -121,6 +131,8 @@ interface Known {
 interface Shop {
   products: Workshop['products'];
   settings: Workshop['settings'];
+  /** Readings of the air, where plans depend on them. */
+  readings: Workshop['readings'] | null;
   /** Its name over days, once it was asked for. */
   hash?: string;
 }
@@ -132,6 +144,27 @@ interface Search {
   steps: ReturnType<typeof improvingSchedule>;
   best: WorkshopSchedule;
   tried: number;
+}
+
+/** What instruments told of one workshop since its last deed. */
+export interface Heard {
+  workshopId: string;
+  readings: readonly Reading[];
+  forecast: Forecast | null;
+}
+
+/** A workshop with what was heard: the later forecast, and readings beside its own. */
+function withHeard(of: Workshop, { readings, forecast }: Heard): Workshop {
+  const own = of.settings.forecast;
+  const later = forecast && (!own || Date.parse(forecast.takenAt) > Date.parse(own.takenAt)) ? forecast : own;
+  return {
+    ...of,
+    settings: later === own ? of.settings : { ...of.settings, forecast: later },
+    readings:
+      readings.length === 0
+        ? of.readings
+        : Object.assign(emptyRecords<Reading>(), of.readings, Object.fromEntries(readings.map((r) => [r.id, r]))),
+  };
 }
 
 const failed = (error: unknown): Result<never> =>
@@ -167,6 +200,8 @@ export class Engine {
   private draws: Map<string, Draw[]> | null = null;
   private readonly tasks = new Map<string, { piece: Piece; shop: Shop; atMin: number; tasks: readonly PieceTask[] }>();
   private search: Search | null = null;
+  private heard: Heard | null = null;
+  private withHeard: { of: Workshop; heard: Heard; workshop: Workshop } | null = null;
 
   /** @param codeVersion names the code: answers of another one are worked out again */
   constructor(
@@ -221,9 +256,54 @@ export class Engine {
     this.draws = null;
   }
 
+  /** The workshop as it is, with what the instruments told since. */
   private open(): Workshop {
     if (!this.workshop) throw new Error('no workshop is open');
-    return this.workshop;
+    const { workshop: of, heard } = this;
+    if (!heard || heard.workshopId !== of.id) return of;
+    if (this.withHeard?.of !== of || this.withHeard.heard !== heard)
+      this.withHeard = { of, heard, workshop: withHeard(of, heard) };
+    return this.withHeard.workshop;
+  }
+
+  /** Takes what the instruments tell: plans are worked out with it, and the next deed keeps it. */
+  hear(heard: Heard): Result<true> {
+    this.heard = heard;
+    return good(true as const);
+  }
+
+  /** The air of the space a piece stands in, or of the usual one, with the coats to come there. */
+  airNow(pieceId: string | null, nowMin: number): Result<AirNow | null> {
+    return guarded(() => {
+      const w = this.open();
+      const own = pieceId === null ? undefined : w.pieces[pieceId];
+      const spaceId = spaceOf(own ?? {}, w.settings.spaces)?.id ?? null;
+      return good(airNow(w, spaceId, this.coatsAhead(spaceId), nowMin));
+    });
+  }
+
+  /** Products of the coats to come in a space, as far as they are worked out. */
+  private coatsAhead(spaceId: string | null): Product[] {
+    const { pieces, products, settings } = this.open();
+    const ids = new Set(
+      [...this.known.values()].flatMap(({ piece, summary }) => {
+        const there = pieces[piece.id];
+        const here = there && (spaceOf(there, settings.spaces)?.id ?? null) === spaceId;
+        return here ? summary.draws.map((d) => d.productId) : [];
+      }),
+    );
+    return [...ids].flatMap((id) => products[id] ?? []);
+  }
+
+  /** The air of a space over days, hour by hour, and when each coat to come may go on there. */
+  airAhead(spaceId: string, nowMin: number): Result<AirAhead> {
+    return guarded(() => {
+      const { settings, readings } = this.open();
+      const space = settings.spaces.find((s) => s.id === spaceId);
+      const room = space && roomOf(space, settings, readings);
+      if (!room) throw new Error('the space is not in the workshop any more');
+      return good(airAhead(room, this.coatsAhead(spaceId), nowMin));
+    });
   }
 
   private pieceOf(pieceId: string): Piece {
@@ -232,8 +312,8 @@ export class Engine {
     return piece;
   }
 
-  private air(): AirReading | null {
-    const last = latestReading(this.open().readings);
+  private air({ spaceId }: Piece): AirReading | null {
+    const last = readingFor(this.open(), spaceId);
     if (!last) return null;
     const { airTempC, relHumFrac, surfaceTempC, at } = last;
     return { airTempC, relHumFrac, surfaceTempC, atMin: minuteOf(at) };
@@ -281,22 +361,26 @@ export class Engine {
       products,
       settings,
       nowMin,
-      air: this.air(),
+      room: roomOfPiece(piece, this.open()),
+      air: this.air(piece),
       around: this.around(nowMin)(piece),
       containers: shelf,
     };
   }
 
   private shop(): Shop {
-    const { products, settings } = this.open();
+    const { products, settings, readings: all } = this.open();
+    const readings = settings.spaces.length > 0 ? all : null;
     const last = this.lastShop;
-    if (last && unchanged(last.products, products) && unchanged(last.settings, settings)) return last;
-    this.lastShop = { products, settings };
+    const sameAir =
+      last && (last.readings === readings || (last.readings && readings && unchanged(last.readings, readings)));
+    if (sameAir && unchanged(last.products, products) && unchanged(last.settings, settings)) return last;
+    this.lastShop = { products, settings, readings };
     return this.lastShop;
   }
   private hashOf(shop: Shop): string {
-    const { products, settings } = shop;
-    shop.hash ??= contentHash(canonicalJson({ products, settings, code: this.codeVersion }));
+    const { products, settings, readings } = shop;
+    shop.hash ??= contentHash(canonicalJson({ products, settings, readings, code: this.codeVersion }));
     return shop.hash;
   }
 
@@ -379,6 +463,7 @@ export class Engine {
         products,
         settings,
         nowMin,
+        room: roomOfPiece(piece, this.open()),
         air: null,
         around: aroundSummary(around(piece)),
         withTasks,
@@ -401,7 +486,14 @@ export class Engine {
     const fresh = known && (shown || Math.abs(nowMin - known.atMin) < tasksFreshMin);
     if (fresh && known.shop === shop && unchanged(known.piece, piece)) return known.tasks;
     const { products, settings } = this.open();
-    const told = reckonPiece({ piece, products, settings, nowMin, withTasks: true });
+    const told = reckonPiece({
+      piece,
+      products,
+      settings,
+      nowMin,
+      room: roomOfPiece(piece, this.open()),
+      withTasks: true,
+    });
     const tasks = told.ok ? told.value.tasks : [];
     this.tasks.set(piece.id, { piece, shop, atMin: nowMin, tasks });
     return tasks;

@@ -8,11 +8,14 @@ import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
+import { Link } from 'react-router';
 import { z } from 'zod';
 import { doDeed } from '../../store/doDeed';
 import { theStore } from '../../store/theStore';
 import { useParts } from '../../store/useWorkshop';
+import { Keys } from '../../ui/Keys';
 import { parsed, parsedOrNone } from '../../ui/parsed';
 import { say } from '../../ui/say';
 
@@ -28,10 +31,12 @@ const typedReading = (space: string, system: UnitSystem) =>
     .pipe(readingSchema.omit({ id: true, at: true }));
 
 /** Asks for a reading of the air, and of the surface where there is one. */
-export default function AirDialog({ onClose }: { onClose: () => void }) {
+export default function AirDialog({ space, onClose }: { space: string | null; onClose: () => void }) {
   const { settings, readings } = useParts('settings', 'readings');
-  const last = latestReading(readings);
-  const schema = typedReading(last?.space ?? 'Workshop', settings.unitSystem);
+  const { spaces } = settings;
+  const [where, setWhere] = useState(space ?? spaces[0]?.name ?? latestReading(readings)?.space ?? 'Workshop');
+  const last = latestReading(readings, where);
+  const schema = typedReading(where, settings.unitSystem);
   const { register, handleSubmit, formState } = useForm({
     resolver: zodResolver(schema),
     defaultValues: { airTempC: '', relHumFrac: '', surfaceTempC: '' },
@@ -51,6 +56,14 @@ export default function AirDialog({ onClose }: { onClose: () => void }) {
       <DialogTitle id="air-title">The air now</DialogTitle>
       <DialogContent>
         <Stack component="form" onSubmit={save} noValidate sx={{ pt: 1 }}>
+          {spaces.length > 1 && (
+            <Keys
+              legend="Read in"
+              value={where}
+              onPick={setWhere}
+              choices={spaces.map((s) => ({ value: s.name, name: s.name }))}
+            />
+          )}
           <TextField
             label={`Air temperature, ${unit}`}
             autoFocus
@@ -70,6 +83,9 @@ export default function AirDialog({ onClose }: { onClose: () => void }) {
             </Button>
             <Button variant="outlined" onClick={onClose}>
               Cancel
+            </Button>
+            <Button component={Link} to="/air" onClick={onClose}>
+              Air of the days to come
             </Button>
           </Stack>
         </Stack>

@@ -1,6 +1,9 @@
+import { spaceOf } from '@cosmesis/core/reckoning';
 import type { Piece } from '@cosmesis/core/workshop';
+import { doDeed } from '../../../store/doDeed';
 import { nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
+import { useSettings } from '../../../store/useWorkshop';
 import { Keys } from '../../../ui/Keys';
 import { Fields } from '../../../ui/layout';
 import { NumberField } from '../../../ui/NumberField';
@@ -10,6 +13,7 @@ const usualHome = { airTempC: 20, relHumFrac: 0.5 };
 /** Where the vapour and the dust go while it is worked, and the room it will live in. */
 export function RoomFields({ piece }: { piece: Piece }) {
   const edit = useEditPiece(piece.id);
+  const { spaces } = useSettings();
   const decide = (key: string, label: string, choice: string | null) =>
     edit(label, (draft) => {
       if (choice === null) delete draft.decisions[key];
@@ -26,6 +30,15 @@ export function RoomFields({ piece }: { piece: Piece }) {
     );
   return (
     <>
+      {spaces.length > 1 && (
+        <Keys
+          legend="Space it stands in"
+          help="Its air decides how it dries, and when it is coated."
+          value={spaceOf(piece, spaces)?.id ?? null}
+          onPick={(spaceId) => doDeed(`Moved: ${piece.name}`, { do: 'move-piece', pieceId: piece.id, spaceId })}
+          choices={spaces.map((s) => ({ value: s.id, name: s.name }))}
+        />
+      )}
       <Keys
         legend="Where it is worked"
         value={piece.worksite ?? 'workshop'}

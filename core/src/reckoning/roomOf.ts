@@ -1,0 +1,236 @@
+import {
+  type AirBreach,
+  chemistryOf,
+  type DryingClock,
+  dryingClock,
+  type Film,
+  type HourVerdict,
+  hourVerdict,
+  openAgain,
+  type SpaceAir,
+  spaceAir,
+  waterShare,
+} from '../climate';
+import { isSprayed, type LagOnSurface, stepKind } from '../finishing';
+import type { AirBar, LagInAir } from '../schedule';
+import { minuteOf } from '../units';
+import type { LogEntry, Piece, Product, Settings, Space, Step, WaitKind, Workshop } from '../workshop';
+
+/** The space a piece stands in, with what its air means for films. */
+export interface Room {
+  air: SpaceAir;
+  clock: DryingClock;
+  /** Verdicts on a product in each hour of it. */
+  verdictOf: (product: Product) => HourVerdict;
+}
+
+type RoomSettings = Pick<Settings, 'timeZone' | 'spaces' | 'forecast' | 'usualAir'>;
+
+/** The space a piece stands in: its own, or the usual one of the workshop; null: none is described. */
+export const spaceOf = ({ spaceId }: Pick<Piece, 'spaceId'>, spaces: readonly Space[]): Space | null =>
+  spaces.find((s) => s.id === spaceId) ?? spaces[0] ?? null;
+
+let latest: { of: readonly unknown[]; rooms: Map<string, Room> } | undefined;
+
+/**
+ * The room of a space, kept as long as nothing it is read from changes; null where none is described: then the times of labels
+ * hold, and nothing is said of the air to come.
+ */
+export function roomOf(space: Space | null, settings: RoomSettings, readings: Workshop['readings']): Room | null {
+  if (!space) return null;
+  const { timeZone, spaces, forecast, usualAir } = settings;
+  const of = [timeZone, spaces, forecast, usualAir, readings];
+  if (!latest || latest.of.some((x, i) => x !== of[i])) latest = { of, rooms: new Map() };
+  let room = latest.rooms.get(space.id);
+  if (!room) {
+    room = roomIn(spaceAir(space, settings, Object.values(readings)));
+    latest.rooms.set(space.id, room);
+  }
+  return room;
+}
+
+/** The room of some air: clocks and verdicts are made once for it. */
+export function roomIn(air: SpaceAir): Room {
+  const verdicts = new Map<Product['air'], HourVerdict>();
+  return {
+    air,
+    clock: dryingClock(air),
+    verdictOf: ({ air: limits }) => {
+      let verdict = verdicts.get(limits);
+      if (!verdict) {
+        verdict = hourVerdict(limits, air);
+        verdicts.set(limits, verdict);
+      }
+      return verdict;
+    },
+  };
+}
+
+/** The room a piece stands in. */
+export const roomOfPiece = (
+  piece: Pick<Piece, 'spaceId'>,
+  { settings, readings }: Pick<Workshop, 'settings' | 'readings'>,
+): Room | null => roomOf(spaceOf(piece, settings.spaces), settings, readings);
+
+/** Thinner or thicker than this against what was planned is a slip of the pen. */
+const [thinnest, thickest] = [0.5, 2];
+/** A film that was touched is believed to be so many times as fast or as slow at the most. */
+const [fastestPace, slowestPace] = [0.2, 5];
+const within = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
+
+/** The film a product leaves, before anything was found of it; null: nothing that air would slow. */
+function plainFilm(product: Product): Film | null {
+  const chemistry = chemistryOf(product);
+  if (chemistry === null) return null;
+  const waterMin = chemistry === 'waterborne' ? waterShare * product.times.recoatFromMin.likely : 0;
+  return { chemistry, waterMin, thicknessRatio: 1, paceRatio: 1 };
+}
+
+/** The film as it was laid and found: as thick as what was used says, as fast as it was when it was touched. */
+export function filmOf(product: Product, entry: LogEntry | undefined, clock: DryingClock): Film | null {
+  const plain = plainFilm(product);
+  if (!plain || !entry?.doneAt) return plain;
+  const planned = entry.planned?.volumeL ?? null;
+  const thicknessRatio =
+    entry.actualL !== null && planned !== null && planned > 0 ? within(entry.actualL / planned, thinnest, thickest) : 1;
+  const laid = { ...plain, thicknessRatio };
+  const laidMin = minuteOf(entry.doneAt);
+  const { dustFreeMin, sandFromMin } = product.times;
+  // What was wet at its time is slower than expected; what was dry before it, faster.
+  let [atLeast, atMost] = [0, Number.POSITIVE_INFINITY];
+  for (const { at, found } of entry.filmTests ?? []) {
+    const label = found === 'sandable' ? sandFromMin.likely : dustFreeMin.likely;
+    const expected = (clock('slow', laid, laidMin, label) + clock('fast', laid, laidMin, label)) / 2 - laidMin;
+    const took = minuteOf(at) - laidMin;
+    if (expected <= 0 || took <= 0) continue;
+    if (found === 'wet') atLeast = Math.max(atLeast, took / expected);
+    else atMost = Math.min(atMost, took / expected);
+  }
+  const pace = atLeast > 1 ? atLeast : Math.min(1, atMost);
+  return { ...laid, paceRatio: within(pace, fastestPace, slowestPace) };
+}
+
+/** Waits that are waits for a film to harden. */
+const hardens: ReadonlySet<WaitKind> = new Set(['recoat', 'film', 'sand', 'tape', 'handle', 'light-use', 'cure']);
+/** What may be done when it has been found that a film sands. */
+const provenBySanding: ReadonlySet<WaitKind> = new Set(['recoat', 'film', 'sand']);
+
+/** When a film is ready for something that a label gives so many minutes, in the air it lies in; never before the label. */
+export type ReadyIn = (product: Product, entry: LogEntry | undefined, laidMin: number, labelMin: number) => number;
+
+/** The clock of a room for labels; with no room a label's minutes hold. */
+export const readyIn =
+  (room: Room | null): ReadyIn =>
+  (product, entry, laidMin, labelMin) => {
+    const film = room && filmOf(product, entry, room.clock);
+    if (!room || !film) return laidMin + labelMin;
+    return Math.max(laidMin + labelMin, Math.ceil(room.clock('slow', film, laidMin, labelMin)));
+  };
+
+/** The minute by which it was found that a film sands; null: it was not. */
+export function provenMinOf(entry: LogEntry | undefined): number | null {
+  const sands = (entry?.filmTests ?? []).filter((t) => t.found === 'sandable').map((t) => minuteOf(t.at));
+  return sands.length > 0 ? Math.min(...sands) : null;
+}
+
+/** When a coat may go on and until when, in the air it lies in: from the slow end of its range to the fast one. */
+export function recoatIn(
+  room: Room | null,
+  product: Product,
+  entry: LogEntry | undefined,
+  laidMin: number,
+  from: Product['times']['recoatFromMin'],
+  until: Product['times']['recoatUntilMin'],
+): { fromMin: number; untilMin: number | null } {
+  const expected = readyIn(room)(product, entry, laidMin, from.high);
+  const proven = provenMinOf(entry);
+  const fromMin = proven === null ? expected : Math.max(laidMin, Math.min(expected, proven));
+  const film = room && filmOf(product, entry, room.clock);
+  if (!until) return { fromMin, untilMin: null };
+  const closes = room && film ? Math.floor(room.clock('fast', film, laidMin, until.low)) : laidMin + until.low;
+  return { fromMin, untilMin: Math.max(fromMin, closes) };
+}
+
+/** A wait in the air of its room. */
+export interface LagInRoom extends LagInAir {
+  /** What is sooner than this its label certainly forbids. */
+  early: (endMin: number) => number;
+}
+
+/**
+ * A wait in the air of a room: it opens when the slow end of the range has come, and never before the label says so; its window
+ * closes with the fast end. A film that was found to sand has no wait for a coat or for paper any more.
+ * @returns undefined where air decides nothing
+ */
+export function lagInRoom(
+  lag: LagOnSurface,
+  before: Step,
+  product: Product | undefined,
+  entry: LogEntry | undefined,
+  room: Room | null,
+): LagInRoom | undefined {
+  // A season under insect fluid is counted by the calendar.
+  if (!room || !product || !hardens.has(lag.wait) || before.kind === 'treat-pests') return undefined;
+  const film = filmOf(product, entry, room.clock);
+  if (!film) return undefined;
+  const { clock } = room;
+  const provenMin = provenBySanding.has(lag.wait) ? provenMinOf(entry) : null;
+  const opens = (endMin: number): number => {
+    const expected = Math.max(endMin + lag.minMin, Math.ceil(clock('slow', film, endMin, lag.minMin)));
+    return provenMin === null ? expected : Math.max(endMin, Math.min(expected, provenMin));
+  };
+  return {
+    opens,
+    early: (endMin) =>
+      Math.min(opens(endMin), Math.max(endMin + lag.earlyMin, Math.floor(clock('fast', film, endMin, lag.earlyMin)))),
+    closes: (endMin) =>
+      lag.maxMin === null ? null : Math.max(opens(endMin), Math.floor(clock('fast', film, endMin, lag.maxMin))),
+    barred: (endMin) =>
+      lag.blocked && {
+        fromMin: Math.min(endMin + lag.blocked.from, Math.floor(clock('fast', film, endMin, lag.blocked.from))),
+        untilMin: Math.max(endMin + lag.blocked.to, Math.ceil(clock('slow', film, endMin, lag.blocked.to))),
+      },
+  };
+}
+
+/** What of the air bars a product, in words. */
+const barWords: Readonly<Record<AirBreach['limit'], string>> = {
+  'too-cold': 'too cold',
+  'too-warm': 'too warm',
+  'too-damp': 'too damp',
+  'near-dew-point': 'its surface too near the dew point',
+};
+
+/** What a space has to allow for a step; null: it may be done anywhere. */
+export function useOfSpace(step: Step, dustElsewhere: boolean) {
+  const { film, abrasive } = stepKind(step.kind);
+  if (step.zoneId === null) return null;
+  if (film) return isSprayed(step.method) ? ('spray' as const) : ('coat' as const);
+  return abrasive && !dustElsewhere ? ('abrade' as const) : null;
+}
+const useWords = { coat: 'coat', spray: 'spray', abrade: 'sand' } as const;
+
+/** Whether the air of its room, and what is allowed there, lets a step begin; undefined: it always may. */
+export function airBarOf(
+  step: Step,
+  product: Product | undefined,
+  handsMin: number,
+  room: Room | null,
+  dustElsewhere: boolean,
+): AirBar | undefined {
+  if (!room) return undefined;
+  const { space } = room.air;
+  const use = useOfSpace(step, dustElsewhere);
+  if (use && !space.allows.includes(use)) {
+    const because = `${space.name} is no place to ${useWords[use]} in`;
+    return () => ({ untilMin: Number.POSITIVE_INFINITY, because });
+  }
+  if (!product || !(stepKind(step.kind).film || step.kind === 'glue')) return undefined;
+  const verdict = room.verdictOf(product);
+  return (startMin) => {
+    const bar = openAgain(verdict, startMin, handsMin);
+    return (
+      bar && { untilMin: bar.untilMin, because: `${space.name} is ${barWords[bar.breach.limit]} for ${product.name}` }
+    );
+  };
+}

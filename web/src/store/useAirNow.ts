@@ -1,0 +1,64 @@
+import type { AirAhead, AirNow } from '@cosmesis/core/reckoning';
+import type { Result } from '@cosmesis/core/units';
+import useSWR from 'swr';
+import { callCore } from '../workers/callCore';
+import { useInstruments } from './instruments';
+import { nameOf } from './nameOf';
+import { useNowMin } from './useNowMin';
+import { useSummaries } from './useSummaries';
+import { useParts } from './useWorkshop';
+
+/** The air of the space a piece stands in, or of the usual one; undefined: not told yet, or nothing is known. */
+export function useAirNow(pieceId: string | null): AirNow | undefined {
+  const parts = useParts('id', 'settings', 'readings', 'pieces');
+  const nowMin = useNowMin();
+  const book = useSummaries();
+  const heard = useInstruments();
+  const { id, settings, readings, pieces } = parts;
+  const own = pieceId === null ? undefined : pieces[pieceId];
+  const key = [
+    'air',
+    id,
+    own?.spaceId ?? '',
+    nowMin,
+    nameOf(settings),
+    nameOf(readings),
+    book.all - book.missing,
+    book.turns,
+    heard ? nameOf(heard.readings) : 0,
+  ].join('/');
+  const { data } = useSWR<Result<AirNow | null>, Error>(
+    key,
+    () => callCore('airNow', [own ? pieceId : null, nowMin], { key: 'air-now', needs: own ? [own.id] : [] }),
+    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+  );
+  return data?.ok ? (data.value ?? undefined) : undefined;
+}
+
+/** The air of a space over days, with the coats to come there; undefined: not told yet. */
+export function useAirAhead(spaceId: string | null): AirAhead | undefined {
+  const { id, settings, readings, pieces } = useParts('id', 'settings', 'readings', 'pieces');
+  const nowMin = useNowMin();
+  const book = useSummaries();
+  const heard = useInstruments();
+  const key =
+    spaceId === null
+      ? null
+      : [
+          'air-ahead',
+          id,
+          spaceId,
+          nowMin,
+          nameOf(settings),
+          nameOf(readings),
+          nameOf(pieces),
+          book.all - book.missing,
+          heard ? nameOf(heard.readings) : 0,
+        ].join('/');
+  const { data } = useSWR<Result<AirAhead>, Error>(
+    key,
+    () => callCore('airAhead', [spaceId!, nowMin], { key: 'air-ahead', needs: [] }),
+    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+  );
+  return data?.ok && data.value.spaceId === spaceId ? data.value : undefined;
+}

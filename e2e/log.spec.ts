@@ -100,7 +100,7 @@ test('start, done, correction and undo: what follows is worked out again', async
   await expect(
     page.getByText(/Done: Prime: fronts; then look over the primer\. All that follows is worked out again\./),
   ).toBeVisible();
-  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:00/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 16:41/ })).toBeVisible();
 
   await page.goto('/pieces/refreshment-table/log');
   await page.getByRole('button', { name: 'Change what was logged: Fronts, Prime', exact: true }).click();
@@ -119,9 +119,9 @@ test('start, done, correction and undo: what follows is worked out again', async
   await expect(row).toContainText('90 ml');
   await expect(row).toContainText('Thick at the foot.');
   await page.getByRole('link', { name: 'Today' }).click();
-  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:21/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 23:07/ })).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 15:00/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 16:41/ })).toBeVisible();
 });
 
 test('a typed reading says in words what may go on', async ({ page }) => {

@@ -42,7 +42,7 @@ test('units, working hours and time zone change what is shown and when work is d
   await expect(page.getByLabel('Height')).toHaveValue('43 5/16 in');
   await page.goto('/pieces/ticket-cupboard/plan');
   await expect(page.getByText('11.6 ft²')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Air' })).toContainText('58 °F');
+  await expect(page.getByRole('region', { name: 'Air' })).toContainText('65 °F');
 
   await page.goto('/workshop');
   await page.getByLabel('Thursday').fill('01:00-05:00');

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import { planOf } from '@cosmesis/core/finishing';
-import { reckonPiece, roomOfPiece } from '@cosmesis/core/reckoning';
+import { reckonPiece, roomsOf } from '@cosmesis/core/reckoning';
 import { writeWorkshopFile } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
 import { runCommand } from './runCommand';
@@ -62,7 +62,7 @@ describe('the command line', () => {
     const quantities = printed('quantities');
     for (const piece of Object.values(demo.pieces)) {
       const { products, settings } = demo;
-      const r = reckonPiece({ piece, products, settings, nowMin, room: roomOfPiece(piece, demo) });
+      const r = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(demo) });
       if (!r.ok) throw new Error('not measured');
       const litres = quantities.find((p) => p.id === piece.id)!.steps;
       r.value.steps

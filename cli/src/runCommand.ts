@@ -1,5 +1,5 @@
 import { planOf } from '@cosmesis/core/finishing';
-import { type Reckoning, reckonPiece, roomOfPiece, workshopPlan, workshopProblem } from '@cosmesis/core/reckoning';
+import { type Reckoning, reckonPiece, roomsOf, workshopPlan, workshopProblem } from '@cosmesis/core/reckoning';
 import { keptWorkCalendar, scheduleWorkshop } from '@cosmesis/core/schedule';
 import { planToText } from '@cosmesis/core/takeaway';
 import { DomainError, good, type Result, refused } from '@cosmesis/core/units';
@@ -57,7 +57,7 @@ export function plansAsText(text: string, now?: string): Result<string> {
   const { products, settings } = workshop;
   const { timeZone, unitSystem } = settings;
   const plans = Object.values(workshop.pieces).map((piece) => {
-    const reckoned = reckonPiece({ piece, products, settings, nowMin, room: roomOfPiece(piece, workshop) });
+    const reckoned = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop) });
     return reckoned.ok
       ? planToText({ pieceName: piece.name, reckoning: reckoned.value, products, timeZone, unitSystem })
       : [piece.name, ...reckoned.issues.map((i) => `! ${i.message}`), ''].join('\n');
@@ -74,7 +74,7 @@ function scheduleCommand(workshop: Workshop, nowMin: number): object {
   const { pieces, products, settings } = workshop;
   const reckoned = Object.values(pieces).map((piece) => ({
     piece,
-    told: reckonPiece({ piece, products, settings, nowMin, room: roomOfPiece(piece, workshop), withTasks: true }),
+    told: reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop), withTasks: true }),
   }));
   const planned = reckoned.flatMap(({ piece, told }) => (told.ok ? [{ piece, tasks: told.value.tasks }] : []));
   const problem = workshopProblem(planned, settings, nowMin);
@@ -146,7 +146,7 @@ export function runCommand(command: Command, text: string, now?: string): Result
       return { ...head, steps, issues };
     }
     const { products, settings } = workshop;
-    const reckoned = reckonPiece({ piece, products, settings, nowMin, room: roomOfPiece(piece, workshop) });
+    const reckoned = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop) });
     return reckoned.ok
       ? { ...head, ...(views[command](reckoned.value) as object), issues: reckoned.value.issues }
       : { ...head, issues: reckoned.issues };

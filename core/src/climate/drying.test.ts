@@ -44,7 +44,12 @@ const airOf = (of: (hour: number) => [airTempC: number, relHumFrac: number]): Sp
   foretoldUntilMin: null,
 });
 const steady = (airTempC: number, relHumFrac: number) => airOf(() => [airTempC, relHumFrac]);
-const film = (chemistry: Chemistry, waterMin = 0): Film => ({ chemistry, waterMin, thicknessRatio: 1, paceRatio: 1 });
+const film = (chemistry: Chemistry, mostMin = 0): Film => ({
+  chemistry,
+  water: { share: 0.4, mostMin },
+  thicknessRatio: 1,
+  paceRatio: 1,
+});
 const chemistries = ['waterborne', 'solvent', 'oxidising', 'reactive'] as const;
 
 describe('moist air', () => {

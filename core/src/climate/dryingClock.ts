@@ -7,8 +7,8 @@ export type End = keyof Factor;
 /** A film that hardens. */
 export interface Film {
   chemistry: Chemistry;
-  /** Of the label's minutes so many are for the water to go; 0 for what holds none. */
-  waterMin: number;
+  /** Of the label's minutes so many are for the water to go: a share of them, and no more than so many. */
+  water: { share: number; mostMin: number };
   /** How thick it lies, against the coat that the label means. */
   thicknessRatio: number;
   /** How fast a film proved to be, against what was worked out for it; 1: nothing is known. */
@@ -96,7 +96,7 @@ export function dryingClock(air: SpaceAir): DryingClock {
   return (end, film, laidMin, labelMin) => {
     const { chemistry, thicknessRatio: l, paceRatio } = film;
     const [thin, thick] = [Math.min(l, l * l), Math.max(l, l * l)];
-    const waterMin = Math.min(film.waterMin, waterShare * labelMin);
+    const waterMin = Math.min(film.water.mostMin, film.water.share * labelMin);
     const hardMin = labelMin - waterMin;
     const through = (end === 'slow' ? thick : thin) * paceRatio;
     const dry = waterMin > 0 ? clockOf('water', end).after(laidMin, waterMin * l * paceRatio) : laidMin;

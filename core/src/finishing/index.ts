@@ -26,7 +26,7 @@ export { loggedSteps, type Plan, planOf } from './planOf';
 export { handOverWords, restraintOf } from './restraint';
 export { asItStands, changeLook, coatsDone } from './reworked';
 export { applyFix, type Fix, type PlanEdit } from './rules/Fix';
-export type { AirReading, Rule, RuleContext, StepTime } from './rules/Rule';
+export type { AirReading, Rule, RuleContext, SpaceBars, StepTime } from './rules/Rule';
 export { checkPlan, ruleTable, silencedFindings } from './ruleTable';
 export { facesOfStep, runPlan, type StepStates } from './runPlan';
 export { lookOf, type Situation } from './Situation';

@@ -7,11 +7,12 @@ import { defaultSettings, type FilmState, type LogEntry, type Piece, type Produc
 import { jobs } from './fixtures/jobs';
 import { usualWorld } from './fixtures/ruleFixtures';
 import {
+  previewFix,
   type ReckonedStep,
   type Room,
   reckonPiece,
   roomIn,
-  roomOfPiece,
+  roomsOf,
   stepsInTime,
   workshopPlan,
   workshopProblem,
@@ -34,7 +35,8 @@ const steady = (airTempC: number, relHumFrac: number, space = shed) =>
   roomIn(airOf(() => [airTempC, relHumFrac], space));
 
 const reckon = (piece: Piece, room: Room | null) => {
-  const told = reckonPiece({ ...usualWorld, piece, room, withTasks: true });
+  const rooms = room && { of: () => room, all: () => [room] };
+  const told = reckonPiece({ ...usualWorld, piece, rooms, withTasks: true });
   if (!told.ok) throw new Error(told.issues.map((i) => i.message).join());
   return told.value;
 };
@@ -78,7 +80,9 @@ describe('a plan in the air of its room', () => {
     let coats = 0;
     for (const job of Object.values(jobs)) {
       const { steps } = reckon(job as Piece, room);
-      for (const s of steps.filter(isFilm)) {
+      // What is brought to the spray space is laid in its air.
+      const moved = steps.findIndex((s) => s.step.kind === 'move-to-space');
+      for (const s of steps.filter((x, i) => isFilm(x) && (moved < 0 || i < moved))) {
         const product = products[s.step.productId!]!;
         for (let at = s.startMin; at < s.startMin + s.handsOnMin + 60; at += 10) {
           const { airTempC } = room.air.at(at);
@@ -144,6 +148,58 @@ describe('a plan in the air of its room', () => {
   });
 });
 
+describe('a piece where its coats cannot go on', () => {
+  const heated: Space = { id: 'room', name: 'Lamp room', kind: 'heated', heatedToC: 20, allows: everyUse };
+  const warm = steady(20, 0.5, heated);
+  const cold = steady(4, 0.5);
+  const rooms = {
+    of: ({ spaceId }: Pick<Piece, 'spaceId'>) => (spaceId === 'room' ? warm : cold),
+    all: () => [warm, cold],
+  };
+  const input = { ...usualWorld, piece: shelf, rooms };
+  it('says so at the coat, with the space that bears it; moved there, nothing is left to say', () => {
+    const told = reckonPiece(input);
+    if (!told.ok) throw new Error('not measured');
+    const finding = told.value.findings.find((f) => f.ruleId === 'APP-01')!;
+    expect(finding.sentence).toMatch(
+      /cannot go on as planned: Shed is too cold for .* does not become fit for it in four months/,
+    );
+    const [fix] = finding.fixes;
+    expect(fix!.name).toBe('Let the piece stand in Lamp room');
+    const preview = previewFix(input, fix!);
+    expect(preview.ok && preview.value.resolves).toContain(finding.sentence);
+    expect(shelf).not.toHaveProperty('spaceId');
+  });
+  it('names the other space in the schedule of the workshop', () => {
+    const told = reckonPiece({ ...input, withTasks: true });
+    if (!told.ok) throw new Error('not measured');
+    const own = [{ piece: shelf, ...told.value }];
+    const schedule = scheduleWorkshop(workshopProblem(own, settings, nowMin), 0, 1);
+    const plan = workshopPlan(own, schedule, nowMin, keptWorkCalendar(settings));
+    expect(plan.unplaced[0]!.because).toMatch(/^Shed is too cold for .*, and Lamp room bears it/);
+  });
+});
+
+describe('what was washed', () => {
+  const washed = Object.values(jobs).find((j) =>
+    reckon(j as Piece, null).steps.some((s) => s.step.kind === 'dry-out' && s.step.fixedWaitMin >= 600),
+  ) as Piece;
+  const driedAfter = (room: Room | null) => {
+    const { steps } = reckon(washed, room);
+    const dry = steps.find((s) => s.step.kind === 'dry-out' && s.step.fixedWaitMin >= 600)!;
+    const next = steps.flatMap((s) => s.waitsFor.filter((w) => w.stepId === dry.step.id && w.wait === 'dry'));
+    return Math.max(...next.map((w) => w.fromMin)) - dry.endMin;
+  };
+  it('dries overnight where it is warm, and as slowly as damp air takes its water up', () => {
+    expect(driedAfter(steady(20, 0.5))).toBe(driedAfter(null));
+    expect(driedAfter(steady(25, 0.4))).toBe(driedAfter(null));
+    // 8 °C and 85 %: the deficit of the air is about a seventh of that at 20 °C and 50 %; at the wet bulb a little more.
+    const ratio = waterFactor(8, 0.85).fast / waterFactor(20, 0.5).fast;
+    expect(ratio).toBeGreaterThan(4);
+    expect(driedAfter(steady(8, 0.85))).toBe(Math.ceil(driedAfter(null) * ratio));
+  });
+});
+
 describe('a film that was touched', () => {
   const room = steady(12, 0.7);
   const plan = reckon(shelf, room).steps;
@@ -184,20 +240,24 @@ describe('a film that was touched', () => {
     expect(found([[doneMin + 20 * dust, 'touch-dry']])).toBe(expected);
   });
   it('takes longer where more was used than planned', () => {
-    expect(found([], 0.15)).toBeGreaterThan(1.3 * expected);
-    expect(found([], 0.1)).toBe(expected);
+    // 150 ml where 100 were planned: a fifth thicker than what edges and tools explain, hardening with its square.
+    expect(found([], 0.15)).toBeGreaterThan(1.2 * expected);
+    expect(found([], 0.15)).toBeLessThan(1.45 * expected);
+    expect(found([], 0.12)).toBe(expected);
+    expect(found([], 0.5)).toBe(found([], 0.2));
   });
 });
 
-describe('roomOfPiece', () => {
+describe('roomsOf', () => {
   const base = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
   it('is the space a piece was put in, else the usual one, and none where none is described', () => {
     const heated: Space = { id: 'room', name: 'Room', kind: 'heated', heatedToC: 20, allows: everyUse };
     const w = { settings: { ...base, spaces: [heated, shed] }, readings: {} };
-    expect(roomOfPiece({}, w)?.air.space.id).toBe('room');
-    expect(roomOfPiece({ spaceId: 'shed' }, w)?.air.space.id).toBe('shed');
-    expect(roomOfPiece({ spaceId: 'gone' }, w)?.air.space.id).toBe('room');
-    expect(roomOfPiece({}, w)).toBe(roomOfPiece({}, w));
-    expect(roomOfPiece({}, { settings: base, readings: {} })).toBeNull();
+    const { of, all } = roomsOf(w);
+    expect(of({})?.air.space.id).toBe('room');
+    expect(of({ spaceId: 'shed' })?.air.space.id).toBe('shed');
+    expect(of({ spaceId: 'gone' })?.air.space.id).toBe('room');
+    expect(of({})).toBe(all()[0]);
+    expect(roomsOf({ settings: base, readings: {} }).of({})).toBeNull();
   });
 });

@@ -30,7 +30,7 @@ export type {
   WetZone,
 } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
-export { type Room, roomIn, roomOf, roomOfPiece, spaceOf } from './roomOf';
+export { type Room, type Rooms, roomIn, roomOf, roomsOf, spaceOf } from './roomOf';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
 export {
   type PieceWithTasks,

@@ -24,6 +24,7 @@ import {
   planIssues,
   planOf,
   runPlan,
+  type SpaceBars,
   type StepStates,
   type SurfaceState,
   silencedFindings,
@@ -42,7 +43,7 @@ import { labelWins } from './labelWins';
 import { needsOf } from './needsOf';
 import { stepNotFinite, sumNotFinite } from './notFinite';
 import type { ReckonedStep, Reckoning } from './Reckoning';
-import { type Room, readyIn } from './roomOf';
+import { type Place, placeOf, type Rooms, readyIn, roomsThatBear, spaceBar } from './roomOf';
 import { scheduleSteps, setsUpBehind } from './scheduleSteps';
 import { cutIntoSittings } from './sittingsOf';
 import { tasksOf } from './tasksOf';
@@ -58,8 +59,8 @@ export interface ReckonInput {
     'timeZone' | 'workingHours' | 'houseRules' | 'methods' | 'tools' | 'sprayCarriers' | 'labour'
   >;
   nowMin: number;
-  /** The room it stands in; left out: nothing is known of the air to come. */
-  room?: Room | null;
+  /** The rooms there are; left out: nothing is known of the air to come. */
+  rooms?: Rooms | null;
   /** Last reading of the air; left out: none. */
   air?: AirReading | null;
   /** What the rest of the workshop means for it; left out: nothing. */
@@ -200,6 +201,29 @@ function goingOnIn(worked: Parameters<typeof cutIntoSittings>[0]): Set<string> {
   return ids;
 }
 
+/** Coats before which the piece is brought to another space, and which are laid there. */
+function movedBefore(steps: readonly Step[]): Set<string> {
+  const moved = new Set<Step['zoneId']>();
+  const ids = new Set<string>();
+  for (const step of steps) {
+    if (step.kind === 'move-to-space') moved.add(step.zoneId);
+    if (moved.has(step.zoneId) || moved.has(null)) ids.add(step.id);
+  }
+  return ids;
+}
+
+/** What the rules ask of the space a piece stands in. */
+function spaceFor(place: Place, products: ReckonInput['products'], movedFor: ReadonlySet<string>): SpaceBars | null {
+  const { room } = place;
+  if (!room) return null;
+  const productOf = ({ productId }: Step) => (productId === null ? undefined : products[productId]);
+  return {
+    bars: (step, startMin, handsMin) =>
+      movedFor.has(step.id) ? null : spaceBar(step, productOf(step), handsMin, place, startMin),
+    bearing: (step, startMin, handsMin) => roomsThatBear(step, productOf(step), handsMin, place, startMin),
+  };
+}
+
 /** From the first step that a locked finding names on, the rest of its zone is held. */
 function withHolds(steps: readonly ReckonedStep[], findings: readonly Finding[]): ReckonedStep[] {
   const heldZones = new Map<Step['zoneId'], Hold>();
@@ -229,6 +253,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   const zoneById = new Map<Step['zoneId'], Zone>(zones.map((z) => [z.id, z]));
   const house = houseOf(settings, piece);
   const wear = wearIn(piece);
+  const place = placeOf(piece, input.rooms);
+  const movedFor = movedBefore(plan.steps);
   const scheduled = scheduleSteps({
     steps: plan.steps,
     lags: lagsOfPlan,
@@ -243,9 +269,9 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     nowMin,
     startMin: piece.startAt ? minuteOf(piece.startAt) : null,
     calendar: keptWorkCalendar(settings),
-    dustElsewhere: piece.decisions['piece/dust']?.choice === 'other-space',
     openElsewhere: input.around?.wet ?? [],
-    room: input.room ?? null,
+    place,
+    movedFor,
   });
   const run = scheduled.steps === plan.steps ? runOfPlan : runPlan(piece, zones, scheduled.steps, products, house);
   const byId = new Map(scheduled.steps.map((s) => [s.id, s]));
@@ -341,7 +367,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       },
     ]),
   );
-  const ready = readyIn(input.room ?? null);
+  const ready = readyIn(place.room);
   // What children or food touch is used when it has cured through.
   const usedFrom = ({ step: { id, productId, zoneId }, endMin }: ReckonedStep): number => {
     const product = productId === null ? undefined : products[productId];
@@ -364,6 +390,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     nowMin,
     air: input.air ?? null,
     around: input.around ?? nothingAround,
+    space: spaceFor(place, products, movedFor),
   };
   const findings = checkPlan(context);
   const steps = withHolds(worked, findings);
@@ -376,7 +403,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     consumables: consumablesOf(steps, house),
     findings,
     silenced: silencedFindings(context),
-    wet: wetZones(steps, products, nowMin, { log: logged, room: input.room ?? null }),
+    wet: wetZones(steps, products, nowMin, { log: logged, room: place.room }),
     tasks: input.withTasks
       ? tasksOf({
           piece,
@@ -390,7 +417,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
           nowMin,
           startMin: piece.startAt ? minuteOf(piece.startAt) : null,
           log: piece.log,
-          room: input.room ?? null,
+          place,
+          movedFor,
         })
       : [],
     issues: [...plan.issues, ...planIssues(piece, new Set(zones.map((z) => z.id)), plan.steps)],

@@ -9,6 +9,7 @@ import {
   openAgain,
   type SpaceAir,
   spaceAir,
+  waterFactor,
   waterShare,
 } from '../climate';
 import { isSprayed, type LagOnSurface, stepKind } from '../finishing';
@@ -66,14 +67,29 @@ export function roomIn(air: SpaceAir): Room {
   };
 }
 
-/** The room a piece stands in. */
-export const roomOfPiece = (
-  piece: Pick<Piece, 'spaceId'>,
-  { settings, readings }: Pick<Workshop, 'settings' | 'readings'>,
-): Room | null => roomOf(spaceOf(piece, settings.spaces), settings, readings);
+/** The rooms of a workshop: that of a piece, and all there are. */
+export interface Rooms {
+  of: (piece: Pick<Piece, 'spaceId'>) => Room | null;
+  all: () => readonly Room[];
+}
 
-/** Thinner or thicker than this against what was planned is a slip of the pen. */
-const [thinnest, thickest] = [0.5, 2];
+/** The rooms of a workshop with what was read in them. */
+export const roomsOf = ({ settings, readings }: Pick<Workshop, 'settings' | 'readings'>): Rooms => ({
+  of: (piece) => roomOf(spaceOf(piece, settings.spaces), settings, readings),
+  all: () => settings.spaces.flatMap((s) => roomOf(s, settings, readings) ?? []),
+});
+
+/** Within so much of what was planned, what was used says nothing of how thick it lies: edges drink, and tools keep some. */
+const tellsNothing = 1.25;
+/** Thinner or thicker than this is a slip of the pen, or went elsewhere. */
+const [thinnest, thickest] = [0.7, 1.5];
+
+/** How thick a film lies by what was used for it, against the coat that was planned. */
+function thicknessOf(usedL: number, plannedL: number): number {
+  const ratio = usedL / plannedL;
+  if (ratio > tellsNothing) return Math.min(thickest, ratio / tellsNothing);
+  return ratio < 1 / tellsNothing ? Math.max(thinnest, ratio * tellsNothing) : 1;
+}
 /** A film that was touched is believed to be so many times as fast or as slow at the most. */
 const [fastestPace, slowestPace] = [0.2, 5];
 const within = (x: number, low: number, high: number): number => Math.min(high, Math.max(low, x));
@@ -82,8 +98,8 @@ const within = (x: number, low: number, high: number): number => Math.min(high, 
 function plainFilm(product: Product): Film | null {
   const chemistry = chemistryOf(product);
   if (chemistry === null) return null;
-  const waterMin = chemistry === 'waterborne' ? waterShare * product.times.recoatFromMin.likely : 0;
-  return { chemistry, waterMin, thicknessRatio: 1, paceRatio: 1 };
+  const mostMin = chemistry === 'waterborne' ? waterShare * product.times.recoatFromMin.likely : 0;
+  return { chemistry, water: { share: waterShare, mostMin }, thicknessRatio: 1, paceRatio: 1 };
 }
 
 /** The film as it was laid and found: as thick as what was used says, as fast as it was when it was touched. */
@@ -92,7 +108,7 @@ export function filmOf(product: Product, entry: LogEntry | undefined, clock: Dry
   if (!plain || !entry?.doneAt) return plain;
   const planned = entry.planned?.volumeL ?? null;
   const thicknessRatio =
-    entry.actualL !== null && planned !== null && planned > 0 ? within(entry.actualL / planned, thinnest, thickest) : 1;
+    entry.actualL !== null && planned !== null && planned > 0 ? thicknessOf(entry.actualL, planned) : 1;
   const laid = { ...plain, thicknessRatio };
   const laidMin = minuteOf(entry.doneAt);
   const { dustFreeMin, sandFromMin } = product.times;
@@ -170,6 +186,7 @@ export function lagInRoom(
   room: Room | null,
 ): LagInRoom | undefined {
   // A season under insect fluid is counted by the calendar.
+  if (room && before.kind === 'dry-out' && lag.wait === 'dry') return driesOut(lag, room);
   if (!room || !product || !hardens.has(lag.wait) || before.kind === 'treat-pests') return undefined;
   const film = filmOf(product, entry, room.clock);
   if (!film) return undefined;
@@ -193,6 +210,27 @@ export function lagInRoom(
   };
 }
 
+/** Air in which what was washed is dry when it is said to be, overnight for one (common practice, no source). */
+const usualDrying = waterFactor(20, 0.5).fast;
+const water: Film = {
+  chemistry: 'waterborne',
+  water: { share: 1, mostMin: Number.POSITIVE_INFINITY },
+  thicknessRatio: 1,
+  paceRatio: 1,
+};
+
+/** What was washed dries out as the air takes its water up, and never sooner than it is said to. */
+function driesOut({ minMin, maxMin, blocked }: LagOnSurface, { clock }: Room): LagInRoom {
+  const opens = (endMin: number) =>
+    Math.max(endMin + minMin, Math.ceil(clock('fast', water, endMin, minMin / usualDrying)));
+  return {
+    opens,
+    early: opens,
+    closes: (endMin) => (maxMin === null ? null : Math.max(opens(endMin), endMin + maxMin)),
+    barred: (endMin) => blocked && { fromMin: endMin + blocked.from, untilMin: endMin + blocked.to },
+  };
+}
+
 /** What of the air bars a product, in words. */
 const barWords: Readonly<Record<AirBreach['limit'], string>> = {
   'too-cold': 'too cold',
@@ -210,27 +248,76 @@ export function useOfSpace(step: Step, dustElsewhere: boolean) {
 }
 const useWords = { coat: 'coat', spray: 'spray', abrade: 'sand' } as const;
 
-/** Whether the air of its room, and what is allowed there, lets a step begin; undefined: it always may. */
-export function airBarOf(
+/** Where a step is worked: its room, the other rooms there are, and whether its dust is made elsewhere. */
+export interface Place {
+  room: Room | null;
+  others: readonly Room[];
+  dustElsewhere: boolean;
+}
+
+/** What bars a step in a room at a minute: until when, and in words; null: nothing does. */
+function barIn(
   step: Step,
   product: Product | undefined,
   handsMin: number,
-  room: Room | null,
+  room: Room,
   dustElsewhere: boolean,
-): AirBar | undefined {
-  if (!room) return undefined;
+  startMin: number,
+): ReturnType<AirBar> {
   const { space } = room.air;
   const use = useOfSpace(step, dustElsewhere);
-  if (use && !space.allows.includes(use)) {
-    const because = `${space.name} is no place to ${useWords[use]} in`;
-    return () => ({ untilMin: Number.POSITIVE_INFINITY, because });
-  }
-  if (!product || !(stepKind(step.kind).film || step.kind === 'glue')) return undefined;
-  const verdict = room.verdictOf(product);
+  if (use && !space.allows.includes(use))
+    return { untilMin: Number.POSITIVE_INFINITY, because: `${space.name} is no place to ${useWords[use]} in` };
+  if (!product || !bearsAir(step)) return null;
+  const bar = openAgain(room.verdictOf(product), startMin, handsMin);
+  return (
+    bar && { untilMin: bar.untilMin, because: `${space.name} is ${barWords[bar.breach.limit]} for ${product.name}` }
+  );
+}
+
+/** Whether a step lays what wants the air of a label. */
+const bearsAir = (step: Step): boolean => stepKind(step.kind).film || step.kind === 'glue';
+
+/** Rooms in which a step could be begun at a minute. */
+export const roomsThatBear = (
+  step: Step,
+  product: Product | undefined,
+  handsMin: number,
+  { others, dustElsewhere }: Place,
+  startMin: number,
+): Space[] =>
+  others
+    .filter((room) => barIn(step, product, handsMin, room, dustElsewhere, startMin) === null)
+    .map((room) => room.air.space);
+
+/** What bars a step at a minute where its piece stands; null: nothing does. */
+export const spaceBar = (
+  step: Step,
+  product: Product | undefined,
+  handsMin: number,
+  { room, dustElsewhere }: Place,
+  startMin: number,
+): ReturnType<AirBar> => room && barIn(step, product, handsMin, room, dustElsewhere, startMin);
+
+/** A room that bears it is named where it is waited for longer than this, minutes: a day. */
+const longWaitMin = 1440;
+
+/** Whether the air of its room, and what is allowed there, lets a step begin; undefined: it always may. */
+export function airBarOf(step: Step, product: Product | undefined, handsMin: number, place: Place): AirBar | undefined {
+  const { room, dustElsewhere } = place;
+  if (!room) return undefined;
+  if (!useOfSpace(step, dustElsewhere) && !(product && bearsAir(step))) return undefined;
   return (startMin) => {
-    const bar = openAgain(verdict, startMin, handsMin);
-    return (
-      bar && { untilMin: bar.untilMin, because: `${space.name} is ${barWords[bar.breach.limit]} for ${product.name}` }
-    );
+    const bar = barIn(step, product, handsMin, room, dustElsewhere, startMin);
+    if (!bar || bar.untilMin - startMin <= longWaitMin) return bar;
+    const [other] = roomsThatBear(step, product, handsMin, place, startMin);
+    return other ? { ...bar, because: `${bar.because}, and ${other.name} bears it` } : bar;
   };
+}
+
+/** The place of a piece among the rooms of its workshop. */
+export function placeOf(piece: Pick<Piece, 'spaceId' | 'decisions'>, rooms: Rooms | null | undefined): Place {
+  const room = rooms?.of(piece) ?? null;
+  const dustElsewhere = piece.decisions['piece/dust']?.choice === 'other-space';
+  return { room, others: room ? rooms!.all().filter((r) => r !== room) : [], dustElsewhere };
 }

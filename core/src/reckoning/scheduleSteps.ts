@@ -20,7 +20,7 @@ import {
 } from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Product, Step } from '../workshop';
-import { airBarOf, type LagInRoom, lagInRoom, type Room, readyIn } from './roomOf';
+import { airBarOf, type LagInRoom, lagInRoom, type Place, readyIn } from './roomOf';
 
 /** What the steps of a plan need to be laid out in time. */
 export interface StepTimes {
@@ -38,12 +38,12 @@ export interface StepTimes {
   nowMin: number;
   startMin: number | null;
   calendar: WorkCalendar;
-  /** Abrading is done in another space than coating. */
-  dustElsewhere?: boolean;
   /** Films of other pieces that are not dust-free. */
   openElsewhere?: readonly { fromMin: number; untilMin: number }[];
-  /** The room it stands in; null: nothing is known of its air. */
-  room: Room | null;
+  /** Where it stands. */
+  place: Place;
+  /** Steps before which it is brought to another space: the air of this one is no matter to them. */
+  movedFor: ReadonlySet<string>;
 }
 
 /** A wait in the air it is waited in. */
@@ -194,7 +194,7 @@ const noSooner = (own: Step, other: Step): boolean =>
   other.of - other.ordinal >= own.of - own.ordinal;
 
 /** What a step raises, and leaves open to what others raise. */
-function airOf(step: Step, { products, dustElsewhere, room, log }: StepTimes): { air?: SharedAir } {
+function airOf(step: Step, { products, place: { room, dustElsewhere }, log }: StepTimes): { air?: SharedAir } {
   const { film, abrasive } = stepKind(step.kind);
   if (step.zoneId === null || (!film && !abrasive)) return {};
   const product = step.productId ? products[step.productId] : undefined;
@@ -223,7 +223,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const byStep = new Map(log.map((entry) => [entry.step.id, entry]));
   const begun = log.some((entry) => entry.startedAt !== null || entry.doneAt !== null);
   const nowMin = begun ? times.nowMin : Math.max(times.nowMin, times.startMin ?? times.nowMin);
-  const { room } = times;
+  const { room } = times.place;
   const known = new Map(steps.map((s) => [s.id, s]));
   const inTime = (own: readonly LagOnSurface[]): LagInTime[] =>
     own.map((lag) => {
@@ -242,8 +242,8 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const followed = followedMinIn(sittings, times.handsOnMin, lags);
   const barOf = (step: Step): Pick<Activity, 'airBar'> => {
     const product = step.productId ? products[step.productId] : undefined;
-    const airBar = airBarOf(step, product, times.handsOnMin(step, true), room, times.dustElsewhere === true);
-    return airBar ? { airBar } : {};
+    const airBar = airBarOf(step, product, times.handsOnMin(step, true), times.place);
+    return airBar && !times.movedFor.has(step.id) ? { airBar } : {};
   };
   const activityOf = (step: Step, own: readonly LagOnSurface[]): Activity => {
     const handsOnMin = times.handsOnMin(step, true);

@@ -2,7 +2,7 @@ import { doWhat, isSprayed, stepKind, waitWords } from '../finishing';
 import { type AirBar, dustFreeAt, type LagInAir, opensAt, type TaskAir, type TaskLag } from '../schedule';
 import type { LogEntry, Piece, Product } from '../workshop';
 import type { PieceTask, ReckonedStep } from './Reckoning';
-import { airBarOf, type Room, readyIn } from './roomOf';
+import { airBarOf, type Place, readyIn } from './roomOf';
 import type { LagInTime } from './scheduleSteps';
 import { cutIntoSittings, sittingWords } from './sittingsOf';
 
@@ -18,8 +18,10 @@ export interface TasksInput {
   nowMin: number;
   startMin: number | null;
   log: readonly LogEntry[];
-  /** The room it stands in; null: nothing is known of its air. */
-  room: Room | null;
+  /** Where it stands. */
+  place: Place;
+  /** Steps before which it is brought to another space. */
+  movedFor: ReadonlySet<string>;
 }
 
 /** The space that work is done in where no other is named. */
@@ -134,9 +136,8 @@ function strongest(lags: readonly TaskLag[]): TaskLag[] {
 function airOfTask(
   own: readonly ReckonedStep[],
   within: ReadonlyMap<string, Within>,
-  { piece, products, room, log }: TasksInput,
+  { products, place: { room, dustElsewhere: elsewhere }, log }: TasksInput,
 ): TaskAir | null {
-  const elsewhere = piece.decisions['piece/dust']?.choice === 'other-space';
   let [openMin, raises, lays]: [number, string | null, string | null] = [0, null, null];
   const opens: ((endMin: number) => number)[] = [];
   for (const { step } of own) {
@@ -163,12 +164,11 @@ function airOfTask(
 function airBarOfTask(
   own: readonly ReckonedStep[],
   within: ReadonlyMap<string, Within>,
-  { piece, products, room }: TasksInput,
+  { products, place, movedFor }: TasksInput,
 ): AirBar | undefined {
-  const elsewhere = piece.decisions['piece/dust']?.choice === 'other-space';
   const bars = own.flatMap(({ step, handsOnMin }) => {
     const product = step.productId ? products[step.productId] : undefined;
-    const bar = airBarOf(step, product, handsOnMin, room, elsewhere);
+    const bar = movedFor.has(step.id) ? undefined : airBarOf(step, product, handsOnMin, place);
     return bar ? [{ bar, aheadMin: within.get(step.id)!.aheadMin }] : [];
   });
   if (bars.length === 0) return undefined;
@@ -188,7 +188,8 @@ function airBarOfTask(
  * for the cure.
  */
 function lightUse(steps: readonly ReckonedStep[], within: ReadonlyMap<string, Within>, input: TasksInput): PieceTask {
-  const { piece, products, room } = input;
+  const { piece, products } = input;
+  const { room } = input.place;
   const lags = steps.flatMap(({ step: { id, kind, productId, zoneId } }): TaskLag[] => {
     if (kind === 'cure') return [];
     const film = stepKind(kind).film || kind === 'wax';

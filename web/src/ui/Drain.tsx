@@ -1,5 +1,6 @@
 import type { WetZone } from '@cosmesis/core/reckoning';
 import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
 import { clockTime, dayName, dayTime } from './formatTime';
 import { Big } from './layout';
 import './Drain.css';
@@ -48,10 +49,12 @@ interface Props {
   wet: WetZone;
   nowMin: number;
   timeZone: string;
+  /** What can be said of it. */
+  children?: ReactNode;
 }
 
 /** A wet zone as a bar on the shared clock: wet, window open, abrade first, curing, with its marks. */
-export function Drain({ title, wet, nowMin, timeZone }: Props) {
+export function Drain({ title, wet, nowMin, timeZone, children }: Props) {
   const start = nowMin - pastMin;
   const at = (minute: number) => (100 * (minute - start)) / (drainSpanMin + pastMin);
   const inside = (minute: number) => at(minute) >= 0 && at(minute) <= 100;
@@ -67,6 +70,7 @@ export function Drain({ title, wet, nowMin, timeZone }: Props) {
           <Typography component="span" variant="body2">
             {wet.what}
           </Typography>
+          {children}
         </p>
         <p>
           <Typography component="span" variant="body2">

@@ -30,7 +30,8 @@ export type PlanEdit =
     }
   | { do: 'decide'; key: string; choice: string }
   | { do: 'look'; zoneId: ZoneId; look: NonNullable<Piece['looks'][ZoneId]> }
-  | { do: 'unrework'; reworkedId: string };
+  | { do: 'unrework'; reworkedId: string }
+  | { do: 'stand-in'; spaceId: string };
 
 /** A way out that the program can take by itself: named by what it does. */
 export interface Fix {
@@ -38,7 +39,7 @@ export interface Fix {
   edits: readonly PlanEdit[];
 }
 
-type Edited = Pick<Piece, 'edits' | 'choices' | 'decisions' | 'looks' | 'reworked'>;
+type Edited = Pick<Piece, 'edits' | 'choices' | 'decisions' | 'looks' | 'reworked' | 'spaceId'>;
 
 const change: {
   [E in PlanEdit['do']]: (piece: Edited, edit: Extract<PlanEdit, { do: E }>, id: () => string, at: string) => void;
@@ -71,6 +72,9 @@ const change: {
     const undone = p.reworked.find((r) => r.id === e.reworkedId);
     if (undone) p.looks[undone.zoneId] = undone.from;
     p.reworked = p.reworked.filter((r) => r !== undone);
+  },
+  'stand-in': (p, e) => {
+    p.spaceId = e.spaceId;
   },
 };
 

@@ -1,5 +1,5 @@
 import { borderOf, type Face, type Zone, zoneNames } from '../../piece';
-import type { HouseRuleId, Piece, Product, Settings, Step, ZoneId } from '../../workshop';
+import type { HouseRuleId, Piece, Product, Settings, Space, Step, ZoneId } from '../../workshop';
 import type { Around } from '../Around';
 import { type Exposure, exposuresOf } from '../exposure';
 import type { Finding, Severity } from '../Finding';
@@ -28,6 +28,16 @@ export interface RuleContext {
   /** The last reading of the air; null: there is none. */
   air: AirReading | null;
   around: Around;
+  /** The space it stands in, as it will be; null or left out: nothing is known of it. */
+  space?: SpaceBars | null;
+}
+
+/** What bars steps in the space of a piece. Minutes. */
+export interface SpaceBars {
+  /** Why a step cannot be begun then, and until when not; Infinity: for months. Null: it can. */
+  bars: (step: Step, startMin: number, handsMin: number) => { untilMin: number; because: string } | null;
+  /** Other spaces in which it can. */
+  bearing: (step: Step, startMin: number, handsMin: number) => readonly Pick<Space, 'id' | 'name'>[];
 }
 
 /** When a step is, and what it takes. */

@@ -13,6 +13,7 @@ import {
   isAbrasive,
   isFilm,
   name,
+  type Offence,
   productOf,
   type Rule,
   type RuleContext,
@@ -131,6 +132,24 @@ const inStock =
   (p: Product): boolean =>
     (context.around.stock[p.id]?.usableL ?? 0) >= needL;
 
+/** A coat that the space does not bear when it is planned: the schedule waits for hours that are fit, where any come. */
+function notBorne(context: RuleContext, step: Step, { startMin, handsOnMin }: StepTime): Offence[] {
+  const bar = context.space?.bars(step, startMin, handsOnMin);
+  if (!bar) return [];
+  const ever = Number.isFinite(bar.untilMin) ? '' : ', and does not become fit for it in four months';
+  const others = context.space!.bearing(step, startMin, handsOnMin);
+  return [
+    {
+      step,
+      sentence: `${where(step)}: ${name(step)} cannot go on as planned: ${bar.because}${ever}.`,
+      fixes: others.map(({ id, name: space }) => ({
+        name: `Let the piece stand in ${space}`,
+        edits: [{ do: 'stand-in', spaceId: id }],
+      })),
+    },
+  ];
+}
+
 /** Rules of air, film, batches and shelf. */
 export const benchRules: readonly Rule[] = [
   {
@@ -141,11 +160,12 @@ export const benchRules: readonly Rule[] = [
     remedies: ['Another space', 'Warm the piece first', 'Another day'],
     check: (context) => {
       const { air } = context;
-      if (!air || context.nowMin - air.atMin > airHoldsMin) return [];
+      const fresh = air !== null && context.nowMin - air.atMin <= airHoldsMin;
       return eachStep(context, ({ step }) => {
         const at = context.times.get(step.id);
         const product = productOf(context, step);
-        if (!isFilm(step) || !at || !product || at.logged || at.startMin > air.atMin + airHoldsMin) return [];
+        if (!isFilm(step) || !at || !product || at.logged) return [];
+        if (!fresh || at.startMin > air.atMin + airHoldsMin) return notBorne(context, step, at);
         const open = airVerdict(product.air, air).breaches.filter((b) =>
           b.limit === 'too-damp' || b.limit === 'too-warm'
             ? !readied(context, step, 'move-to-space')

@@ -39,6 +39,7 @@ import { Cautions } from './Cautions';
 const StepsOfSitting = lazy(() => import('../../ui/StepsOfSitting'));
 const Held = lazy(() => import('../../ui/Held').then((m) => ({ default: m.Held })));
 const LeadAsked = lazy(() => import('../../ui/Held').then((m) => ({ default: m.LeadAsked })));
+const TouchedFilm = lazy(() => import('./TouchedFilm'));
 const WentWrong = lazy(() => import('../../ui/WentWrong'));
 const UsedAmounts = lazy(() => import('../../ui/UsedAmounts'));
 
@@ -483,15 +484,24 @@ export function Today() {
         ) : (
           <>
             <DrainScale nowMin={nowMin} timeZone={settings.timeZone} />
-            {wet.map(({ piece, w }) => (
-              <Drain
-                key={`${piece.id}/${w.zoneId}`}
-                title={`${piece.name}, ${zoneNames[w.zoneId].toLowerCase()}`}
-                wet={w}
-                nowMin={nowMin}
-                timeZone={settings.timeZone}
-              />
-            ))}
+            {wet.map(({ piece, w }) => {
+              const title = `${piece.name}, ${zoneNames[w.zoneId].toLowerCase()}`;
+              return (
+                <Drain
+                  key={`${piece.id}/${w.zoneId}`}
+                  title={title}
+                  wet={w}
+                  nowMin={nowMin}
+                  timeZone={settings.timeZone}
+                >
+                  {stepKind(w.kind).film && (
+                    <Suspense>
+                      <TouchedFilm pieceId={piece.id} stepId={w.stepId} title={title} />
+                    </Suspense>
+                  )}
+                </Drain>
+              );
+            })}
             <DrainLegend />
             <Suspense fallback={<div style={{ height: 48 }} />}>
               <WentWrong

@@ -53,3 +53,27 @@ export function airAhead(room: Room, ahead: readonly Product[], nowMin: number):
   });
   return { spaceId: room.air.space.id, hours, coats, foretoldUntilMin: room.air.foretoldUntilMin };
 }
+
+/** When of the coats to come in a space all, some or none may go on. Minutes since 1970. */
+export interface SpaceBand {
+  spaceId: string;
+  name: string;
+  stretches: readonly { fromMin: number; untilMin: number; open: 'all' | 'some' | 'none' }[];
+}
+
+/** The band of a space over the ten days that a forecast reaches. */
+export function spaceBand(room: Room, ahead: readonly Product[], nowMin: number): SpaceBand {
+  const verdicts = ahead.filter(isCoat).map((p) => room.verdictOf(p));
+  const stretches: { fromMin: number; untilMin: number; open: 'all' | 'some' | 'none' }[] = [];
+  const first = Math.floor(nowMin / hourMin) * hourMin;
+  for (let i = 0; i < aheadHours && verdicts.length > 0; i += 1) {
+    const fromMin = first + i * hourMin;
+    const barred = verdicts.filter((verdict) => verdict(fromMin).length > 0).length;
+    const open = barred === 0 ? 'all' : barred < verdicts.length ? 'some' : 'none';
+    const last = stretches.at(-1);
+    if (last?.open === open) last.untilMin = fromMin + hourMin;
+    else stretches.push({ fromMin, untilMin: fromMin + hourMin, open });
+  }
+  const { id, name } = room.air.space;
+  return { spaceId: id, name, stretches };
+}

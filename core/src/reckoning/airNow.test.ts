@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoWorkshop } from '../demo';
 import { instantOf, minuteOf } from '../units';
 import type { Workshop } from '../workshop';
-import { airAhead, airNow, roomOf } from './index';
+import { airAhead, airNow, roomOf, spaceBand } from './index';
 
 const nowMin = minuteOf('2026-11-25T10:07:00Z');
 const demo = demoWorkshop(nowMin, 'Europe/London');
@@ -75,5 +75,20 @@ describe('the air ahead', () => {
     const fog = air.coats[0]!.stretches.find((s) => s.breaches.length > 0)!;
     expect(fog.breaches[0]!.limit).toBe('too-cold');
     expect(hours(fog.fromMin)).toBeGreaterThan(40);
+  });
+});
+
+describe('the band of a space', () => {
+  it('tells when all, some or none of the coats may go on, hour by hour without a gap', () => {
+    const { settings, readings } = demo;
+    const room = roomOf(settings.spaces[1]!, settings, readings)!;
+    const { stretches } = spaceBand(room, coats, nowMin);
+    expect(stretches[0]!.open).toBe('some');
+    expect(stretches.some((s) => s.open === 'none')).toBe(true);
+    stretches.slice(1).forEach((s, i) => {
+      expect([s.fromMin, s.open === stretches[i]!.open]).toEqual([stretches[i]!.untilMin, false]);
+    });
+    expect(spaceBand(room, coats.slice(0, 1), nowMin).stretches[0]!.open).toBe('all');
+    expect(spaceBand(room, [], nowMin).stretches).toEqual([]);
   });
 });

@@ -1,4 +1,4 @@
-export { type AirAhead, airAhead, type CoatAhead, type HourAhead } from './airAhead';
+export { type AirAhead, airAhead, type CoatAhead, type HourAhead, type SpaceBand, spaceBand } from './airAhead';
 export { type AirNow, airNow, type CoatNow, isCoat, oldReadingMin } from './airNow';
 export { type Draw, drawsOf, workshopAround } from './aroundPiece';
 export { type ChangeOfMind, changeOfMind, type WayOn } from './changeOfMind';

@@ -1,4 +1,4 @@
-import type { AirAhead, AirNow } from '@cosmesis/core/reckoning';
+import type { AirAhead, AirNow, SpaceBand } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
@@ -61,4 +61,18 @@ export function useAirAhead(spaceId: string | null): AirAhead | undefined {
     { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
   );
   return data?.ok && data.value.spaceId === spaceId ? data.value : undefined;
+}
+
+/** When coats may go on in each space; none until it is told. */
+export function useSpaceBands(): readonly SpaceBand[] {
+  const { id, settings, readings, pieces } = useParts('id', 'settings', 'readings', 'pieces');
+  const nowMin = useNowMin();
+  const book = useSummaries();
+  const parts = [id, nowMin, nameOf(settings), nameOf(readings), nameOf(pieces), book.all - book.missing];
+  const { data } = useSWR<Result<SpaceBand[]>, Error>(
+    settings.spaces.length === 0 ? null : ['space-bands', ...parts].join('/'),
+    () => callCore('spaceBands', [nowMin], { key: 'space-bands', needs: [] }),
+    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+  );
+  return data?.ok ? data.value : [];
 }

@@ -28,6 +28,8 @@ import {
   roomOf,
   roomsOf,
   type SchoolFigures,
+  type SpaceBand,
+  spaceBand,
   spaceOf,
   summaryOf,
   type WorkshopPlan,
@@ -533,6 +535,18 @@ export class Engine {
         of: tries,
       });
     });
+  }
+
+  /** When coats may go on in each space in which some are to come. */
+  spaceBands(nowMin: number): Result<SpaceBand[]> {
+    return guarded(() =>
+      good(
+        roomsOf(this.open())
+          .all()
+          .map((room) => spaceBand(room, this.coatsAhead(room.air.space.id), nowMin))
+          .filter((band) => band.stretches.length > 0),
+      ),
+    );
   }
 
   /** The plan of a piece as it is now was seen. */

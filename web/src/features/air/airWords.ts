@@ -44,10 +44,9 @@ export function mayWords(
     ? may.length === 1
       ? short(may[0]!.name)
       : `${missing > 0 ? '' : 'all '}${may.length} coats planned${missing > 0 ? ' so far' : ' here'}`
-    : `${may
-        .slice(0, 3)
-        .map((c) => short(c.name))
-        .join('; ')}${may.length > 3 ? ` and ${may.length - 3} more` : ''}`;
+    : may.length === 1
+      ? short(may[0]!.name)
+      : `${may.length} of ${coats.length} coats`;
   if (!soonest) return `Within the label’s limits: ${what}`;
   const until = `until ${at(soonest.untilMin!)}, then ${breachShort[soonest.endedBy!.limit]}`;
   // Where the label of one ends sooner than that of others, it is named.

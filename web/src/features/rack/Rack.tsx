@@ -8,6 +8,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { useSpaceBands } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
 import { useParts } from '../../store/useWorkshop';
 import { useWorkshopPlan } from '../../store/useWorkshopPlan';
@@ -103,6 +104,7 @@ export default function Rack() {
   const { pieces, settings } = useParts('pieces', 'settings');
   const nowMin = useNowMin();
   const { plan, issue } = useWorkshopPlan();
+  const bands = useSpaceBands();
   const [span, setSpan] = useState<Span>('day');
   const [pickedId, setPickedId] = useState<string | null>(null);
   const [whole, setWhole] = useState(false);
@@ -152,8 +154,8 @@ export default function Rack() {
           ) : (
             <Typography variant="body2" sx={{ maxWidth: 760 }}>
               On top what the hands do; below on each rail: a sitting, hatched what has to dry before the next, a
-              triangle for light use. Lunch, night and Sunday are folded. Press a sitting to see what keeps it where it
-              is.
+              triangle for light use. At the foot the air of each space: hatched where no coat of those to come may go
+              on. Lunch, night and Sunday are folded. Press a sitting to see what keeps it where it is.
             </Typography>
           )}
         </Box>
@@ -162,6 +164,7 @@ export default function Rack() {
         <ScrollRegion label="The rack, all pieces over time">
           <RackDrawing
             plan={{ ...plan, sittings: inOrder }}
+            bands={bands}
             rails={rails}
             scale={scale}
             nowMin={nowMin}

@@ -1,4 +1,4 @@
-import type { PlannedSitting, WorkshopPlan } from '@cosmesis/core/reckoning';
+import type { PlannedSitting, SpaceBand, WorkshopPlan } from '@cosmesis/core/reckoning';
 import type { KeyboardEvent } from 'react';
 import { useEffect, useRef } from 'react';
 import { clockTime, dayTime } from '../../ui/formatTime';
@@ -9,6 +9,8 @@ import './RackDrawing.css';
 const daysPx = 44;
 const handsPx = 58;
 const railPx = 60;
+/** A band of air at the foot. */
+const bandPx = 44;
 /** What lies in the first part of a rail: the name of its piece. */
 const gutterPx = 8;
 /** A block is never thinner. */
@@ -22,8 +24,19 @@ const fitting = (words: string, widePx: number): string => {
   return words.length <= most ? words : `${words.slice(0, Math.max(1, most - 1))}…`;
 };
 
+const hourOf = (minute: number): number => Math.floor(minute / 60) * 60;
+const openWords = { all: 'all coats may go on', some: 'some coats may go on', none: 'no coat may go on' } as const;
+/** The first stretches of a band in words. */
+const bandWords = ({ stretches }: SpaceBand, nowMin: number, timeZone: string): string =>
+  stretches
+    .slice(0, 6)
+    .map((s) => `${openWords[s.open]} until ${dayTime(s.untilMin, nowMin, timeZone)}`)
+    .join(', then ');
+
 interface Props {
   plan: WorkshopPlan;
+  /** When coats may go on in each space. */
+  bands: readonly SpaceBand[];
   rails: readonly { pieceId: string; name: string }[];
   scale: TimeScale;
   nowMin: number;
@@ -33,11 +46,12 @@ interface Props {
 }
 
 /** The workshop in time: the hands on top with their sittings, below a rail for each piece on which what is wet hangs. */
-export function RackDrawing({ plan, rails, scale, nowMin, timeZone, picked, onPick }: Props) {
+export function RackDrawing({ plan, bands, rails, scale, nowMin, timeZone, picked, onPick }: Props) {
   const { sittings } = plan;
   const row = new Map(rails.map((r, i) => [r.pieceId, i]));
   const railY = (pieceId: string) => daysPx + handsPx + 26 + (row.get(pieceId) ?? 0) * railPx + 30;
-  const height = daysPx + handsPx + 36 + rails.length * railPx;
+  const airY = daysPx + handsPx + 36 + rails.length * railPx;
+  const height = airY + bands.length * bandPx;
   const x = (minute: number) => gutterPx + scale.at(minute);
   const shown = sittings.filter((s) => s.startMin <= (scale.stretches.at(-1)?.endMin ?? 0) && row.has(s.pieceId));
   const place = new Map(sittings.map((s) => [s.id, s]));
@@ -64,6 +78,10 @@ export function RackDrawing({ plan, rails, scale, nowMin, timeZone, picked, onPi
     // biome-ignore lint/a11y/useSemanticElements: a drawing of things to press is no set of fields
     <svg className="rack" width={scale.width + 2 * gutterPx} height={height} role="group" aria-label="Rack">
       <defs>
+        <pattern id="rack-barred" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="7" height="7" fill="var(--oxide-tint)" />
+          <line x1="0" y1="0" x2="0" y2="7" stroke="var(--oxide)" strokeWidth="2.5" />
+        </pattern>
         <pattern id="rack-wet" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="6" height="6" fill="var(--prussian-tint)" />
           <line className="wet-line" x1="0" y1="0" x2="0" y2="6" strokeWidth="2" />
@@ -167,6 +185,24 @@ export function RackDrawing({ plan, rails, scale, nowMin, timeZone, picked, onPi
           );
         })}
       </g>
+      {bands.map((band, i) => {
+        const y = airY + i * bandPx;
+        return (
+          <g key={band.spaceId}>
+            <title>{`Air in ${band.name}: ${bandWords(band, nowMin, timeZone)}`}</title>
+            {band.stretches.map((s) => {
+              const [from, to] = [Math.max(s.fromMin, hourOf(nowMin)), s.untilMin];
+              const wide = x(to) - x(from);
+              return wide <= 0 ? null : (
+                <rect key={s.fromMin} className={`air ${s.open}`} x={x(from)} y={y + 22} width={wide} height={14} />
+              );
+            })}
+            <text className="name" x={4} y={y + 15}>
+              Air in {band.name}
+            </text>
+          </g>
+        );
+      })}
       {picked && bound && (
         <path
           className="pull"

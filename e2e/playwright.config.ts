@@ -20,6 +20,8 @@ export default defineConfig({
     locale: 'en-GB',
     trace: 'off',
     contextOptions: { reducedMotion: 'reduce' },
+    // Kept copies would outlive a test; what is told of them allows them itself.
+    serviceWorkers: 'block',
     launchOptions: chromiumOptions,
   },
   webServer: {

@@ -10,7 +10,13 @@ const newest = (folder) =>
     (latest, name) => Math.max(latest, statSync(`${root}/${folder}/${name}`).mtimeMs),
     0,
   );
-const sources = Math.max(newest('web/src'), newest('core/src'), statSync(`${root}/package-lock.json`).mtimeMs);
+const sources = Math.max(
+  newest('web/src'),
+  newest('web/public'),
+  newest('core/src'),
+  statSync(`${root}/web/index.html`).mtimeMs,
+  statSync(`${root}/package-lock.json`).mtimeMs,
+);
 const page = `${root}/web/dist/index.html`;
 const fresh = existsSync(page) && statSync(page).mtimeMs > sources;
 if (!fresh && !run('npm', ['run', 'build', '--silent'])) process.exit(1);

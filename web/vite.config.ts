@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
 import { compression } from 'vite-plugin-compression2';
+import { VitePWA } from 'vite-plugin-pwa';
 
 /** A name of the code that works things out: what another one has worked out is worked out again. */
 function codeVersion(): string {
@@ -23,7 +24,7 @@ const workerFirst: Plugin = {
     order: 'post',
     handler(html, { bundle }) {
       const worker = Object.keys(bundle ?? {}).find((file) => /core\.worker-[^/]*\.js$/.test(file));
-      return worker ? html.replace('src="/opening.js"', `src="/opening.js" data-worker="/${worker}"`) : html;
+      return worker ? html.replace('src="./opening.js"', `src="./opening.js" data-worker="${worker}"`) : html;
     },
   },
 };
@@ -32,9 +33,61 @@ const workerFirst: Plugin = {
 const fields =
   /material\/(\w*Select|Tooltip|Popover|\w*Input|InputLabel|InputBase|MenuList|Menu|\w*Popper|Grow|TextField|Form\w+|ToggleButton\w*)\/|popperjs|useRovingTabIndex|ui\/(Keys|Select)/;
 
+/** What the page may do, where its host says nothing of it. Styles inline because of Emotion. */
+const policy = [
+  "default-src 'none'",
+  "script-src 'self'",
+  "style-src 'self' 'unsafe-inline'",
+  "img-src 'self' data: blob:",
+  ...['font', 'connect', 'worker', 'manifest'].map((what) => `${what}-src 'self'`),
+  "base-uri 'none'",
+  "form-action 'none'",
+].join('; ');
+const policyInPage: Plugin = {
+  name: 'policy-in-page',
+  apply: 'build',
+  transformIndexHtml: () => [
+    { tag: 'meta', attrs: { 'http-equiv': 'Content-Security-Policy', content: policy }, injectTo: 'head-prepend' },
+  ],
+};
+
 export default defineConfig({
+  // Whatever path it is put under.
+  base: './',
   define: { __CODE_VERSION__: JSON.stringify(codeVersion()) },
-  plugins: [react(), workerFirst, compression({ algorithms: ['brotliCompress'], threshold: 512 })],
+  plugins: [
+    react(),
+    workerFirst,
+    policyInPage,
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'src',
+      filename: 'offline.worker.ts',
+      injectRegister: null,
+      injectManifest: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2,png,webmanifest}'],
+        globIgnores: ['404.html'],
+        maximumFileSizeToCacheInBytes: 4_000_000,
+      },
+      manifest: {
+        id: 'cosmesis',
+        name: 'Cosmesis',
+        short_name: 'Cosmesis',
+        description: 'Plans, waits and records for restoring furniture.',
+        start_url: './',
+        scope: './',
+        display: 'standalone',
+        background_color: '#e9eeea',
+        theme_color: '#15211d',
+        icons: [
+          { src: 'icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: 'icon-512.png', sizes: '512x512', type: 'image/png', purpose: 'any maskable' },
+          { src: 'icon.svg', sizes: 'any', type: 'image/svg+xml' },
+        ],
+      },
+    }),
+    compression({ algorithms: ['brotliCompress'], threshold: 512 }),
+  ],
   worker: { format: 'es' },
   build: {
     target: 'es2022',

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
@@ -75,13 +76,22 @@ export function createApp(
     const wantsPage = (request.method === 'GET' || request.method === 'HEAD') && request.accepts('html') !== false;
     const isFile = request.path.startsWith('/assets/') || request.path.startsWith('/api/');
     if (!wantsPage || isFile) return next();
-    response.set('Cache-Control', 'no-cache').sendFile('index.html', { root: distFolder });
+    sendPage(`${distFolder}/index.html`, response).catch(next);
   });
   app.use((_request, response) => {
     response.status(404).type('text').send('There is nothing at this address.');
   });
   app.use(inPlainWords);
   return app;
+}
+
+/** The one page of the application, whose parts lie at the top however deep its address is. */
+async function sendPage(file: string, response: Response): Promise<void> {
+  const html = await readFile(file, 'utf8');
+  response
+    .set('Cache-Control', 'no-cache')
+    .type('html')
+    .send(html.replace(/="\.\//g, '="/'));
 }
 
 /** Only the page this server sends may speak to it: not a page of another origin, nor a form that needs no permission. */

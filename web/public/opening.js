@@ -1,9 +1,14 @@
 // Runs before the application: starts the worker, and shows the last known Today at once, marked with its hour, until it is
 // worked out again.
 (() => {
-  const worker = document.currentScript?.dataset.worker;
+  // Where the application lies: at the top of its host, or under a path.
+  const root = new URL('.', document.currentScript.src).pathname;
+  // A deep link that a plain host could not answer comes back here.
+  const to = new URLSearchParams(location.search).get('to');
+  if (to && location.pathname === root && /^[\w/.?=&%#~-]*$/.test(to)) history.replaceState(null, '', root + to);
+  const worker = document.currentScript.dataset.worker;
   if (worker) {
-    window.cosmesisWorker = new Worker(worker, { type: 'module', name: 'core' });
+    window.cosmesisWorker = new Worker(root + worker, { type: 'module', name: 'core' });
     let first = false;
     try {
       first = localStorage.getItem('workshops') === null;
@@ -15,7 +20,7 @@
     if (first) window.cosmesisWorker.postMessage({ type: 'begin', nowMin, timeZone: timeZone || 'UTC' });
   }
   const main = document.getElementById('opening');
-  if (!main || location.pathname !== '/') return;
+  if (!main || location.pathname !== root) return;
   let last;
   try {
     last = JSON.parse(localStorage.getItem('cosmesis/last-today') || 'null');
@@ -35,7 +40,7 @@
     const row = list.appendChild(document.createElement('li'));
     add(row, 'b', act.when);
     const what = row.appendChild(document.createElement('div'));
-    add(what, 'a', act.piece).href = act.href;
+    add(what, 'a', act.piece).href = root + act.href.replace(/^\//, '');
     add(what, 'div', act.what);
     add(what, 'small', act.facts);
   }

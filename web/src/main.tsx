@@ -13,6 +13,11 @@ import { startCore } from './workers/callCore';
 
 startCore();
 followPresses();
+// When all is there, and nothing waits for it.
+if (import.meta.env.PROD)
+  addEventListener('load', () => setTimeout(() => void import('./app/offline').then((m) => m.keepForOffline()), 4000), {
+    once: true,
+  });
 const root = createRoot(document.getElementById('root')!);
 openStore().then(
   () =>

@@ -3,6 +3,7 @@ import { lazy, Suspense } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Today } from '../features/today/Today';
+import { appRoot } from './appRoot';
 import { Broken } from './Broken';
 import { Shell } from './Shell';
 import { theme } from './theme';
@@ -28,55 +29,58 @@ const HouseRules = lazy(() => import('../features/house/HouseRules'));
 const Settings = lazy(() => import('../features/settings/Settings'));
 const WorkshopScreen = lazy(() => import('../features/workshop/WorkshopScreen'));
 
-const router = createBrowserRouter([
-  {
-    element: <Shell />,
-    errorElement: <Broken />,
-    children: [
-      { index: true, element: <Today /> },
-      { path: 'pieces', element: <Pieces /> },
-      { path: 'pieces/new', element: <NewPiece /> },
-      {
-        path: 'pieces/:pieceId',
-        element: <PieceFrame />,
-        children: [
-          { index: true, element: <Navigate to="plan" replace /> },
-          { path: 'survey', element: <Survey /> },
-          { path: 'plan', element: <Plan /> },
-          { path: 'quantities', element: <Quantities /> },
-          { path: 'work', element: <Work /> },
-          { path: 'papers', element: <Papers /> },
-          // Addresses of before.
-          { path: 'time', element: <Navigate to="../work" replace /> },
-          { path: 'log', element: <Navigate to="../work" replace /> },
-          { path: 'advice', element: <Navigate to="../plan#advice" replace /> },
-          { path: 'compare', element: <Navigate to="../plan#compare" replace /> },
-          { path: '*', element: <Navigate to="../plan" replace /> },
-        ],
-      },
-      { path: 'rack', element: <Rack /> },
-      { path: 'air', element: <Air /> },
-      { path: 'mix', element: <Mix /> },
-      { path: 'mix/:mixId', element: <Pour /> },
-      { path: 'buy', element: <Buy /> },
-      { path: 'shelf', element: <Shelf /> },
-      { path: 'products', element: <Products /> },
-      { path: 'products/new', element: <LabelForm /> },
-      { path: 'products/:productId', element: <ProductSheet /> },
-      {
-        path: 'settings',
-        element: <Settings />,
-        children: [
-          { index: true, element: <WorkshopScreen /> },
-          { path: 'house', element: <HouseRules /> },
-        ],
-      },
-      { path: 'house', element: <Navigate to="/settings/house" replace /> },
-      { path: 'workshop', element: <Navigate to="/settings" replace /> },
-      { path: '*', element: <Navigate to="/" replace /> },
-    ],
-  },
-]);
+const router = createBrowserRouter(
+  [
+    {
+      element: <Shell />,
+      errorElement: <Broken />,
+      children: [
+        { index: true, element: <Today /> },
+        { path: 'pieces', element: <Pieces /> },
+        { path: 'pieces/new', element: <NewPiece /> },
+        {
+          path: 'pieces/:pieceId',
+          element: <PieceFrame />,
+          children: [
+            { index: true, element: <Navigate to="plan" replace /> },
+            { path: 'survey', element: <Survey /> },
+            { path: 'plan', element: <Plan /> },
+            { path: 'quantities', element: <Quantities /> },
+            { path: 'work', element: <Work /> },
+            { path: 'papers', element: <Papers /> },
+            // Addresses of before.
+            { path: 'time', element: <Navigate to="../work" replace /> },
+            { path: 'log', element: <Navigate to="../work" replace /> },
+            { path: 'advice', element: <Navigate to="../plan#advice" replace /> },
+            { path: 'compare', element: <Navigate to="../plan#compare" replace /> },
+            { path: '*', element: <Navigate to="../plan" replace /> },
+          ],
+        },
+        { path: 'rack', element: <Rack /> },
+        { path: 'air', element: <Air /> },
+        { path: 'mix', element: <Mix /> },
+        { path: 'mix/:mixId', element: <Pour /> },
+        { path: 'buy', element: <Buy /> },
+        { path: 'shelf', element: <Shelf /> },
+        { path: 'products', element: <Products /> },
+        { path: 'products/new', element: <LabelForm /> },
+        { path: 'products/:productId', element: <ProductSheet /> },
+        {
+          path: 'settings',
+          element: <Settings />,
+          children: [
+            { index: true, element: <WorkshopScreen /> },
+            { path: 'house', element: <HouseRules /> },
+          ],
+        },
+        { path: 'house', element: <Navigate to="/settings/house" replace /> },
+        { path: 'workshop', element: <Navigate to="/settings" replace /> },
+        { path: '*', element: <Navigate to="/" replace /> },
+      ],
+    },
+  ],
+  { basename: appRoot },
+);
 
 /** The application: theme, routes, and a way to save the data should anything break. */
 export function App() {

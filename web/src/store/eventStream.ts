@@ -1,3 +1,5 @@
+import { appRoot } from '../app/appRoot';
+
 /** What listens to one topic of the server's stream. */
 interface Listener {
   topic: string;
@@ -12,7 +14,7 @@ const topics = new Set<string>();
 function open(topic: string): void {
   if (!stream) {
     topics.clear();
-    stream = new EventSource('/api/events');
+    stream = new EventSource(`${appRoot}api/events`);
     stream.onerror = () => {
       for (const l of listeners) l.broken();
     };

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { appRoot } from '../app/appRoot';
 import { listen } from './eventStream';
 
 /** What the scale says; undefined: nothing heard of it yet. */
@@ -47,7 +48,7 @@ export function useScale(asked: boolean): ScaleReading | undefined {
 /** Tells the stand-in scale to do something; false where it does not answer. */
 export async function tellScale(what: 'pour' | 'tare' | 'clear' | 'plug', body: object = {}): Promise<boolean> {
   try {
-    const answer = await fetch(`/api/scale/${what}`, {
+    const answer = await fetch(`${appRoot}api/scale/${what}`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(body),

@@ -1,8 +1,9 @@
 import useSWR from 'swr';
+import { appRoot } from '../app/appRoot';
 
 /** Whether the server that brought the page answers. */
 export function useServerHealth(): 'asking' | 'ready' | 'away' {
-  const { data, error } = useSWR<{ status: string }, Error>('/api/health', async (url: string) => {
+  const { data, error } = useSWR<{ status: string }, Error>(`${appRoot}api/health`, async (url: string) => {
     const answer = await fetch(url);
     if (!answer.ok) throw new Error(`status ${answer.status}`);
     return answer.json() as Promise<{ status: string }>;

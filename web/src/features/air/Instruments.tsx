@@ -8,6 +8,7 @@ import {
 } from '@cosmesis/core/workshop';
 import { useEffect, useRef } from 'react';
 import { z } from 'zod';
+import { appRoot } from '../../app/appRoot';
 import { listen } from '../../store/eventStream';
 import { type Instruments as Told, tellInstruments } from '../../store/instruments';
 import { useParts } from '../../store/useWorkshop';
@@ -48,7 +49,7 @@ function readingOf(probe: Probe, spaces: readonly Space[]): Reading | undefined 
 
 async function fetched<T>(path: string, schema: z.ZodType<T>): Promise<T | null> {
   try {
-    const answer = await fetch(path);
+    const answer = await fetch(appRoot + path);
     const read = schema.safeParse(await answer.json());
     return read.success ? read.data : null;
   } catch {
@@ -93,8 +94,8 @@ export default function Instruments() {
       });
     const refresh = async () => {
       const [kept, told] = await Promise.all([
-        fetched('/api/air/memory', z.array(probeSchema)),
-        fetched('/api/air/forecast', forecastSchema),
+        fetched('api/air/memory', z.array(probeSchema)),
+        fetched('api/air/forecast', forecastSchema),
       ]);
       if (gone) return;
       if (kept) memory = kept.flatMap((p) => readingOf(p, spacesNow.current) ?? []);

@@ -13,7 +13,7 @@ export interface ProbeReading {
 }
 
 /** The weather it plays: that of the season, or with three cold and damp days that begin when it is chosen. */
-export const scenarios = ['usual', 'cold-damp'] as const;
+const scenarios = ['usual', 'cold-damp'] as const;
 export type Scenario = (typeof scenarios)[number];
 
 const [hourMs, dayMs] = [3_600_000, 86_400_000];

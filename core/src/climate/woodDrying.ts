@@ -10,7 +10,7 @@ const hourMin = 60;
 const longestMin = 366 * 24 * 60;
 
 /** Time constant of a board that dries from both faces, τ = L² ÷ (π² D), minutes. Check: 20 mm → 4.7 days */
-export function dryingConstantMin(thicknessM: number): number {
+function dryingConstantMin(thicknessM: number): number {
   if (!(thicknessM > 0 && thicknessM <= 0.5))
     throw new DomainError('out_of_range', 'thicknessM', thicknessM, 'above 0 to 0.5 m');
   return (thicknessM * thicknessM) / (Math.PI ** 2 * diffusionM2PerS) / minS;

@@ -144,7 +144,7 @@ export const readyIn =
   };
 
 /** The minute by which it was found that a film sands; null: it was not. */
-export function provenMinOf(entry: LogEntry | undefined): number | null {
+function provenMinOf(entry: LogEntry | undefined): number | null {
   const sands = (entry?.filmTests ?? []).filter((t) => t.found === 'sandable').map((t) => minuteOf(t.at));
   return sands.length > 0 ? Math.min(...sands) : null;
 }
@@ -240,7 +240,7 @@ const barWords: Readonly<Record<AirBreach['limit'], string>> = {
 };
 
 /** What a space has to allow for a step; null: it may be done anywhere. */
-export function useOfSpace(step: Step, dustElsewhere: boolean) {
+function useOfSpace(step: Step, dustElsewhere: boolean) {
   const { film, abrasive } = stepKind(step.kind);
   if (step.zoneId === null) return null;
   if (film) return isSprayed(step.method) ? ('spray' as const) : ('coat' as const);

@@ -1,6 +1,7 @@
 import { lowerFirst, waitWords } from '../finishing';
 import {
   type Binding,
+  closesAt,
   keptWorkCalendar,
   type PlacedTask,
   type Unplaced,
@@ -102,6 +103,8 @@ export interface PlannedSitting {
   status: 'planned' | 'running';
   /** How long what it leaves has to dry or to set before what follows, at the most. */
   dryMin: number;
+  /** When the window of what it waits for closes; null: none does. */
+  closesAtMin: number | null;
   /** What keeps it from being begun sooner, and the sitting that is named there. */
   binds: string;
   boundTo: string | null;
@@ -160,6 +163,7 @@ export function workshopPlan(
         handsMin: t.handsMin,
         status: t.fixed ? 'running' : 'planned',
         dryMin: dryMin(at.id),
+        closesAtMin: windowEnd(t.lags, ends),
         binds: bindingWords(at.binding, nameFor(t.pieceId)),
         boundTo: boundTo(at.binding),
       },
@@ -189,6 +193,15 @@ export function workshopPlan(
         : [{ pieceId, sittingId: sittingOf(id), stepIds, handsMin, because: words, inVain }];
     }),
   };
+}
+
+/** When the first window that a task has to keep closes; null: none does. */
+function windowEnd(lags: PieceTask['lags'], ends: ReadonlyMap<string, number>): number | null {
+  const closes = lags.flatMap((lag) => {
+    const endMin = ends.get(lag.beforeId);
+    return endMin === undefined ? [] : (closesAt(lag, endMin) ?? []);
+  });
+  return closes.length > 0 ? Math.min(...closes) : null;
 }
 
 /** The task that a binding names. */

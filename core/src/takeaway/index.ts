@@ -6,3 +6,4 @@ export { type QrMatrix, qrCode, recordCode, recordOfCode } from './qrCode';
 export { quantitiesToCsv } from './quantitiesToCsv';
 export { sittingsToICalendar } from './sittingsToICalendar';
 export { type UsedRow, usedRows } from './usedRows';
+export { workshopToICalendar } from './workshopToICalendar';

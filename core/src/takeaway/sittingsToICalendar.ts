@@ -2,6 +2,7 @@ import ical, { ICalCalendarMethod } from 'ical-generator';
 import { cautionDefers, doWhat, methodNames } from '../finishing';
 import { type Reckoning, type Sitting, sittingsOf, sittingWords } from '../reckoning';
 import type { Product } from '../workshop';
+import { ring, ringsBeforeMin } from './workshopToICalendar';
 
 const date = (minute: number): Date => new Date(minute * 60_000);
 
@@ -42,7 +43,8 @@ export function sittingsToICalendar(
     });
   for (const s of sittingsOf(reckoning.steps)) {
     if (s.status === 'done') continue;
-    event(s.id, s.startMin, s.endMin, `${pieceName}: ${sittingWords(s, doWhat)}`, description(s, products));
+    const summary = `${pieceName}: ${sittingWords(s, doWhat)}`;
+    ring(event(s.id, s.startMin, s.endMin, summary, description(s, products)), ringsBeforeMin, summary);
   }
   const { lightUseAtMin, curedAtMin } = reckoning.totals;
   if (lightUseAtMin !== null)

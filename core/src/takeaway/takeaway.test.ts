@@ -6,7 +6,7 @@ import { cautionDefers } from '../finishing';
 import { zoneNames } from '../piece';
 import { reckonPiece, sittingsOf } from '../reckoning';
 import { minuteOf } from '../units';
-import { planToText, quantitiesToCsv, sittingsToICalendar } from './index';
+import { planToText, quantitiesToCsv, sittingsToICalendar, workshopToICalendar } from './index';
 
 const nowMin = minuteOf('2026-11-25T10:07:00Z');
 const demo = demoWorkshop(nowMin, 'Europe/London');
@@ -56,6 +56,55 @@ describe('sittingsToICalendar', () => {
       expect(lines).toEqual(expect.arrayContaining([...s.steps.map((x) => x.step.reason), ...s.cautions]));
       if (name) expect(lines[0]!.startsWith(name)).toBe(true);
     }
+  });
+});
+
+describe('workshopToICalendar', () => {
+  // Reference package: ical.js (RFC 5545).
+  it('rings before each sitting, an hour before its window closes, and when a piece is ready', () => {
+    const sitting = (id: string, startMin: number, closesAtMin: number | null) => ({
+      id: `stool/${id}`,
+      pieceId: 'stool',
+      sittingId: id,
+      words: `Clear coat ${id}`,
+      steps: [],
+      startMin,
+      endMin: startMin + 20,
+      handsMin: 20,
+      status: 'planned' as const,
+      dryMin: 0,
+      closesAtMin,
+      binds: 'nothing keeps it',
+      boundTo: null,
+    });
+    const plan = {
+      // The window of the second closes well behind it, that of the third at once.
+      sittings: [
+        sitting('1', nowMin, null),
+        sitting('2', nowMin + 300, nowMin + 700),
+        sitting('3', nowMin + 900, nowMin + 930),
+      ],
+      ready: [
+        { pieceId: 'stool', atMin: nowMin + 5000, dueMin: null },
+        { pieceId: 'table', atMin: null, dueMin: null },
+      ],
+    };
+    const text = workshopToICalendar('Halt; workshop', plan, new Map([['stool', 'Stool, "1"']]), nowMin);
+    const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent');
+    const told = events.map((c) => {
+      const e = new ICAL.Event(c);
+      const [alarm] = c.getAllSubcomponents('valarm');
+      const trigger = alarm!.getFirstPropertyValue('trigger') as ICAL.Duration;
+      return [e.summary, e.startDate.toUnixTime() / 60 - nowMin, Math.abs(trigger.toSeconds()) / 60];
+    });
+    expect(told).toEqual([
+      ['Stool, "1": Clear coat 1', 0, 10],
+      ['Stool, "1": Clear coat 2', 300, 10],
+      ['An hour left for Stool, "1": Clear coat 2', 640, 0],
+      ['Stool, "1": Clear coat 3', 900, 10],
+      ['Stool, "1": light use from now', 5000, 0],
+    ]);
+    expect(workshopToICalendar('Halt; workshop', plan, new Map([['stool', 'Stool, "1"']]), nowMin)).toBe(text);
   });
 });
 

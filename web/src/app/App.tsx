@@ -3,7 +3,7 @@ import { lazy, Suspense } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Today } from '../features/today/Today';
-import { appRoot } from './appRoot';
+import { appRoot } from '../store/appRoot';
 import { Broken } from './Broken';
 import { Shell } from './Shell';
 import { theme } from './theme';

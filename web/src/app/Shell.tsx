@@ -23,6 +23,7 @@ import { Notices } from './Notices';
 import { RunningMixes } from './RunningMixes';
 import { fromTheMenu, roomOf, rooms } from './rooms';
 
+const Alarms = lazy(() => import('./Alarms'));
 const Messages = lazy(() => import('./Messages'));
 const ShortcutsDialog = lazy(() => import('./ShortcutsDialog'));
 
@@ -156,6 +157,9 @@ export function Shell() {
         sx={{ gridArea: 'main', minWidth: 0, p: phone ? '14px 14px 96px' : '18px 24px 40px' }}
       >
         <RunningMixes />
+        <Suspense>
+          <Alarms />
+        </Suspense>
         <Notices />
         <Suspense fallback={<Typography variant="body2">Opening…</Typography>}>
           <Outlet />

@@ -1,5 +1,5 @@
+import { appRoot } from '../store/appRoot';
 import { say } from '../ui/say';
-import { appRoot } from './appRoot';
 
 /** A new version that waits is taken over when the user says so: the page it belongs to is brought anew. */
 function offer(waiting: ServiceWorker): void {

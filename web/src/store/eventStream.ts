@@ -1,4 +1,4 @@
-import { appRoot } from '../app/appRoot';
+import { appRoot } from './appRoot';
 
 /** What listens to one topic of the server's stream. */
 interface Listener {

@@ -22,7 +22,7 @@ export function tellInstruments(next: Instruments | null): void {
   for (const l of listeners) l();
 }
 
-export const instrumentsNow = (): Instruments | null => told;
+const instrumentsNow = (): Instruments | null => told;
 const subscribe = (listener: () => void) => {
   listeners.add(listener);
   return () => void listeners.delete(listener);

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { appRoot } from '../app/appRoot';
+import { appRoot } from './appRoot';
 import { listen } from './eventStream';
 
 /** What the scale says; undefined: nothing heard of it yet. */

@@ -1,5 +1,5 @@
 import useSWR from 'swr';
-import { appRoot } from '../app/appRoot';
+import { appRoot } from './appRoot';
 
 /** Whether the server that brought the page answers. */
 export function useServerHealth(): 'asking' | 'ready' | 'away' {

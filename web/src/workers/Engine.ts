@@ -39,7 +39,7 @@ import {
 } from '@cosmesis/core/reckoning';
 import { improvingSchedule, keptWorkCalendar, type WorkshopSchedule } from '@cosmesis/core/schedule';
 import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
-import { quantitiesToCsv, sittingsToICalendar } from '@cosmesis/core/takeaway';
+import { quantitiesToCsv, sittingsToICalendar, workshopToICalendar } from '@cosmesis/core/takeaway';
 import { good, minuteOf, type Result, refused } from '@cosmesis/core/units';
 import {
   canonicalJson,
@@ -592,6 +592,14 @@ export class Engine {
       const told = reckonPiece(input);
       return told.ok ? good(sittingsToICalendar(input.piece.name, told.value, input.products, nowMin)) : told;
     });
+  }
+  /** The schedule of the workshop as it was last found, as a calendar. */
+  workshopCalendar(nowMin: number): Result<string> {
+    const plan = this.workshopPlan(nowMin, 0);
+    if (!plan.ok) return plan;
+    const { pieces, settings } = this.open();
+    const names = new Map(Object.values(pieces).map((p) => [p.id, p.name]));
+    return guarded(() => good(workshopToICalendar(settings.name, plan.value, names, nowMin)));
   }
   csv(pieceId: string, nowMin: number): Result<string> {
     return guarded(() => {

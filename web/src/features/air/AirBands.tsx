@@ -34,7 +34,7 @@ export function coatWords({ stretches }: CoatAhead, nowMin: number, timeZone: st
 }
 
 /** Coats whose labels bear the same hours share a band. */
-export function alike(coats: readonly CoatAhead[]): CoatAhead[][] {
+function alike(coats: readonly CoatAhead[]): CoatAhead[][] {
   const groups = new Map<string, CoatAhead[]>();
   for (const c of coats) {
     const key = c.stretches.map((s) => `${s.untilMin}${s.breaches[0]?.limit ?? ''}`).join();

@@ -8,7 +8,7 @@ import {
 } from '@cosmesis/core/workshop';
 import { useEffect, useRef } from 'react';
 import { z } from 'zod';
-import { appRoot } from '../../app/appRoot';
+import { appRoot } from '../../store/appRoot';
 import { listen } from '../../store/eventStream';
 import { type Instruments as Told, tellInstruments } from '../../store/instruments';
 import { useParts } from '../../store/useWorkshop';

@@ -6,7 +6,7 @@ import { formatTemperature, formatTemperatureDifference, type UnitSystem } from 
 export const short = (name: string): string => name.split(',')[0]!;
 
 /** What of its label the air breaks, with its bound. */
-export function breachWords(b: AirBreach, system: UnitSystem): string {
+function breachWords(b: AirBreach, system: UnitSystem): string {
   const temp = (t: number) => formatTemperature(t, system);
   const percent = (f: number) => `${Math.round(f * 100)} %`;
   switch (b.limit) {

@@ -12,11 +12,13 @@ import { useSpaceBands } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
 import { useParts } from '../../store/useWorkshop';
 import { useWorkshopPlan } from '../../store/useWorkshopPlan';
+import { download, fileName } from '../../ui/download';
 import { aboutTime, clockTime, dayName, dayTime, duration } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { ActRow, ActWhat, ActWhen, Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { ScrollRegion } from '../../ui/ScrollRegion';
+import { callCore } from '../../workers/callCore';
 import { RackDrawing } from './RackDrawing';
 import { timeScale } from './timeScale';
 
@@ -134,9 +136,17 @@ export default function Rack() {
     <Stack>
       <Stack direction="row">
         <Typography variant="h1">The rack</Typography>
-        <Box sx={{ ml: 'auto' }}>
+        <Stack direction="row" sx={{ ml: 'auto', alignItems: 'center' }}>
+          <Button
+            onClick={async () => {
+              const made = await callCore('workshopCalendar', [nowMin], { urgent: true, needs: [] });
+              if (made.ok) download(fileName(settings.name, 'ics'), 'text/calendar', made.value);
+            }}
+          >
+            Download as calendar
+          </Button>
           <Keys legend="How far" hideLegend choices={spans} value={span} onPick={setSpan} />
-        </Box>
+        </Stack>
       </Stack>
       {inOrder.length === 0 ? (
         <Typography>Nothing is planned. A piece with a survey and looks hangs here, with all others.</Typography>

@@ -22,6 +22,7 @@ import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
 import { useHeld } from '../../ui/useHeld';
 import { callCore } from '../../workers/callCore';
+import { AlarmSwitch } from './AlarmSwitch';
 import { parseHours } from './parseHours';
 
 const headsOf = (state: StoreState) => state.heads;
@@ -354,6 +355,7 @@ export default function WorkshopScreen() {
       <Switch />
       <Files />
       <SettingsFields key={openId} />
+      <AlarmSwitch />
       <Typography variant="body2">
         {health === 'away'
           ? 'The server is not answering; what is open here goes on working.'

@@ -50,3 +50,22 @@ test('two pieces claim no hour: what is done on one moves the other, and nothing
   await expect(list.getByRole('listitem').first()).toContainText('Running');
   await expect(list.getByRole('listitem').first()).toContainText(what);
 });
+
+test('the schedule is rehearsed: how sure the promises are, what holds it up, what would help; and it can be stopped', async ({
+  page,
+}) => {
+  await openFresh(page, '/rack');
+  const section = page.getByRole('region', { name: 'Rehearsal' });
+  await section.getByRole('button', { name: 'Rehearse it' }).click();
+  await section.getByRole('button', { name: 'Stop' }).click();
+  await expect(section.getByRole('button', { name: 'Rehearse it' })).toBeVisible();
+  await section.getByRole('button', { name: 'Rehearse it' }).click();
+  await expect(section.getByText(/Refreshment table keeps its promise in \d+ % of the runs/)).toBeVisible({
+    timeout: 60_000,
+  });
+  const ready = section.getByRole('table', { name: 'When pieces are ready' });
+  await expect(ready.getByRole('row', { name: /^Cane-backed chair/ })).toContainText(/\d+ %/);
+  await section.getByRole('button', { name: 'Days of Cane-backed chair' }).click();
+  await expect(section.getByRole('figure')).toContainText('Cane-backed chair: ready on these days, of 1000 runs.');
+  await expect(section.getByRole('table', { name: 'What would change it' })).toContainText('Another pair of hands');
+});

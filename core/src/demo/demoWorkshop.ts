@@ -321,17 +321,22 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
   const created = instantOf(nowMin - 15 * 24 * 60);
   const pieces = [
     begun(ticketCupboard(created), workshop.products, settings, 'carcass/paint/1', 85, nowMin),
-    begun(refreshmentTable(created), workshop.products, settings, 'top/seal/1', 40, nowMin, [
-      'fronts/prime/1',
-      'fronts/inspect/1',
-    ]),
+    begun(
+      { ...refreshmentTable(created), promisedAt: instantOf(nowMin + 9 * 24 * 60) },
+      workshop.products,
+      settings,
+      'top/seal/1',
+      40,
+      nowMin,
+      ['fronts/prime/1', 'fronts/inspect/1'],
+    ),
     { ...parcelsCounter(created), spaceId: 'goods-shed' },
     withOtherPlan(writingSlope(created), created),
     stool(1, created),
     stool(2, created),
     stool(3, created),
     { ...bench(created), spaceId: 'goods-shed' },
-    caneChair(created),
+    { ...caneChair(created), promisedAt: instantOf(nowMin + 16 * 24 * 60) },
   ];
   const weather = [
     [-5 * 24 * 60, 'Goods shed', 7.5, 0.88, 6.9],

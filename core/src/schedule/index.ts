@@ -1,5 +1,14 @@
 export { type AirBar, closesAt, dustFreeAt, type LagInAir, type LagTimes, opensAt } from './lagTimes';
 export { oneAtATime, type Queued, type Waiting } from './oneAtATime';
+export {
+  type Cause,
+  type Outcome,
+  type Rehearsal,
+  rehearse,
+  rehearsed,
+  type Spread,
+  usualSpread,
+} from './rehearse';
 export type { Activity, Lag, Placed, ScheduleAnswer, ScheduleProblem, SharedAir } from './ScheduleProblem';
 export { scheduleFaults } from './scheduleFaults';
 export { scheduleInOrder } from './scheduleInOrder';

@@ -2,8 +2,9 @@ import ical, { ICalAlarmType, ICalCalendarMethod, type ICalEvent } from 'ical-ge
 import type { WorkshopPlan } from '../reckoning';
 
 const date = (minute: number): Date => new Date(minute * 60_000);
-/** A sitting rings so long before it begins, and a window before it closes, minutes. */
-export const [ringsBeforeMin, closingSoonMin] = [10, 60] as const;
+/** A sitting rings so long before it begins, minutes; a window so long before it closes. */
+export const ringsBeforeMin = 10;
+const closingSoonMin = 60;
 
 /** Lets an event ring so many minutes before it begins. */
 export const ring = (event: ICalEvent, beforeMin: number, words: string): void => {

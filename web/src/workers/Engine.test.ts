@@ -178,4 +178,70 @@ describe('the engine of the worker', () => {
     expect(cut.ok).toBe(false);
     expect(on.adopted).toHaveLength(1);
   });
+
+  it('plans with what the instruments told, keeps it out of the records until it is, and lets go of it for another workshop', () => {
+    const engine = opened(disk());
+    const shed = () => {
+      const told = engine.airNow('parcels-counter', nowMin);
+      if (!told.ok || !told.value) throw new Error('no air');
+      return told.value;
+    };
+    expect(shed()).toMatchObject({ space: 'Goods shed', airTempC: 10.5 });
+    const reading = {
+      id: 'probe-1',
+      at: new Date(nowMin * 60_000).toISOString(),
+      space: 'Goods shed',
+      airTempC: 3,
+      relHumFrac: 0.9,
+      surfaceTempC: 3,
+    };
+    engine.hear({ workshopId: 'demo', readings: [reading], forecast: null });
+    expect(shed().airTempC).toBe(3);
+    // An older forecast than the one there is changes nothing, a later one does.
+    const own = demo.settings.forecast!;
+    const cold = own.airTempC.map(() => -5);
+    const at = (hours: number) => new Date(Date.parse(own.takenAt) + hours * 3_600_000).toISOString();
+    const platform = () => {
+      const told = engine.airAhead('platform', nowMin);
+      if (!told.ok) throw new Error('no air');
+      return told.value.hours.find((h) => h.atMin > nowMin + 600)!.airTempC;
+    };
+    const before = platform();
+    engine.hear({ workshopId: 'demo', readings: [], forecast: { ...own, takenAt: at(-5), airTempC: cold } });
+    expect(platform()).toBe(before);
+    engine.hear({ workshopId: 'demo', readings: [], forecast: { ...own, takenAt: at(1), airTempC: cold } });
+    expect(platform()).toBe(-5);
+    engine.hear({ workshopId: 'another', readings: [reading], forecast: null });
+    expect(shed().airTempC).toBe(10.5);
+    const bands = engine.spaceBands(nowMin);
+    expect(bands.ok).toBe(true);
+  });
+
+  it('rehearses as far as it is let, goes on where it was, begins anew under another number, and says the same each time', async () => {
+    const engine = opened(disk());
+    await summaries(engine);
+    const play = (number: number) => {
+      const shares: number[] = [];
+      for (;;) {
+        const answer = engine.rehearse(number, 20, nowMin, 0.01);
+        if (!answer.ok) throw new Error(answer.issues[0]?.message);
+        shares.push(answer.value.share);
+        if (answer.value.told) return { shares, told: answer.value.told };
+      }
+    };
+    const first = play(1);
+    expect(first.shares.length).toBeGreaterThan(2);
+    expect([...first.shares].sort((a, b) => a - b)).toEqual(first.shares);
+    expect(first.told.runs).toBe(20);
+    expect(first.told.pieces.filter((p) => p.metFrac !== null).length).toBe(2);
+    expect(first.told.alternatives.map((a) => a.id)).toEqual([
+      'as-it-is',
+      'longer-days',
+      'saturday',
+      'second-hands',
+      'warm-air',
+    ]);
+    engine.rehearse(2, 20, nowMin, 0.01);
+    expect(play(3).told).toEqual(first.told);
+  });
 });

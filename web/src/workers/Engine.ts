@@ -25,6 +25,7 @@ import {
   type ReckonInput,
   type Reckoning,
   reckonPiece,
+  rehearseWorkshop,
   roomOf,
   roomsOf,
   type SchoolFigures,
@@ -33,6 +34,7 @@ import {
   spaceOf,
   summaryOf,
   type WorkshopPlan,
+  type WorkshopRehearsal,
   workshopAround,
   workshopPlan,
   workshopProblem,
@@ -148,6 +150,12 @@ interface Search {
   tried: number;
 }
 
+/** A rehearsal as far as it went, and what came of it when it is over. */
+export interface Rehearsed {
+  share: number;
+  told: WorkshopRehearsal | null;
+}
+
 /** What instruments told of one workshop since its last deed. */
 export interface Heard {
   workshopId: string;
@@ -202,6 +210,7 @@ export class Engine {
   private draws: Map<string, Draw[]> | null = null;
   private readonly tasks = new Map<string, { piece: Piece; shop: Shop; atMin: number; tasks: readonly PieceTask[] }>();
   private search: Search | null = null;
+  private rehearsal: { number: number; play: ReturnType<typeof rehearseWorkshop>; share: number } | null = null;
   private heard: Heard | null = null;
   private withHeard: { of: Workshop; heard: Heard; workshop: Workshop } | null = null;
 
@@ -534,6 +543,38 @@ export class Engine {
         tried: search.tried,
         of: tries,
       });
+    });
+  }
+
+  /**
+   * Plays the schedule many times. Asked again with the same number it goes on where it was; another number begins anew, and
+   * lets go of the one before.
+   * @param forMs how long it is gone on with now
+   */
+  rehearse(number: number, runs: number, nowMin: number, forMs: number): Result<Rehearsed> {
+    return guarded<Rehearsed>(() => {
+      if (this.rehearsal?.number !== number) {
+        const told = this.workshopPlan(nowMin, 0);
+        if (!told.ok) throw new Error(told.issues[0]?.message);
+        const { settings, pieces } = this.open();
+        const { best, tasks } = this.search!;
+        const own = tasks.flatMap((t) => {
+          const piece = t[0] && pieces[t[0].pieceId];
+          return piece ? [{ piece, tasks: t }] : [];
+        });
+        const problem = workshopProblem(own, settings, nowMin);
+        this.rehearsal = { number, play: rehearseWorkshop(own, problem, best, settings, runs, seed), share: 0 };
+      }
+      const { rehearsal } = this;
+      for (const until = performance.now() + forMs; performance.now() < until; ) {
+        const next = rehearsal.play.next();
+        if (next.done) {
+          this.rehearsal = null;
+          return good({ share: 1, told: next.value });
+        }
+        rehearsal.share = next.value;
+      }
+      return good({ share: rehearsal.share, told: null });
     });
   }
 

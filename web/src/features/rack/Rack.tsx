@@ -6,7 +6,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useSpaceBands } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
@@ -21,6 +21,8 @@ import { ScrollRegion } from '../../ui/ScrollRegion';
 import { callCore } from '../../workers/callCore';
 import { RackDrawing } from './RackDrawing';
 import { timeScale } from './timeScale';
+
+const RehearsalSection = lazy(() => import('./RehearsalSection'));
 
 const spans = [
   { value: 'day', name: 'A day', pxPerMin: 4.4, days: 3 },
@@ -218,6 +220,11 @@ export default function Rack() {
         )}
       </Stack>
       <Ready plan={plan} names={names} />
+      {inOrder.length > 0 && (
+        <Suspense>
+          <RehearsalSection names={names} nowMin={nowMin} />
+        </Suspense>
+      )}
     </Stack>
   );
 }

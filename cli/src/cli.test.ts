@@ -75,7 +75,7 @@ describe('the command line', () => {
       printed('check')
         .find((p) => p.id === 'parcels-counter')
         ?.findings.map((f) => f.ruleId),
-    ).toEqual(['SAF-01', 'SAF-01', 'SUB-12']);
+    ).toEqual(['SAF-01', 'SAF-01', 'APP-01', 'APP-01', 'APP-01', 'SUB-12']);
   });
 
   it('schedules the whole workshop: one pair of hands at one place, every step with what binds it or why it has no time', () => {

@@ -78,20 +78,19 @@ class Passed {
  * Thickness: what evaporates takes as long as it is thick, what hardens through as the square of it; the range holds both.
  */
 export function dryingClock(air: SpaceAir): DryingClock {
-  const clocks = new Map<string, Passed>();
+  const clocks = new Map<'water' | Chemistry, Record<End, Passed>>();
   const clockOf = (of: 'water' | Chemistry, end: End): Passed => {
-    const key = `${of}/${end}`;
-    let clock = clocks.get(key);
-    if (!clock) {
-      const rateAt = (hour: number): number => {
+    let both = clocks.get(of);
+    if (!both) {
+      const rateAt = (which: End) => (hour: number) => {
         const { airTempC, relHumFrac } = air.at(hour * hourMin);
         const factor = of === 'water' ? waterFactor(airTempC, relHumFrac) : hardeningFactor(of, airTempC, relHumFrac);
-        return 1 / factor[end];
+        return 1 / factor[which];
       };
-      clock = new Passed(rateAt);
-      clocks.set(key, clock);
+      both = { slow: new Passed(rateAt('slow')), fast: new Passed(rateAt('fast')) };
+      clocks.set(of, both);
     }
-    return clock;
+    return both[end];
   };
   return (end, film, laidMin, labelMin) => {
     const { chemistry, thicknessRatio: l, paceRatio } = film;

@@ -374,7 +374,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     if (!product) return endMin;
     const { cureMin, lightUseMin } = product.times;
     const labelMin = zoneId && wear[zoneId] === 'child-food' ? cureMin.high : lightUseMin.high;
-    return ready(product, logged.get(id), endMin, labelMin);
+    return ready(product, logged.get(id))(endMin, labelMin);
   };
   const lightUse = totalsOf(worked, usedFrom, [], () => 0).lightUseAtMin;
   const context = {

@@ -132,15 +132,16 @@ const hardens: ReadonlySet<WaitKind> = new Set(['recoat', 'film', 'sand', 'tape'
 const provenBySanding: ReadonlySet<WaitKind> = new Set(['recoat', 'film', 'sand']);
 
 /** When a film is ready for something that a label gives so many minutes, in the air it lies in; never before the label. */
-export type ReadyIn = (product: Product, entry: LogEntry | undefined, laidMin: number, labelMin: number) => number;
+export type Ready = (laidMin: number, labelMin: number) => number;
 
 /** The clock of a room for labels; with no room a label's minutes hold. */
 export const readyIn =
-  (room: Room | null): ReadyIn =>
-  (product, entry, laidMin, labelMin) => {
+  (room: Room | null) =>
+  (product: Product, entry: LogEntry | undefined): Ready => {
     const film = room && filmOf(product, entry, room.clock);
-    if (!room || !film) return laidMin + labelMin;
-    return Math.max(laidMin + labelMin, Math.ceil(room.clock('slow', film, laidMin, labelMin)));
+    if (!room || !film) return (laidMin, labelMin) => laidMin + labelMin;
+    const { clock } = room;
+    return (laidMin, labelMin) => Math.max(laidMin + labelMin, Math.ceil(clock('slow', film, laidMin, labelMin)));
   };
 
 /** The minute by which it was found that a film sands; null: it was not. */
@@ -158,7 +159,7 @@ export function recoatIn(
   from: Product['times']['recoatFromMin'],
   until: Product['times']['recoatUntilMin'],
 ): { fromMin: number; untilMin: number | null } {
-  const expected = readyIn(room)(product, entry, laidMin, from.high);
+  const expected = readyIn(room)(product, entry)(laidMin, from.high);
   const proven = provenMinOf(entry);
   const fromMin = proven === null ? expected : Math.max(laidMin, Math.min(expected, proven));
   const film = room && filmOf(product, entry, room.clock);

@@ -20,7 +20,7 @@ import {
 } from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Product, Step } from '../workshop';
-import { airBarOf, type LagInRoom, lagInRoom, type Place, readyIn } from './roomOf';
+import { airBarOf, type LagInRoom, lagInRoom, type Place, type Room, readyIn } from './roomOf';
 
 /** What the steps of a plan need to be laid out in time. */
 export interface StepTimes {
@@ -193,6 +193,12 @@ const noSooner = (own: Step, other: Step): boolean =>
   own.areaFrac === 1 &&
   other.of - other.ordinal >= own.of - own.ordinal;
 
+/** When a film takes no dust any more, in the air of its room. */
+function dustFreeIn(room: Room, product: Product, entry: LogEntry | undefined): (endMin: number) => number {
+  const ready = readyIn(room)(product, entry);
+  return (endMin) => ready(endMin, product.times.dustFreeMin.high);
+}
+
 /** What a step raises, and leaves open to what others raise. */
 function airOf(step: Step, { products, place: { room, dustElsewhere }, log }: StepTimes): { air?: SharedAir } {
   const { film, abrasive } = stepKind(step.kind);
@@ -204,9 +210,7 @@ function airOf(step: Step, { products, place: { room, dustElsewhere }, log }: St
     air: {
       place: step.zoneId,
       openMin: film ? (product?.times.dustFreeMin.high ?? 0) : 0,
-      ...(product && room
-        ? { openUntil: (endMin) => readyIn(room)(product, entry, endMin, product.times.dustFreeMin.high) }
-        : {}),
+      ...(product && room ? { openUntil: dustFreeIn(room, product, entry) } : {}),
       raises: abrasive && !dustElsewhere ? 'dust' : mist,
       lays: film ? step.productId : null,
     },

@@ -1,5 +1,5 @@
 import { doWhat, isSprayed, stepKind, waitWords } from '../finishing';
-import { type AirBar, dustFreeAt, type LagInAir, opensAt, type TaskAir, type TaskLag } from '../schedule';
+import { type AirBar, dustFreeAt, type LagInAir, opensAt, remembered, type TaskAir, type TaskLag } from '../schedule';
 import type { LogEntry, Piece, Product } from '../workshop';
 import type { PieceTask, ReckonedStep } from './Reckoning';
 import { airBarOf, type Place, readyIn } from './roomOf';
@@ -150,12 +150,15 @@ function airOfTask(
     const { behindMin } = within.get(step.id)!;
     openMin = Math.max(openMin, dustFreeMin - behindMin);
     const entry = log.find((e) => e.step.id === step.id);
-    if (room && product) opens.push((endMin) => readyIn(room)(product, entry, endMin - behindMin, dustFreeMin));
+    if (room && product) {
+      const ready = readyIn(room)(product, entry);
+      opens.push((endMin) => ready(endMin - behindMin, dustFreeMin));
+    }
     lays = step.productId;
     if (isSprayed(step.method)) raises ??= step.productId;
   }
   if (openMin <= 0 && raises === null) return null;
-  const openUntil = (endMin: number) => Math.max(...opens.map((open) => open(endMin)));
+  const openUntil = (endMin: number) => opens.reduce((latest, open) => Math.max(latest, open(endMin)), endMin);
   const space = room?.air.space.id ?? oneSpace;
   return { space, openMin, raises, lays, ...(opens.length > 0 ? { openUntil } : {}) };
 }
@@ -172,7 +175,7 @@ function airBarOfTask(
     return bar ? [{ bar, aheadMin: within.get(step.id)!.aheadMin }] : [];
   });
   if (bars.length === 0) return undefined;
-  return (startMin) => {
+  return remembered((startMin) => {
     let last: ReturnType<AirBar> = null;
     for (const { bar, aheadMin } of bars) {
       const own = bar(startMin + aheadMin);
@@ -180,7 +183,7 @@ function airBarOfTask(
         last = { ...own, untilMin: own.untilMin - aheadMin };
     }
     return last;
-  };
+  });
 }
 
 /**
@@ -204,8 +207,8 @@ function lightUse(steps: readonly ReckonedStep[], within: ReadonlyMap<string, Wi
     const because = film ? (cured ? waitWords.cure : waitWords['light-use']) : waitWords.none;
     const lag: TaskLag = { beforeId: there.task, minMin, maxMin: null, blocked: null, lateMin: null, because };
     if (!room || !product || !film) return [lag];
-    const opens = (endMin: number) =>
-      Math.max(endMin, readyIn(room)(product, entry, endMin - there.behindMin, waitMin));
+    const ready = readyIn(room)(product, entry);
+    const opens = (endMin: number) => Math.max(endMin, ready(endMin - there.behindMin, waitMin));
     return [{ ...lag, inAir: { opens, closes: () => null, barred: () => null } }];
   });
   return { ...plainTask(piece.id, 'light-use'), lags: strongest(lags), counts: true };

@@ -29,7 +29,8 @@ export function wetZones(
     const film = stepKind(s.step.kind).film;
     const recoat = film ? times.recoatFromMin : times.sandFromMin;
     const entry = log.get(s.step.id);
-    const by = (labelMin: number) => readyIn(room)(product, entry, at, labelMin);
+    const ready = readyIn(room)(product, entry);
+    const by = (labelMin: number) => ready(at, labelMin);
     const next = recoatIn(room, product, entry, at, recoat, film ? times.recoatUntilMin : null);
     const zone: WetZone = {
       zoneId: s.step.zoneId,

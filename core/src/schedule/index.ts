@@ -1,4 +1,4 @@
-export { type AirBar, closesAt, dustFreeAt, type LagInAir, type LagTimes, opensAt } from './lagTimes';
+export { type AirBar, closesAt, dustFreeAt, type LagInAir, type LagTimes, opensAt, remembered } from './lagTimes';
 export { oneAtATime, type Queued, type Waiting } from './oneAtATime';
 export {
   type Cause,

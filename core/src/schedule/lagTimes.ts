@@ -50,3 +50,25 @@ export const dustFreeAt = ({ openMin, openUntil }: Open, endMin: number): number
 
 /** Tells whether the air of its space lets work begin; until when not, and why. Infinity: it never does. */
 export type AirBar = (startMin: number) => { untilMin: number; because: string } | null;
+
+/**
+ * The same bar, asked once for each minute: a search asks for the same ones again and again. What is barred until a minute is
+ * barred until then from any minute before it, back to where that was found.
+ */
+export function remembered(bar: AirBar): AirBar {
+  const open = new Set<number>();
+  const barred: { fromMin: number; told: { untilMin: number; because: string } }[] = [];
+  return (startMin) => {
+    if (open.has(startMin)) return null;
+    const known = barred.find((b) => startMin >= b.fromMin && startMin < b.told.untilMin);
+    if (known) return known.told;
+    const told = bar(startMin);
+    if (!told) open.add(startMin);
+    else {
+      const same = barred.find((b) => b.told.untilMin === told.untilMin && b.told.because === told.because);
+      if (same) same.fromMin = Math.min(same.fromMin, startMin);
+      else barred.push({ fromMin: startMin, told });
+    }
+    return told;
+  };
+}

@@ -90,6 +90,8 @@ class Layout {
   private readonly timelines: readonly Timeline[];
   /** Tasks that raise dust or leave a film open, by space. */
   private readonly airs = new Map<string, Node[]>();
+  /** When what each of them laid takes no dust any more. */
+  private readonly dustFree = new Map<Node, number>();
   private readonly onPlace = new Map<string, Node[]>();
   /** Ends that tasks were held back to. */
   private readonly floors = new Map<Node, { endMin: number; laterId: string }>();
@@ -265,10 +267,11 @@ class Layout {
   ): { untilMin: number; binding: Binding } | undefined {
     const { air } = task;
     if (!air) return undefined;
+    let ownFree: number | undefined;
     for (const other of this.airs.get(air.space) ?? []) {
       const at = this.placed.get(other)!;
       const theirs = other.task.air!;
-      const closes = dustFreeAt(theirs, at.endMin);
+      const closes = this.dustFree.get(other)!;
       const binding: Binding = { kind: 'dust', otherId: at.id };
       // What it raises would fall into a film that lies open.
       if (
@@ -281,8 +284,9 @@ class Layout {
         return { untilMin: closes, binding };
       // Its own film would lie open when the other raises dust.
       const spoiled = theirs.raises !== null && air.openMin > 0 && theirs.raises !== air.lays;
-      if (spoiled && at.startMin < dustFreeAt(air, endMin) && at.endMin > endMin)
-        return { untilMin: at.endMin, binding };
+      if (!spoiled || at.endMin <= endMin) continue;
+      ownFree ??= dustFreeAt(air, endMin);
+      if (at.startMin < ownFree) return { untilMin: at.endMin, binding };
     }
     return undefined;
   }
@@ -409,7 +413,10 @@ class Layout {
 
   private occupy(n: Node): void {
     const { air, place } = n.task;
-    if (air && (air.raises !== null || air.openMin > 0)) push(this.airs, air.space, n);
+    if (air && (air.raises !== null || air.openMin > 0)) {
+      push(this.airs, air.space, n);
+      this.dustFree.set(n, dustFreeAt(air, this.placed.get(n)!.endMin));
+    }
     if (place) push(this.onPlace, place.id, n);
   }
 

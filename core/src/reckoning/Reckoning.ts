@@ -93,6 +93,8 @@ export interface PieceTask extends Task {
   words: string;
   /** Something ordered, that has to come. */
   ordered: boolean;
+  /** It has been begun, and is not done. */
+  runs: boolean;
 }
 
 /** Everything worked out for one piece. */

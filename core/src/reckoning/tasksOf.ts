@@ -231,6 +231,7 @@ const plainTask = (pieceId: string, id: string): PieceTask => ({
   stepMin: [],
   words: 'Light use',
   ordered: false,
+  runs: false,
 });
 
 /** Ids of tasks are told apart by their piece. */
@@ -270,6 +271,7 @@ export function tasksOf(input: TasksInput): PieceTask[] {
       stepMin: own.map((s) => s.handsOnMin),
       words: sittingWords({ steps: own }, doWhat),
       ordered: first.step.kind === 'obtain',
+      runs: own.some((s) => s.status === 'running'),
     };
   });
   if (ahead.length > 0) tasks.push(lightUse(steps, within, input));

@@ -150,7 +150,7 @@ export function workshopPlan(
   const sittingOf = (id: string) => tasks.get(id)!.stepIds[0] ?? '';
   const planned = schedule.placed.flatMap((at): PlannedSitting[] => {
     const t = tasks.get(at.id)!;
-    if (t.stepIds.length === 0 || (t.fixed && at.endMin < nowMin)) return [];
+    if (t.stepIds.length === 0 || (t.fixed && !t.runs)) return [];
     return [
       {
         id: at.id,

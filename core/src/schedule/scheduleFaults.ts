@@ -44,7 +44,7 @@ export function scheduleFaults(problem: WorkshopProblem, schedule: WorkshopSched
     if (p.startMin < problem.nowMin) fault(t, 'begins before now');
     if (t.notBefore && p.startMin < t.notBefore.minute) fault(t, 'begins too soon');
     for (const c of t.closed) if (p.startMin >= c.fromMin && p.startMin < c.untilMin) fault(t, 'begins in barred air');
-    if (t.airBar?.(p.startMin)) fault(t, 'begins in air its label does not bear');
+    if (t.airBar?.(p.startMin + (lateMin.get(t.id) ?? 0))) fault(t, 'begins in air its label does not bear');
     const handsMin = t.handsMin + (lateMin.get(t.id) ?? 0);
     if (handsMin === 0) {
       if (p.endMin !== p.startMin) fault(t, 'takes time without hands');

@@ -209,7 +209,7 @@ class Layout {
         binding = { kind: 'window', laterId: floor.laterId };
         continue;
       }
-      const later = this.movedOn(n, found, barred);
+      const later = this.movedOn(n, found, barred, handsMin - task.handsMin);
       if (!later && holdMin === 0) return found;
       if (!later) {
         fromMin = found.startMin + holdMin;
@@ -247,6 +247,7 @@ class Layout {
     n: Node,
     { startMin, endMin }: Found,
     barred: Opening['barred'],
+    lateMin: number,
   ): { untilMin: number; binding: Binding } | { unplaced: Unplaced } | undefined {
     for (const b of barred) if (startMin > b.fromMin && startMin < b.untilMin) return b;
     for (const { fromMin, untilMin, because } of n.task.closed)
@@ -254,9 +255,10 @@ class Layout {
         return untilMin === Number.POSITIVE_INFINITY
           ? { unplaced: { kind: 'air', because } }
           : { untilMin, binding: { kind: 'air', because } };
-    const bar = n.task.airBar?.(startMin);
+    // What a passed window asks for goes first: its own work begins after that.
+    const bar = n.task.airBar?.(startMin + lateMin);
     if (bar?.untilMin === Number.POSITIVE_INFINITY) return { unplaced: { kind: 'air', because: bar.because } };
-    if (bar) return { untilMin: bar.untilMin, binding: { kind: 'air', because: bar.because } };
+    if (bar) return { untilMin: bar.untilMin - lateMin, binding: { kind: 'air', because: bar.because } };
     return this.dustFrom(n, startMin, endMin) ?? this.fullFrom(n, startMin, endMin);
   }
 

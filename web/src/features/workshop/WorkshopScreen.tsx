@@ -270,8 +270,10 @@ function Switch() {
   const here = useStillHere();
   const [confirming, setConfirming] = useState<string | null>(null);
   const thenToday = async (opened: Promise<unknown>) => {
+    const { pathname } = window.location;
     await opened;
-    if (here.current) navigate('/');
+    // Whoever has gone on meanwhile is not pulled back, also while the next screen is still being brought.
+    if (here.current && window.location.pathname === pathname) navigate('/');
   };
   const remove = async (id: string) => {
     const rest = heads.filter((h) => h.workshopId !== id);

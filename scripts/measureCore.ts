@@ -4,7 +4,13 @@ import { checkPlan, houseOf, lagsOf, nothingAround, planOf, runPlan } from '@cos
 import { buildFaces, shapeOf, shapeToDraw, zonesOf } from '@cosmesis/core/piece';
 import { typicalProducts } from '@cosmesis/core/products';
 import { needsOf, reckonPiece, workshopProblem } from '@cosmesis/core/reckoning';
-import { improvingSchedule, keptWorkCalendar, scheduleInOrder, scheduleWorkshop } from '@cosmesis/core/schedule';
+import {
+  improvingSchedule,
+  keptWorkCalendar,
+  rehearsed,
+  scheduleInOrder,
+  scheduleWorkshop,
+} from '@cosmesis/core/schedule';
 import { buyList } from '@cosmesis/core/stock';
 import { seededRandom } from '@cosmesis/core/units';
 import { ownZoneIds, zoneIds } from '@cosmesis/core/workshop';
@@ -223,6 +229,15 @@ say(
   median(5, () => void scheduleWorkshop(workshop, 0, 1)),
   'under 100 ms',
 );
+{
+  const plan = scheduleWorkshop(workshop, 0, 1);
+  const order = new Map(plan.placed.map((p) => [p.id, p.startMin]));
+  say(
+    `${whole}, rehearsed 1,000 times`,
+    median(1, () => void rehearsed(workshop, order, 1000, 1)),
+    'a few seconds',
+  );
+}
 const search = improvingSchedule(workshop, 1_000_000, 1);
 const first = search.next().value as { schedule: { cost: number } };
 let [best, tried] = [first.schedule.cost, 0];

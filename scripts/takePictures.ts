@@ -21,7 +21,7 @@ const views: readonly View[] = [
   { name: 'papers', path: '/pieces/ticket-cupboard/papers' },
   { name: 'rack', path: '/rack' },
   { name: 'mix', path: '/mix' },
-  { name: 'pour', path: '/mix/mix-1' },
+  { name: 'air', path: '/air?space=goods-shed' },
   { name: 'buy', path: '/buy' },
   { name: 'shelf', path: '/shelf' },
   { name: 'products', path: '/products' },

@@ -78,6 +78,25 @@ describe('the command line', () => {
     ).toEqual(['SAF-01', 'SAF-01', 'APP-01', 'APP-01', 'APP-01', 'SUB-12']);
   });
 
+  it('rehearses the workshop: when pieces are ready, how sure promises are, and what would help', () => {
+    const told = runCommand('rehearse', text);
+    if (!told.ok) throw new Error(told.issues[0]?.message);
+    const { runs, pieces, causes, alternatives } = told.value as {
+      runs: number;
+      pieces: { id: string; met: number | null; ready: { oneInTen: string; half: string; nineInTen: string } }[];
+      causes: { share: number }[];
+      alternatives: { id: string }[];
+    };
+    expect(runs).toBe(1000);
+    const table = pieces.find((p) => p.id === 'refreshment-table')!;
+    expect(table.met).toBeGreaterThanOrEqual(0);
+    expect(table.met).toBeLessThanOrEqual(1);
+    const { oneInTen, half, nineInTen } = table.ready;
+    expect([oneInTen, half, nineInTen].sort()).toEqual([oneInTen, half, nineInTen]);
+    expect(causes.reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 6);
+    expect(alternatives[0]!.id).toBe('as-it-is');
+  });
+
   it('schedules the whole workshop: one pair of hands at one place, every step with what binds it or why it has no time', () => {
     const pieces = printed('schedule');
     const byId = (id: string) => pieces.find((p) => p.id === id)!.steps;

@@ -1,18 +1,25 @@
 import { planOf } from '@cosmesis/core/finishing';
-import { type Reckoning, reckonPiece, roomsOf, workshopPlan, workshopProblem } from '@cosmesis/core/reckoning';
+import {
+  type Reckoning,
+  reckonPiece,
+  rehearseWorkshop,
+  roomsOf,
+  workshopPlan,
+  workshopProblem,
+} from '@cosmesis/core/reckoning';
 import { keptWorkCalendar, scheduleWorkshop } from '@cosmesis/core/schedule';
 import { planToText } from '@cosmesis/core/takeaway';
 import { DomainError, good, type Result, refused } from '@cosmesis/core/units';
 import { readWorkshopFile, type Workshop, workshopFromFile } from '@cosmesis/core/workshop';
 
 /** What the command line can print. */
-export const commands = ['plan', 'quantities', 'schedule', 'check'] as const;
+export const commands = ['plan', 'quantities', 'schedule', 'check', 'rehearse'] as const;
 export type Command = (typeof commands)[number];
 
 const iso = (minute: number | null): string | null =>
   minute === null ? null : new Date(minute * 60_000).toISOString();
 
-const views: Readonly<Record<Exclude<Command, 'plan' | 'schedule'>, (r: Reckoning) => unknown>> = {
+const views: Readonly<Record<Exclude<Command, 'plan' | 'schedule' | 'rehearse'>, (r: Reckoning) => unknown>> = {
   quantities: (r) => ({
     areasM2: Object.fromEntries(r.zones.map((z) => [z.id, z.areaM2])),
     steps: r.steps
@@ -67,10 +74,12 @@ export function plansAsText(text: string, now?: string): Result<string> {
 
 /** So many orders are tried for the schedule of a file; the seed makes it the same each time. */
 const tries = 300;
+/** So often a schedule is rehearsed. */
+const rehearsedRuns = 1000;
 const seed = 1;
 
-/** The workshop in time: one pair of hands, each step with what binds it; what cannot be planned says why. */
-function scheduleCommand(workshop: Workshop, nowMin: number): object {
+/** The pieces of a workshop worked out, and scheduled together. */
+function scheduled(workshop: Workshop, nowMin: number) {
   const { pieces, products, settings } = workshop;
   const reckoned = Object.values(pieces).map((piece) => ({
     piece,
@@ -79,7 +88,36 @@ function scheduleCommand(workshop: Workshop, nowMin: number): object {
   const planned = reckoned.flatMap(({ piece, told }) => (told.ok ? [{ piece, tasks: told.value.tasks }] : []));
   const problem = workshopProblem(planned, settings, nowMin);
   const schedule = scheduleWorkshop(problem, tries, seed);
-  const plan = workshopPlan(planned, schedule, nowMin, keptWorkCalendar(settings));
+  return { reckoned, planned, problem, schedule };
+}
+
+/** The schedule played a thousand times: when pieces are ready, how sure promises are, what holds them up. */
+function rehearseCommand(workshop: Workshop, nowMin: number): object {
+  const { planned, problem, schedule } = scheduled(workshop, nowMin);
+  const play = rehearseWorkshop(planned, problem, schedule, workshop.settings, rehearsedRuns, seed);
+  let next = play.next();
+  while (!next.done) next = play.next();
+  const { runs, causes, missed, lateBy, alternatives, pieces } = next.value;
+  const at = (minute: number) => (Number.isFinite(minute) ? iso(minute) : null);
+  return {
+    runs,
+    pieces: pieces.map((p) => ({
+      id: p.pieceId,
+      due: iso(p.dueMin),
+      met: p.metFrac,
+      ready: { oneInTen: at(p.p10Min), half: at(p.p50Min), nineInTen: at(p.p90Min), mean: at(p.meanMin) },
+    })),
+    causes,
+    missed,
+    lateBy,
+    alternatives: alternatives.map(({ id, metFrac, lastMin }) => ({ id, met: metFrac, allReady: at(lastMin) })),
+  };
+}
+
+/** The workshop in time: one pair of hands, each step with what binds it; what cannot be planned says why. */
+function scheduleCommand(workshop: Workshop, nowMin: number): object {
+  const { reckoned, planned, schedule } = scheduled(workshop, nowMin);
+  const plan = workshopPlan(planned, schedule, nowMin, keptWorkCalendar(workshop.settings));
   const inTime = new Map(
     [...plan.sittings, ...plan.waits].flatMap(({ pieceId, steps, binds }) =>
       steps.map((s) => [`${pieceId}/${s.stepId}`, { ...s, binds }] as const),
@@ -126,9 +164,10 @@ export function runCommand(command: Command, text: string, now?: string): Result
   const read = readAt(text, now);
   if (!read.ok) return read;
   const { workshop, nowMin } = read.value;
-  if (command === 'schedule') {
+  if (command === 'schedule' || command === 'rehearse') {
+    const answer = command === 'schedule' ? scheduleCommand : rehearseCommand;
     try {
-      return good({ command, now: iso(nowMin), ...scheduleCommand(workshop, nowMin) }, read.warnings);
+      return good({ command, now: iso(nowMin), ...answer(workshop, nowMin) }, read.warnings);
     } catch (error) {
       // A calendar without a working hour is the one thing that can be asked for and not be answered.
       if (!(error instanceof DomainError)) throw error;

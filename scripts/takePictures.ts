@@ -50,6 +50,9 @@ await withBrowser(4188, async (browser, base) => {
     await page.waitForFunction(
       () => !/so far|Working out|Working it out|worked out again/.test(document.body.textContent),
     );
+    if (path.startsWith('/air')) await page.locator('.recharts-surface').first().waitFor();
+    // The air is told.
+    await page.getByRole('region', { name: 'Air', exact: true }).getByText('dew point').waitFor();
     if (path.endsWith('/plan'))
       await page
         .getByRole('list', { name: /steps in order/ })

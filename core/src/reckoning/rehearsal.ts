@@ -30,7 +30,7 @@ export interface WorkshopRehearsal extends Pick<Rehearsal, 'runs' | 'causes'> {
 }
 
 /** Runs for each thing that could be bought, against so many of the whole. */
-const alternativeShare = 0.1;
+const alternativeShare = 0.2;
 const longerMin = 60;
 const dayEndMin = 24 * 60;
 /** A warm dry room dries in so much of the time that cold or damp air takes (from memory). */

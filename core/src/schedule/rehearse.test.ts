@@ -145,6 +145,13 @@ describe('rehearse', () => {
     expect(told.pieces.map((p) => p.p50Min - nowMin)).toEqual([1030, 30, 180]);
     order.delete('c/1');
     expect(rehearsed(foggy, order, 20, 1, exact).pieces.map((p) => p.pieceId)).toEqual(['a', 'b']);
+    // Of a piece that is held half-way nothing is promised.
+    const held = problemOf([task('a/1', 30), task('a/2', 30, { lags: [lag('a/1', 0)] }), task('b/1', 30)]);
+    const some = new Map([
+      ['a/1', nowMin],
+      ['b/1', nowMin + 30],
+    ]);
+    expect(rehearsed(held, some, 5, 1).pieces.map((p) => p.pieceId)).toEqual(['b']);
     expect(() => rehearsed(foggy, order, 0, 1)).toThrow();
   });
 });

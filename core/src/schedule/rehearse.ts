@@ -447,7 +447,7 @@ interface Sum {
  * Plays a schedule many times with hands that are quicker or slower, films that dry sooner or later and weather that comes early
  * or late. In each run the hands take, of what can be begun, what stands first in the order planned: as one does who follows
  * the list of the day. A window that passes costs what the plan says it costs.
- * @param order start of each task in the plan; tasks that have none are left out
+ * @param order start of each task in the plan; tasks that have none are left out, and pieces that cannot be finished without them
  * @param runs how many times, 1 or more
  * @yields how many runs are done
  * @throws DomainError out_of_range (no hands, no run), not_converged (no working hours)
@@ -464,10 +464,14 @@ export function* rehearse(
   const { tasks } = stage;
   const random = seededRandom(seed);
   const sums = new Map<string, Sum>();
-  const counting = problem.pieces.map((p) => ({
-    ...p,
-    tasks: tasks.flatMap((t, i) => (t.pieceId === p.id && t.counts ? [i] : [])),
-  }));
+  // A piece of which something has no time, held for one, is never ready.
+  const without = new Set(problem.tasks.flatMap((t) => (t.fixed || order.has(t.id) || !t.counts ? [] : [t.pieceId])));
+  const counting = problem.pieces
+    .filter((p) => !without.has(p.id))
+    .map((p) => ({
+      ...p,
+      tasks: tasks.flatMap((t, i) => (t.pieceId === p.id && t.counts ? [i] : [])),
+    }));
   const spent = new Float64Array(causes.length);
   const missed = new Int32Array(tasks.length);
   const lateBy = new Map<string, number>();

@@ -196,7 +196,7 @@ export default function Air() {
           </>
         )}
         {air && (
-          <Suspense>
+          <Suspense fallback={<Box sx={{ height: 240 }} />}>
             <AirChart air={air} fromMin={fromMin} days={days} nowMin={nowMin} timeZone={timeZone} system={system} />
           </Suspense>
         )}

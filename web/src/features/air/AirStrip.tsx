@@ -1,3 +1,4 @@
+import { latestReading } from '@cosmesis/core/deeds';
 import { formatTemperature, formatTemperatureDifference } from '@cosmesis/core/units';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
@@ -50,14 +51,15 @@ const Strip = styled('section')({
 
 /** Always on top: the air of the space a piece stands in, or of the usual one, its dew point, and in words what may go on until when. */
 export function AirStrip() {
-  const { settings } = useParts('settings');
+  const { settings, readings } = useParts('settings', 'readings');
   const { pathname } = useLocation();
   const pieceId = /^\/pieces\/([^/]+)/.exec(pathname)?.[1] ?? null;
   const { missing } = useSummaries();
   const nowMin = useNowMin();
   const air = useAirNow(pieceId);
   const [asking, setAsking] = useState(false);
-  const { unitSystem: system, timeZone, instruments } = settings;
+  const { unitSystem: system, timeZone, instruments, spaces } = settings;
+  const last = air ? undefined : latestReading(readings, spaces[0]?.name);
   const at = (minute: number) => dayTime(minute, nowMin, timeZone);
   const may = air && mayWords(air.coats, missing, at);
   const mayNot = air && mayNotWords(air.coats, system, at);
@@ -90,6 +92,13 @@ export function AirStrip() {
             {air.readAtMin === null && <span>as expected, not read</span>}
             {air.readAtMin !== null && air.olderThanForecast && <span>read before the forecast</span>}
           </>
+        ) : last ? (
+          // As it was read last, until what it means is told.
+          <>
+            <span>{last.space}</span>
+            <b>{formatTemperature(last.airTempC, system)}</b>
+            <b>{Math.round(last.relHumFrac * 100)} %</b>
+          </>
         ) : (
           <Box component="span" sx={{ borderBottom: '2px dotted var(--strip-2)' }}>
             Type the air: temperature and humidity
@@ -104,7 +113,7 @@ export function AirStrip() {
           gap: '6px 14px',
           flexWrap: 'wrap',
           p: '4px 0',
-          maxWidth: 640,
+          maxWidth: 560,
         }}
       >
         {air && ageMin !== null && ageMin > oldReadingMin ? (

@@ -34,7 +34,12 @@ export default function FinishChart({
             <YAxis width={48} stroke="var(--ink-2)" />
             <Bar dataKey="runs" fill="var(--verdigris)" isAnimationActive={false} />
             {due !== null && rows.some((r) => r.day === due) && (
-              <ReferenceLine x={due} stroke="var(--oxide)" strokeWidth={3} label="promised" />
+              <ReferenceLine
+                x={due}
+                stroke="var(--oxide)"
+                strokeWidth={3}
+                label={{ value: 'promised', position: 'top', fill: 'var(--ink)' }}
+              />
             )}
           </BarChart>
         </ResponsiveContainer>

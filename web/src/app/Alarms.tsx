@@ -1,4 +1,5 @@
 import { type Alarm, alarmsOfMix, alarmsOfPiece } from '@cosmesis/core/reckoning';
+import { minuteOf } from '@cosmesis/core/units';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -94,7 +95,13 @@ export default function Alarms() {
     // While the page was open nothing was missed: what another reckoning put into the past is told now.
     const wasClosed = book.seenMin !== null && nowMin - book.seenMin > onTimeMin;
     const late = wasClosed ? fresh.filter((a) => a.atMin < nowMin - onTimeMin) : [];
-    const now = fresh.filter((a) => !late.includes(a));
+    // Who has just found a film dry knows that it is.
+    const touched = (a: Alarm) =>
+      a.kind === 'opens' &&
+      (pieces[a.pieceId ?? '']?.log ?? []).some((e) =>
+        (e.filmTests ?? []).some((t) => minuteOf(t.at) >= nowMin - onTimeMin),
+      );
+    const now = fresh.filter((a) => !late.includes(a) && !touched(a));
     writeAlarmBook(id, { seenMin: nowMin, told: [...book.told, ...due.map((a) => a.key)] });
     if (late.length > 0)
       setMissed((before) => [...before, ...late.filter((a) => before.every((b) => b.key !== a.key))]);
@@ -106,7 +113,7 @@ export default function Alarms() {
       if (wantsAlarms()) sound();
       document.title = `▲ ${now[0]!.title}`;
     }
-  }, [id, alarms, nowMin, missing, navigate]);
+  }, [id, alarms, pieces, nowMin, missing, navigate]);
   useEffect(() => {
     const seen = () => {
       if (document.visibilityState === 'visible') document.title = title.current;

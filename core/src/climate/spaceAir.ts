@@ -88,17 +88,18 @@ function outdoors({ forecast, usualAir, timeZone }: Climate): (hour: number) => 
   const days = usualAir ?? temperateDays;
   const start = forecast === null ? 0 : Math.floor(minuteOf(forecast.startAt) / hourMin);
   const [temps, hums] = forecast === null ? [[], []] : [gapsDrawn(forecast.airTempC), gapsDrawn(forecast.relHumFrac)];
-  // Hours of a day are told by the local clock, asked for once a day: an hour more or less in spring is no matter here.
-  const dayFacts = new Map<number, { month: number; offsetHours: number }>();
+  // Hours of a day are told by the local clock, asked for once a month: time zones are slow, and an hour in spring no matter here.
+  const offsets = new Map<number, number>();
   const factsOf = (hour: number) => {
-    const day = Math.floor(hour / dayHours);
-    let known = dayFacts.get(day);
-    if (!known) {
-      const date = new TZDate((day * dayHours + dayHours / 2) * 3_600_000, timeZone);
-      known = { month: date.getMonth(), offsetHours: -date.getTimezoneOffset() / 60 };
-      dayFacts.set(day, known);
+    const date = new Date(hour * 3_600_000);
+    const month = date.getUTCMonth();
+    const key = date.getUTCFullYear() * 12 + month;
+    let offsetHours = offsets.get(key);
+    if (offsetHours === undefined) {
+      offsetHours = -new TZDate(hour * 3_600_000, timeZone).getTimezoneOffset() / 60;
+      offsets.set(key, offsetHours);
     }
-    return known;
+    return { month, offsetHours };
   };
   return (hour) => {
     const [t, h] = [temps[hour - start] ?? null, hums[hour - start] ?? null];

@@ -8,6 +8,9 @@ import { useNowMin } from './useNowMin';
 import { useSummaries } from './useSummaries';
 import { useParts } from './useWorkshop';
 
+/** So many pieces that are worked out say enough of what is to be coated. */
+const askedFrom = 12;
+
 /** The air of the space a piece stands in, or of the usual one; undefined: not told yet, or nothing is known. */
 export function useAirNow(pieceId: string | null): AirNow | undefined {
   const parts = useParts('id', 'settings', 'readings', 'pieces');
@@ -16,17 +19,21 @@ export function useAirNow(pieceId: string | null): AirNow | undefined {
   const heard = useInstruments();
   const { id, settings, readings, pieces } = parts;
   const own = pieceId === null ? undefined : pieces[pieceId];
-  const key = [
-    'air',
-    id,
-    own?.spaceId ?? '',
-    nowMin,
-    nameOf(settings),
-    nameOf(readings),
-    book.all - book.missing,
-    book.turns,
-    heard ? nameOf(heard.readings) : 0,
-  ].join('/');
+  // What stands first on the screen is worked out first: of a workshop just opened the air is told when that is there.
+  const early = book.missing > 0 && book.byId.size < askedFrom;
+  const key = early
+    ? null
+    : [
+        'air',
+        id,
+        own?.spaceId ?? '',
+        nowMin,
+        nameOf(settings),
+        nameOf(readings),
+        book.missing === 0,
+        book.turns,
+        heard ? nameOf(heard.readings) : 0,
+      ].join('/');
   const { data } = useSWR<Result<AirNow | null>, Error>(
     key,
     () => callCore('airNow', [own ? pieceId : null, nowMin], { key: 'air-now', needs: own ? [own.id] : [] }),

@@ -15,6 +15,14 @@ export interface AirBreach {
   bound: number;
 }
 
+/** What of a label the air breaks, in two words. */
+export const breachNames: Readonly<Record<AirBreach['limit'], string>> = {
+  'too-cold': 'too cold',
+  'too-warm': 'too warm',
+  'too-damp': 'too damp',
+  'near-dew-point': 'too near the dew point',
+};
+
 /** Whether a product may go on in this air. */
 export interface AirVerdict {
   dewPointC: number;

@@ -57,7 +57,7 @@ const gasJPerMolK = 8.314;
 const reactionJPerMol = 50_000;
 const kelvin = (c: number): number => c + 273.15;
 /** Damp air slows oil by up to so much again where it is nearly saturated (from memory). */
-const dampSlowsOil = 0.5;
+const dampSlowsOilFrac = 0.5;
 
 /**
  * Time a film takes to harden in some air, against reference air; of a waterborne one what follows the going of its water.
@@ -74,7 +74,7 @@ export function hardeningFactor(chemistry: Chemistry, airTempC: number, relHumFr
     case 'oxidising': {
       const { slow, fast } = between(0.5 ** x, 0.7 ** x);
       const damp = Math.min(1, Math.max(0, (relHumFrac - referenceAir.relHumFrac) / (1 - referenceAir.relHumFrac)));
-      return { slow: slow * (1 + dampSlowsOil * damp), fast };
+      return { slow: slow * (1 + dampSlowsOilFrac * damp), fast };
     }
     case 'reactive': {
       const f = Math.exp((reactionJPerMol / gasJPerMolK) * (1 / kelvin(airTempC) - 1 / kelvin(referenceAir.airTempC)));

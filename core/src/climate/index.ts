@@ -1,4 +1,4 @@
-export { type Air, type AirBreach, type AirVerdict, airVerdict } from './airVerdict';
+export { type Air, type AirBreach, type AirVerdict, airVerdict, breachNames } from './airVerdict';
 export { type AirStretch, airStretches, type HourVerdict, hourVerdict, laidOpenMin, openAgain } from './coatHours';
 export { dewPointC, saturationPressureHpa } from './dewPointC';
 export { type DryingClock, dryingClock, type End, type Film, waterShare } from './dryingClock';
@@ -6,5 +6,5 @@ export { type Chemistry, chemistryOf, type Factor, hardeningFactor, referenceAir
 export { forecastFromCsv, type ReadTime, zonedTime } from './forecastCsv';
 export { vapourDeficitHpa, wetBulbC, wetBulbDeficitHpa } from './moistAir';
 export { type Climate, type HourOfAir, type SpaceAir, spaceAir, temperateDays } from './spaceAir';
-export { woodDryingMin, woodMoistureAfter } from './woodDrying';
+export { woodDryingMin, woodMoistureAfter, woodRestsAt } from './woodDrying';
 export { woodMoistureFrac } from './woodMoistureFrac';

@@ -54,7 +54,7 @@ const warmestHour = 15;
 /** Nothing is damper than this under a roof, and nothing is dry through. */
 const [dampest, driest] = [0.98, 0.05];
 /** An unheated building follows the hour to so much of its swing (from memory). */
-const swingInside = 0.4;
+const swingInsideFrac = 0.4;
 /** People, wet wood and wet coats put so much water into heated air, hPa (from memory). */
 const waterInsideHpa = 1;
 /** Gaps of a forecast up to so many hours are drawn through. */
@@ -160,7 +160,7 @@ export function spaceAir(space: Space, climate: Climate, readings: readonly Read
     }
     const past = day(hour);
     const meanC = meanOf(past.map((o) => o.airTempC));
-    const shelteredC = meanC + swingInside * (now.airTempC - meanC);
+    const shelteredC = meanC + swingInsideFrac * (now.airTempC - meanC);
     const vapourHpa = (meanOf(past.map((o) => o.vapourHpa)) + now.vapourHpa) / 2;
     if (space.heatedToC === null) return { airTempC: shelteredC, relHumFrac: humidity(vapourHpa, shelteredC), from };
     const airTempC = Math.max(space.heatedToC, shelteredC);

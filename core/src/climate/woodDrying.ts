@@ -1,5 +1,5 @@
 import { DomainError } from '../units';
-import type { SpaceAir } from './spaceAir';
+import type { HourOfAir, SpaceAir } from './spaceAir';
 import { woodMoistureFrac } from './woodMoistureFrac';
 
 /** How fast water goes through wood across its grain, m²/s (from memory; species lie three times either way). */
@@ -16,11 +16,9 @@ function dryingConstantMin(thicknessM: number): number {
   return (thicknessM * thicknessM) / (Math.PI ** 2 * diffusionM2PerS) / minS;
 }
 
-/** Wood in air: what it comes to in the end, kept within what the formula knows. */
-const restsAt = (air: SpaceAir, minute: number): number => {
-  const { airTempC, relHumFrac } = air.at(minute);
-  return woodMoistureFrac(Math.min(60, Math.max(-10, airTempC)), Math.min(0.95, relHumFrac));
-};
+/** Moisture at which wood comes to rest in some air, kg per kg; air beyond what the formula knows counts as its edge. */
+export const woodRestsAt = ({ airTempC, relHumFrac }: Pick<HourOfAir, 'airTempC' | 'relHumFrac'>): number =>
+  woodMoistureFrac(Math.min(60, Math.max(-10, airTempC)), Math.min(0.95, relHumFrac));
 
 /**
  * Moisture of a wet board after some time in a space: dM/dt = −(M − EMC) ÷ τ, hour by hour.
@@ -39,7 +37,7 @@ export function woodMoistureAfter(
   let moisture = startFrac;
   for (let at = fromMin; at < untilMin; ) {
     const end = Math.min(untilMin, (Math.floor(at / hourMin) + 1) * hourMin);
-    const rest = restsAt(air, at);
+    const rest = woodRestsAt(air.at(at));
     moisture = rest + (moisture - rest) * Math.exp(-(end - at) / tau);
     at = end;
   }
@@ -59,7 +57,7 @@ export function woodDryingMin(
   if (moisture <= wantedFrac) return 0;
   for (let at = fromMin; at < fromMin + longestMin; ) {
     const end = (Math.floor(at / hourMin) + 1) * hourMin;
-    const rest = restsAt(air, at);
+    const rest = woodRestsAt(air.at(at));
     const next = rest + (moisture - rest) * Math.exp(-(end - at) / tau);
     if (next <= wantedFrac) return Math.ceil(at - fromMin + tau * Math.log((moisture - rest) / (wantedFrac - rest)));
     moisture = next;

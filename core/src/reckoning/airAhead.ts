@@ -1,4 +1,4 @@
-import { type AirStretch, airStretches, dewPointC, type HourOfAir } from '../climate';
+import { type AirStretch, airStretches, dewPointC, type HourOfAir, woodRestsAt } from '../climate';
 import type { Product } from '../workshop';
 import { isCoat } from './airNow';
 import { filmOf, type Room } from './roomOf';
@@ -7,6 +7,8 @@ import { filmOf, type Room } from './roomOf';
 export interface HourAhead extends HourOfAir {
   atMin: number;
   dewPointC: number;
+  /** Moisture at which wood rests in it, kg water per kg dry wood. */
+  woodFrac: number;
 }
 
 /** A coat in a space over the days to come. */
@@ -37,7 +39,7 @@ export function airAhead(room: Room, ahead: readonly Product[], nowMin: number):
   const hours = Array.from({ length: backHours + aheadHours }, (_, i): HourAhead => {
     const atMin = first + i * hourMin;
     const air = room.air.at(atMin);
-    return { ...air, atMin, dewPointC: dewPointC(air.airTempC, air.relHumFrac) };
+    return { ...air, atMin, dewPointC: dewPointC(air.airTempC, air.relHumFrac), woodFrac: woodRestsAt(air) };
   });
   const coats = ahead.filter(isCoat).map((product): CoatAhead => {
     const film = filmOf(product, undefined, room.clock);

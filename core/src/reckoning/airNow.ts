@@ -1,12 +1,4 @@
-import {
-  type AirBreach,
-  airVerdict,
-  dewPointC,
-  hourVerdict,
-  openAgain,
-  vapourDeficitHpa,
-  woodMoistureFrac,
-} from '../climate';
+import { type AirBreach, airVerdict, dewPointC, hourVerdict, openAgain } from '../climate';
 import { readingFor } from '../deeds';
 import { minuteOf } from '../units';
 import type { Product, ProductKind, Workshop } from '../workshop';
@@ -33,10 +25,6 @@ export interface AirNow {
   dewPointC: number;
   /** Of the surface above the dew point, K; null: it was not measured. */
   dewMarginK: number | null;
-  /** How much more water the air could take up, hPa. */
-  deficitHpa: number;
-  /** Moisture at which wood rests in it, kg per kg. */
-  woodFrac: number;
   /** When it was read; null: it is what the forecast or the season has. */
   readAtMin: number | null;
   /** When what was read was read before the forecast of now was taken. */
@@ -112,8 +100,6 @@ export function airNow(
     relHumFrac,
     dewPointC: dew,
     dewMarginK: surfaceTempC === null ? null : surfaceTempC - dew,
-    deficitHpa: vapourDeficitHpa(airTempC, relHumFrac),
-    woodFrac: woodMoistureFrac(Math.min(60, Math.max(-10, airTempC)), Math.min(0.95, relHumFrac)),
     readAtMin: fresh || !expected ? readAtMin : null,
     olderThanForecast: takenMin !== null && readAtMin !== null && readAtMin < takenMin,
     coats,

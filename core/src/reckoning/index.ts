@@ -31,7 +31,7 @@ export type {
   WetZone,
 } from './Reckoning';
 export { type ReckonInput, reckonPiece } from './reckonPiece';
-export { type Alternative as Bought, rehearseWorkshop, type WorkshopRehearsal } from './rehearsal';
+export { rehearseWorkshop, type WorkshopRehearsal } from './rehearsal';
 export { type Room, type Rooms, roomIn, roomOf, roomsOf, spaceOf } from './roomOf';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
 export {

@@ -12,8 +12,8 @@ import {
 import type { Settings } from '../workshop';
 import type { PieceWithTasks } from './workshopSchedule';
 
-/** What would be bought, and what it would change. */
-export interface Alternative {
+/** What could be bought, and what it would change. */
+interface Bought {
   id: 'as-it-is' | 'longer-days' | 'saturday' | 'second-hands' | 'warm-air';
   /** Share of all promises that are kept; null: none was made. */
   metFrac: number | null;
@@ -26,7 +26,7 @@ export interface WorkshopRehearsal extends Pick<Rehearsal, 'runs' | 'causes'> {
   pieces: readonly Outcome[];
   missed: readonly { pieceId: string; words: string; frac: number }[];
   lateBy: readonly { pieceId: string; words: string; cause: Cause; frac: number }[];
-  alternatives: readonly Alternative[];
+  alternatives: readonly Bought[];
 }
 
 /** Runs for each thing that could be bought, against so many of the whole. */
@@ -58,9 +58,7 @@ const inWarmAir = (task: Task): Task => {
   const { airBar: _, ...rest } = task;
   return {
     ...rest,
-    lags: task.lags.map((l) =>
-      l.inAir ? { ...l, minMin: l.minMin * warmAirShare, maxMin: l.maxMin === null ? null : l.maxMin } : l,
-    ),
+    lags: task.lags.map((l) => (l.inAir ? { ...l, minMin: l.minMin * warmAirShare } : l)),
   };
 };
 
@@ -73,7 +71,7 @@ function changes(problem: WorkshopProblem, settings: Pick<Settings, 'timeZone' |
   });
   const day = oneDayMore(workingHours);
   const barred = problem.tasks.some((t) => t.airBar || t.lags.some((l) => l.inAir));
-  const all: [Alternative['id'], WorkshopProblem | null][] = [
+  const all: [Bought['id'], WorkshopProblem | null][] = [
     ['longer-days', withHours(longerDays(workingHours))],
     ['saturday', day && withHours(day)],
     ['second-hands', { ...problem, people: [...problem.people, { ...problem.people[0]!, id: 'second' }] }],
@@ -82,7 +80,7 @@ function changes(problem: WorkshopProblem, settings: Pick<Settings, 'timeZone' |
   return all.flatMap(([id, changed]) => (changed ? [{ id, problem: changed }] : []));
 }
 
-function alternative(id: Alternative['id'], { pieces }: Rehearsal): Alternative {
+function alternative(id: Bought['id'], { pieces }: Rehearsal): Bought {
   const promised = pieces.flatMap((p) => p.metFrac ?? []);
   return {
     id,

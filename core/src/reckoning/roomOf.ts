@@ -1,5 +1,5 @@
 import {
-  type AirBreach,
+  breachNames,
   chemistryOf,
   type DryingClock,
   dryingClock,
@@ -13,7 +13,7 @@ import {
   waterShare,
 } from '../climate';
 import { isSprayed, type LagOnSurface, stepKind } from '../finishing';
-import type { AirBar, LagInAir } from '../schedule';
+import { type AirBar, closesAt, type LagInAir, opensAt } from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Piece, Product, Settings, Space, Step, WaitKind, Workshop } from '../workshop';
 
@@ -80,15 +80,15 @@ export const roomsOf = ({ settings, readings }: Pick<Workshop, 'settings' | 'rea
 });
 
 /** Within so much of what was planned, what was used says nothing of how thick it lies: edges drink, and tools keep some. */
-const tellsNothing = 1.25;
+const tellsNothingRatio = 1.25;
 /** Thinner or thicker than this is a slip of the pen, or went elsewhere. */
 const [thinnest, thickest] = [0.7, 1.5];
 
 /** How thick a film lies by what was used for it, against the coat that was planned. */
 function thicknessOf(usedL: number, plannedL: number): number {
   const ratio = usedL / plannedL;
-  if (ratio > tellsNothing) return Math.min(thickest, ratio / tellsNothing);
-  return ratio < 1 / tellsNothing ? Math.max(thinnest, ratio * tellsNothing) : 1;
+  if (ratio > tellsNothingRatio) return Math.min(thickest, ratio / tellsNothingRatio);
+  return ratio < 1 / tellsNothingRatio ? Math.max(thinnest, ratio * tellsNothingRatio) : 1;
 }
 /** A film that was touched is believed to be so many times as fast or as slow at the most. */
 const [fastestPace, slowestPace] = [0.2, 5];
@@ -150,7 +150,41 @@ function provenMinOf(entry: LogEntry | undefined): number | null {
   return sands.length > 0 ? Math.min(...sands) : null;
 }
 
-/** When a coat may go on and until when, in the air it lies in: from the slow end of its range to the fast one. */
+/** A wait in the air of its room. */
+export interface LagInRoom extends LagInAir {
+  /** What is sooner than this its label certainly forbids. */
+  early: (endMin: number) => number;
+}
+
+/** What a label gives of a wait, minutes. */
+type LabelTimes = Pick<LagOnSurface, 'minMin' | 'earlyMin' | 'maxMin' | 'blocked'>;
+
+/**
+ * The times of a film in air: it is ready when the slow end of the range has come, and never before the label says so; its
+ * window closes with the fast end.
+ * @param provenMin when it was found ready, since 1970: from then on it is not waited for; null: never
+ */
+function timesOf(film: Film, clock: DryingClock, label: LabelTimes, provenMin: number | null): LagInRoom {
+  const { minMin, earlyMin, maxMin, blocked } = label;
+  const slow = (endMin: number, labelMin: number) => Math.ceil(clock('slow', film, endMin, labelMin));
+  const fast = (endMin: number, labelMin: number) => Math.floor(clock('fast', film, endMin, labelMin));
+  const opens = (endMin: number): number => {
+    const expected = Math.max(endMin + minMin, slow(endMin, minMin));
+    return provenMin === null ? expected : Math.max(endMin, Math.min(expected, provenMin));
+  };
+  return {
+    opens,
+    early: (endMin) => Math.min(opens(endMin), Math.max(endMin + earlyMin, fast(endMin, earlyMin))),
+    closes: (endMin) => (maxMin === null ? null : Math.max(opens(endMin), fast(endMin, maxMin))),
+    barred: (endMin) =>
+      blocked && {
+        fromMin: Math.min(endMin + blocked.from, fast(endMin, blocked.from)),
+        untilMin: Math.max(endMin + blocked.to, slow(endMin, blocked.to)),
+      },
+  };
+}
+
+/** When a coat may go on, and until when without abrading, in the air it lies in; with no room as the label says. */
 export function recoatIn(
   room: Room | null,
   product: Product,
@@ -159,24 +193,14 @@ export function recoatIn(
   from: Product['times']['recoatFromMin'],
   until: Product['times']['recoatUntilMin'],
 ): { fromMin: number; untilMin: number | null } {
-  const expected = readyIn(room)(product, entry)(laidMin, from.high);
-  const proven = provenMinOf(entry);
-  const fromMin = proven === null ? expected : Math.max(laidMin, Math.min(expected, proven));
+  const label = { minMin: from.high, earlyMin: from.low, maxMin: until?.low ?? null, blocked: null };
   const film = room && filmOf(product, entry, room.clock);
-  if (!until) return { fromMin, untilMin: null };
-  const closes = room && film ? Math.floor(room.clock('fast', film, laidMin, until.low)) : laidMin + until.low;
-  return { fromMin, untilMin: Math.max(fromMin, closes) };
-}
-
-/** A wait in the air of its room. */
-export interface LagInRoom extends LagInAir {
-  /** What is sooner than this its label certainly forbids. */
-  early: (endMin: number) => number;
+  const inAir = room && film ? { inAir: timesOf(film, room.clock, label, provenMinOf(entry)) } : {};
+  return { fromMin: opensAt({ ...label, ...inAir }, laidMin), untilMin: closesAt({ ...label, ...inAir }, laidMin) };
 }
 
 /**
- * A wait in the air of a room: it opens when the slow end of the range has come, and never before the label says so; its window
- * closes with the fast end. A film that was found to sand has no wait for a coat or for paper any more.
+ * A wait of a plan in the air of its room. A film that was found to sand has no wait for a coat or for paper any more.
  * @returns undefined where air decides nothing
  */
 export function lagInRoom(
@@ -186,33 +210,16 @@ export function lagInRoom(
   entry: LogEntry | undefined,
   room: Room | null,
 ): LagInRoom | undefined {
-  // A season under insect fluid is counted by the calendar.
   if (room && before.kind === 'dry-out' && lag.wait === 'dry') return driesOut(lag, room);
+  // A season under insect fluid is counted by the calendar.
   if (!room || !product || !hardens.has(lag.wait) || before.kind === 'treat-pests') return undefined;
   const film = filmOf(product, entry, room.clock);
-  if (!film) return undefined;
-  const { clock } = room;
   const provenMin = provenBySanding.has(lag.wait) ? provenMinOf(entry) : null;
-  const opens = (endMin: number): number => {
-    const expected = Math.max(endMin + lag.minMin, Math.ceil(clock('slow', film, endMin, lag.minMin)));
-    return provenMin === null ? expected : Math.max(endMin, Math.min(expected, provenMin));
-  };
-  return {
-    opens,
-    early: (endMin) =>
-      Math.min(opens(endMin), Math.max(endMin + lag.earlyMin, Math.floor(clock('fast', film, endMin, lag.earlyMin)))),
-    closes: (endMin) =>
-      lag.maxMin === null ? null : Math.max(opens(endMin), Math.floor(clock('fast', film, endMin, lag.maxMin))),
-    barred: (endMin) =>
-      lag.blocked && {
-        fromMin: Math.min(endMin + lag.blocked.from, Math.floor(clock('fast', film, endMin, lag.blocked.from))),
-        untilMin: Math.max(endMin + lag.blocked.to, Math.ceil(clock('slow', film, endMin, lag.blocked.to))),
-      },
-  };
+  return film ? timesOf(film, room.clock, lag, provenMin) : undefined;
 }
 
 /** Air in which what was washed is dry when it is said to be, overnight for one (common practice, no source). */
-const usualDrying = waterFactor(20, 0.5).fast;
+const usualDryingFactor = waterFactor(20, 0.5).fast;
 const water: Film = {
   chemistry: 'waterborne',
   water: { share: 1, mostMin: Number.POSITIVE_INFINITY },
@@ -223,7 +230,7 @@ const water: Film = {
 /** What was washed dries out as the air takes its water up, and never sooner than it is said to. */
 function driesOut({ minMin, maxMin, blocked }: LagOnSurface, { clock }: Room): LagInRoom {
   const opens = (endMin: number) =>
-    Math.max(endMin + minMin, Math.ceil(clock('fast', water, endMin, minMin / usualDrying)));
+    Math.max(endMin + minMin, Math.ceil(clock('fast', water, endMin, minMin / usualDryingFactor)));
   return {
     opens,
     early: opens,
@@ -231,14 +238,6 @@ function driesOut({ minMin, maxMin, blocked }: LagOnSurface, { clock }: Room): L
     barred: (endMin) => blocked && { fromMin: endMin + blocked.from, untilMin: endMin + blocked.to },
   };
 }
-
-/** What of the air bars a product, in words. */
-const barWords: Readonly<Record<AirBreach['limit'], string>> = {
-  'too-cold': 'too cold',
-  'too-warm': 'too warm',
-  'too-damp': 'too damp',
-  'near-dew-point': 'its surface too near the dew point',
-};
 
 /** What a space has to allow for a step; null: it may be done anywhere. */
 function useOfSpace(step: Step, dustElsewhere: boolean) {
@@ -272,7 +271,7 @@ function barIn(
   if (!product || !bearsAir(step)) return null;
   const bar = openAgain(room.verdictOf(product), startMin, handsMin);
   return (
-    bar && { untilMin: bar.untilMin, because: `${space.name} is ${barWords[bar.breach.limit]} for ${product.name}` }
+    bar && { untilMin: bar.untilMin, because: `${space.name} is ${breachNames[bar.breach.limit]} for ${product.name}` }
   );
 }
 

@@ -1,41 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { defaultSettings } from '../workshop';
 import { randomProblem } from './fixtures/randomProblem';
-import {
-  rehearsed,
-  type Spread,
-  scheduleWorkshop,
-  type Task,
-  type TaskLag,
-  type WorkshopProblem,
-  workCalendar,
-} from './index';
+import { lag, task } from './fixtures/tasks';
+import { rehearsed, type Spread, scheduleWorkshop, type Task, type WorkshopProblem, workCalendar } from './index';
 
 const nowMin = Math.floor(Date.parse('2026-11-25T08:00:00Z') / 60_000);
-const task = (id: string, handsMin: number, more: Partial<Task> = {}): Task => ({
-  id,
-  pieceId: id.split('/')[0]!,
-  handsMin,
-  divisible: false,
-  lags: [],
-  notBefore: null,
-  closed: [],
-  air: null,
-  place: null,
-  fixed: null,
-  held: null,
-  counts: true,
-  ...more,
-});
-const lag = (beforeId: string, minMin: number, more: Partial<TaskLag> = {}): TaskLag => ({
-  beforeId,
-  minMin,
-  maxMin: null,
-  blocked: null,
-  lateMin: null,
-  because: 'dries',
-  ...more,
-});
 /** Hours round the clock, so that nothing but the tasks themselves takes time. */
 const always = { longestShiftMin: 10_000_000, shiftAt: () => ({ startMin: 0, endMin: 1e9 }) };
 const problemOf = (tasks: Task[], more: Partial<WorkshopProblem> = {}): WorkshopProblem => ({

@@ -145,7 +145,7 @@ interface Lag {
   blocked: { from: number; to: number } | null;
 }
 
-/** Air is asked about so often, minutes. */
+/** Air is asked about by the quarter of an hour, minutes: the same moments come again in other runs. */
 const barStepMin = 15;
 /** Minutes since 1970 are less than this: what is urgent stands before all that is planned. */
 const urgent = 1e9;
@@ -161,17 +161,14 @@ class Stage {
   readonly cause: Uint8Array;
   /** The task it waited for, or the hands were at; −1: none. */
   readonly by: Int32Array;
-  readonly waited: Float64Array;
   readonly missed: Uint8Array;
   private readonly readyMin: Float64Array;
   /** When the window of what it waits for closes in this run; Infinity: none does. */
   private readonly closesMin: Float64Array;
+  /** Hands-on minutes of each in this run: drawn once, however often its turn comes. */
+  private readonly handsMin: Float64Array;
   private readonly left: Int32Array;
   private readonly shifts: Shifts[];
-  private readonly bars = new Map<
-    NonNullable<Task['airBar']>,
-    { open: Set<number>; barred: { fromMin: number; untilMin: number }[] }
-  >();
   private readonly pending: Heap;
   private readonly ready: Heap;
 
@@ -206,10 +203,10 @@ class Stage {
     this.end = new Float64Array(n);
     this.cause = new Uint8Array(n);
     this.by = new Int32Array(n);
-    this.waited = new Float64Array(n);
     this.missed = new Uint8Array(n);
     this.readyMin = new Float64Array(n);
     this.closesMin = new Float64Array(n);
+    this.handsMin = new Float64Array(n);
     this.left = new Int32Array(n);
     this.shifts = people.map((p) => new Shifts(p.calendar, nowMin));
     this.pending = new Heap((i) => this.readyMin[i]!);
@@ -270,11 +267,13 @@ class Stage {
       if (closes < Number.POSITIVE_INFINITY && tasks[i]!.handsMin > 0) closing.push(i);
       this.cause[i] = causes.indexOf(cause);
       this.by[i] = by;
-      this.waited[i] = by < 0 ? 0 : from - end[by]!;
       if (tasks[i]!.handsMin === 0) {
         end[i] = from;
         done(i);
-      } else pending.push(i);
+      } else {
+        this.handsMin[i] = Math.max(1, Math.round(tasks[i]!.handsMin * handsFactor()));
+        pending.push(i);
+      }
     };
     const done = (i: number) => {
       for (const f of this.after[i]!) {
@@ -331,7 +330,7 @@ class Stage {
         pending.push(i);
         continue;
       }
-      let handsMin = Math.max(1, Math.round(task.handsMin * handsFactor()));
+      let handsMin = this.handsMin[i]!;
       for (const lag of this.lags[i]!)
         if (now > end[lag.before]! + lag.maxMin) {
           this.missed[i] = 1;
@@ -395,28 +394,6 @@ class Stage {
     return -1;
   }
 
-  /** Until when the air bars a task; 0: it does not. Held to the quarter of an hour, and asked for once. */
-  private barOf(airBar: NonNullable<Task['airBar']>, minute: number): number {
-    let known = this.bars.get(airBar);
-    if (!known) {
-      known = { open: new Set(), barred: [] };
-      this.bars.set(airBar, known);
-    }
-    const quarter = Math.ceil(minute / barStepMin);
-    const at = quarter * barStepMin;
-    if (known.open.has(quarter)) return 0;
-    // What is barred until a minute is barred until then from any minute before it, back to where that was found.
-    for (const b of known.barred) if (at >= b.fromMin && at < b.untilMin) return b.untilMin;
-    const untilMin = airBar(at)?.untilMin ?? 0;
-    if (untilMin === 0) known.open.add(quarter);
-    else {
-      const same = known.barred.find((b) => b.untilMin === untilMin);
-      if (same) same.fromMin = Math.min(same.fromMin, at);
-      else known.barred.push({ fromMin: at, untilMin });
-    }
-    return untilMin;
-  }
-
   private barredUntil(
     { air, airBar, closed }: Task,
     now: number,
@@ -425,10 +402,8 @@ class Stage {
   ): { untilMin: number; cause: Cause; by: number } | null {
     for (const c of closed)
       if (now >= c.fromMin && now < c.untilMin) return { untilMin: c.untilMin, cause: 'air', by: -1 };
-    if (airBar) {
-      const untilMin = this.barOf(airBar, now + shiftMin);
-      if (untilMin > 0) return { untilMin: untilMin - shiftMin, cause: 'air', by: -1 };
-    }
+    const bar = airBar?.(Math.ceil((now + shiftMin) / barStepMin) * barStepMin);
+    if (bar) return { untilMin: bar.untilMin - shiftMin, cause: 'air', by: -1 };
     if (!air || air.raises === null) return null;
     const film = openUntil.get(air.space);
     return film && film.untilMin > now && film.lays !== air.raises

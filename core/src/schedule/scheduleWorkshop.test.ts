@@ -4,12 +4,12 @@ import { DomainError } from '../units';
 import { exactSchedule } from './fixtures/exactSchedule';
 import optima from './fixtures/optima.json';
 import { randomProblem } from './fixtures/randomProblem';
+import { lag, task } from './fixtures/tasks';
 import {
   improvingSchedule,
   scheduleFaults,
   scheduleWorkshop,
   type Task,
-  type TaskLag,
   type WorkshopProblem,
   workCalendar,
 } from './index';
@@ -28,30 +28,6 @@ const hours = Object.fromEntries(
 );
 const calendar = workCalendar({ timeZone: 'Europe/London', workingHours: hours as never });
 
-const lag = (beforeId: string, minMin: number, more: Partial<TaskLag> = {}): TaskLag => ({
-  beforeId,
-  minMin,
-  maxMin: null,
-  blocked: null,
-  lateMin: null,
-  because: 'it has to dry',
-  ...more,
-});
-const task = (id: string, handsMin: number, more: Partial<Task> = {}): Task => ({
-  id,
-  pieceId: id.split('/')[0]!,
-  handsMin,
-  divisible: false,
-  lags: [],
-  notBefore: null,
-  closed: [],
-  air: null,
-  place: null,
-  fixed: null,
-  held: null,
-  counts: true,
-  ...more,
-});
 const problemOf = (tasks: readonly Task[], more: Partial<WorkshopProblem> = {}): WorkshopProblem => ({
   nowMin,
   tasks,

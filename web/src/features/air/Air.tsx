@@ -212,7 +212,7 @@ export default function Air() {
           sx={{
             display: 'grid',
             gap: '14px 34px',
-            gridTemplateColumns: { xs: 'repeat(2, auto)', md: 'repeat(5, auto)' },
+            gridTemplateColumns: { xs: 'repeat(2, auto)', md: 'repeat(6, auto)' },
             justifyContent: 'start',
           }}
         >
@@ -225,6 +225,7 @@ export default function Air() {
                 value={formatTemperatureDifference(now.surfaceTempC - now.dewPointC, system)}
                 name="wood above dew point, expected"
               />
+              <Figure value={`${Math.round(now.woodFrac * 100)} %`} name="moisture wood comes to rest at" />
             </>
           )}
           <Button variant="outlined" onClick={() => setTyping(true)} sx={{ alignSelf: 'center' }}>

@@ -1,6 +1,7 @@
+import { breachNames } from '@cosmesis/core/climate';
 import type { AirAhead, CoatAhead } from '@cosmesis/core/reckoning';
 import { clockTime, dayTime, weekdayName } from '../../ui/formatTime';
-import { breachShort, short } from './airWords';
+import { short } from './airWords';
 import './AirBands.css';
 
 const [rowPx, bandPx, headPx] = [52, 20, 30];
@@ -25,11 +26,11 @@ export function coatWords({ stretches }: CoatAhead, nowMin: number, timeZone: st
   if (breach) {
     const open = stretches.find((s) => s.breaches.length === 0);
     return open
-      ? `not before ${at(open.fromMin)}: ${breachShort[breach.limit]}`
-      : `not in these ten days: ${breachShort[breach.limit]}`;
+      ? `not before ${at(open.fromMin)}: ${breachNames[breach.limit]}`
+      : `not in these ten days: ${breachNames[breach.limit]}`;
   }
   return second?.breaches[0]
-    ? `may go on until ${at(first.untilMin)}, then ${breachShort[second.breaches[0].limit]}`
+    ? `may go on until ${at(first.untilMin)}, then ${breachNames[second.breaches[0].limit]}`
     : 'may go on all the time';
 }
 

@@ -1,4 +1,4 @@
-import type { AirBreach } from '@cosmesis/core/climate';
+import { type AirBreach, breachNames } from '@cosmesis/core/climate';
 import type { CoatNow } from '@cosmesis/core/reckoning';
 import { formatTemperature, formatTemperatureDifference, type UnitSystem } from '@cosmesis/core/units';
 
@@ -21,14 +21,6 @@ function breachWords(b: AirBreach, system: UnitSystem): string {
   }
 }
 
-/** The same in two words. */
-export const breachShort: Readonly<Record<AirBreach['limit'], string>> = {
-  'too-cold': 'too cold',
-  'too-warm': 'too warm',
-  'too-damp': 'too damp',
-  'near-dew-point': 'too near the dew point',
-};
-
 /** What may go on now and until when, in a sentence; undefined: nothing is to be coated, or may. @param at a minute as a time */
 export function mayWords(
   coats: readonly CoatNow[],
@@ -48,7 +40,7 @@ export function mayWords(
       ? short(may[0]!.name)
       : `${may.length} of ${coats.length} coats`;
   if (!soonest) return `Within the label’s limits: ${what}`;
-  const until = `until ${at(soonest.untilMin!)}, then ${breachShort[soonest.endedBy!.limit]}`;
+  const until = `until ${at(soonest.untilMin!)}, then ${breachNames[soonest.endedBy!.limit]}`;
   // Where the label of one ends sooner than that of others, it is named.
   return ends.length === may.length && ends.every((c) => c.untilMin === soonest.untilMin)
     ? `Within the label’s limits ${until}: ${what}`

@@ -23,7 +23,11 @@ test('the air of each space, what may go on there and when; a piece moved to a w
   await expect(bands).toHaveAccessibleName(
     /Waterborne polyurethane clear, satin: may go on until Fri \d\d:\d\d, then too cold/,
   );
-  await expect(page.getByText(/^Dewaxed shellac sealer: not .*Laid now, the next coat after 1 h 20 to/)).toBeVisible();
+  await expect(
+    page.getByText(
+      /^Waterborne polyurethane clear: may go on until Fri .* Laid now, the next coat after 4 h to 8 h; the label says/,
+    ),
+  ).toBeVisible();
 
   // The counter cannot be sealed where it stands: its plan says so, and what would help.
   await page.goto('/pieces/parcels-counter/plan');

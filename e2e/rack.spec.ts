@@ -68,4 +68,7 @@ test('the schedule is rehearsed: how sure the promises are, what holds it up, wh
   await section.getByRole('button', { name: 'Days of Cane-backed chair' }).click();
   await expect(section.getByRole('figure')).toContainText('Cane-backed chair: ready on these days, of 1000 runs.');
   await expect(section.getByRole('table', { name: 'What would change it' })).toContainText('Another pair of hands');
+  // Nothing of it is wider than a phone.
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });

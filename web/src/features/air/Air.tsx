@@ -1,4 +1,4 @@
-import { spaceOf } from '@cosmesis/core/reckoning';
+import { type CoatAhead, spaceOf } from '@cosmesis/core/reckoning';
 import { formatTemperature, formatTemperatureDifference } from '@cosmesis/core/units';
 import { hasPlan, type Piece, type Space } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
@@ -40,6 +40,21 @@ const spans = [
 function fromTo(lowMin: number, highMin: number): string {
   const [low, high] = [aboutTime(lowMin), aboutTime(highMin)];
   return low === high ? high : `${low} to ${high}`;
+}
+
+/** When the coat after one that is laid now may go on, beside what its label says. */
+function NextCoat({ recoatMin: { labelLow, labelHigh, fast, slow } }: Pick<CoatAhead, 'recoatMin'>) {
+  return slow > labelHigh ? (
+    <>
+      {' '}
+      Laid now, the next coat after <b>{fromTo(fast, slow)}</b>; the label says {fromTo(labelLow, labelHigh)}.
+    </>
+  ) : (
+    <>
+      {' '}
+      Laid now, the next coat after <b>{fromTo(labelLow, labelHigh)}, as the label says</b>.
+    </>
+  );
 }
 
 /** A figure with what it is. */
@@ -180,16 +195,8 @@ export default function Air() {
             <ul className="bare">
               {air.coats.map((c) => (
                 <li key={c.productId}>
-                  <b>{short(c.name)}</b>: {coatWords(c, nowMin, timeZone)}. Laid now, the next coat after{' '}
-                  {c.recoatMin.slow > c.recoatMin.labelHigh ? (
-                    <>
-                      <b>{fromTo(c.recoatMin.fast, c.recoatMin.slow)}</b>; the label says{' '}
-                      {fromTo(c.recoatMin.labelLow, c.recoatMin.labelHigh)}
-                    </>
-                  ) : (
-                    <b>{fromTo(c.recoatMin.labelLow, c.recoatMin.labelHigh)}, as the label says</b>
-                  )}
-                  .
+                  <b>{short(c.name)}</b>: {coatWords(c, nowMin, timeZone)}.
+                  {c.stretches[0]?.breaches.length === 0 && <NextCoat recoatMin={c.recoatMin} />}
                 </li>
               ))}
             </ul>
@@ -225,7 +232,7 @@ export default function Air() {
                 value={formatTemperatureDifference(now.surfaceTempC - now.dewPointC, system)}
                 name="wood above dew point, expected"
               />
-              <Figure value={`${Math.round(now.woodFrac * 100)} %`} name="moisture wood comes to rest at" />
+              <Figure value={`${Math.round(now.woodFrac * 100)} %`} name="wood comes to rest at" />
             </>
           )}
           <Button variant="outlined" onClick={() => setTyping(true)} sx={{ alignSelf: 'center' }}>

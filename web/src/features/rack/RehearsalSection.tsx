@@ -138,24 +138,26 @@ function Told({ told, names }: { told: WorkshopRehearsal; names: ReadonlyMap<str
           </ul>
         </section>
       </Box>
-      <Table size="small" aria-label="What would change it" sx={{ maxWidth: 640 }}>
-        <TableHead>
-          <TableRow>
-            <TableCell>With</TableCell>
-            <TableCell align="right">Promises kept</TableCell>
-            <TableCell>All ready, half of the runs, by</TableCell>
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {told.alternatives.map((a) => (
-            <TableRow key={a.id}>
-              <TableCell>{boughtWords[a.id]}</TableCell>
-              <TableCell align="right">{a.metFrac === null ? '' : percent(a.metFrac)}</TableCell>
-              <TableCell>{day(a.lastMin)}</TableCell>
+      <Box sx={{ overflowX: 'auto' }}>
+        <Table size="small" aria-label="What would change it" sx={{ maxWidth: 640 }}>
+          <TableHead>
+            <TableRow>
+              <TableCell>With</TableCell>
+              <TableCell align="right">Promises kept</TableCell>
+              <TableCell>All ready, half of the runs, by</TableCell>
             </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+          </TableHead>
+          <TableBody>
+            {told.alternatives.map((a) => (
+              <TableRow key={a.id}>
+                <TableCell>{boughtWords[a.id]}</TableCell>
+                <TableCell align="right">{a.metFrac === null ? '' : percent(a.metFrac)}</TableCell>
+                <TableCell>{day(a.lastMin)}</TableCell>
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      </Box>
       <Typography variant="body2">
         In each run hands are quicker or slower (a third either way), films dry sooner or later than the late end that
         is planned with, and the weather comes up to twelve hours early or late: figures from memory. What is held is

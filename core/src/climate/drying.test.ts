@@ -281,6 +281,9 @@ describe('forecastFromCsv', () => {
       airTempC: [5, 10],
       relHumFrac: [0.9, 0.8],
     });
+    // As a spreadsheet writes it elsewhere: a mark before the heading, units in the cells, a comma in the number.
+    const sheet = read('\ufeffDate Time;Temperature °C;Relative Humidity\n2026-11-25 11:00;9,5 °C;80 %');
+    expect(sheet.ok && sheet.value).toMatchObject({ airTempC: [9.5], relHumFrac: [0.8] });
     // In July the workshop's clock is an hour ahead.
     const july = forecastFromCsv('time,temp,rh\n2026-07-01 11:00,20,50', zonedTime('Europe/London'), 0);
     expect(july.ok && july.value.startAt).toBe('2026-07-01T10:00:00+00:00');
@@ -296,7 +299,9 @@ describe('forecastFromCsv', () => {
     ['time,temp,rh\nsoon,5,80', /“soon” is no time/],
     ['time,temp,rh\n2026-11-25 10:00,55,80', /if the file has °F/],
     ['time,temp,rh\n2026-11-25 10:00,5,0.8x', /no number/],
-    ['time,temp,rh\n2026-11-25 10:00,5,180', /from 1 to 100/],
+    ['time,temp,rh\n2026-11-25 10:00,5,180', /from 2 to 100/],
+    ['time,temp,rh\n2026-11-25 10:00,5,0.8', /A share of 0.8 is 80/],
+    ['time,temp,rh\n2027-02-31 10:00,5,80', /“2027-02-31 10:00” is no time/],
     ['time,temp,rh\n2026-11-20 10:00,5,80', /All its hours are past/],
   ])('refuses %j', (text, why) => {
     const told = read(text);

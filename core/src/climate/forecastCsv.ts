@@ -6,6 +6,8 @@ import type { Forecast } from '../workshop';
 const hourMin = 60;
 /** Days a forecast may tell of. */
 const mostHours = 16 * 24;
+/** Air outdoors is never so dry, %: what lies below is a share of one. */
+const leastPercent = 2;
 /** Temperatures above this in a column of °C were meant in °F. */
 const hottestC = 50;
 
@@ -50,7 +52,14 @@ export function forecastFromCsv(text: string, readTime: ReadTime, takenMin: numb
   if (lines.length === 0) return refused(issue('There is no hour in this file: give a row for each hour.'));
   const inF = columns[temp] === 'airTempF';
   const number = (cell: string | undefined): number | null =>
-    cell === undefined || cell.trim() === '' ? null : Number(cell.trim().replace(',', '.'));
+    cell === undefined || cell.trim() === ''
+      ? null
+      : Number(
+          cell
+            .replace(/[\s°]*(%|°?[cf])?\s*$/i, '')
+            .trim()
+            .replace(',', '.'),
+        );
   const rows: Row[] = [];
   const warnings: Issue[] = [];
   for (const [i, line] of lines.entries()) {
@@ -70,8 +79,13 @@ export function forecastFromCsv(text: string, readTime: ReadTime, takenMin: numb
         ),
       );
     if (airTempC !== null && airTempC < -40) return refused(issue(`In ${where} it is ${t}°, which cannot be.`, where));
-    if (h !== null && (h <= 0 || h > 100))
-      return refused(issue(`In ${where} the humidity is ${h}: it is written in %, from 1 to 100.`, where));
+    if (h !== null && (h < leastPercent || h > 100))
+      return refused(
+        issue(
+          `In ${where} the humidity is ${h}: it is written in %, from ${leastPercent} to 100. A share of 0.8 is 80.`,
+          where,
+        ),
+      );
     rows.push({ hour: Math.floor(minute / hourMin), airTempC, relHumFrac: h === null ? null : h / 100 });
   }
   const byHour = new Map(rows.map((r) => [r.hour, r]));
@@ -118,6 +132,9 @@ export const zonedTime =
       number,
       number,
     ];
-    if (month < 1 || month > 12 || day < 1 || day > 31 || hour > 23 || minute > 59) return Number.NaN;
+    if (hour > 23 || minute > 59) return Number.NaN;
+    // The 31st of February is no day.
+    const date = new Date(Date.UTC(year, month - 1, day));
+    if (date.getUTCMonth() !== month - 1 || date.getUTCDate() !== day) return Number.NaN;
     return Math.floor(new TZDate(year, month - 1, day, hour, minute, 0, timeZone).getTime() / 60_000);
   };

@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz';
-import { addDays } from 'date-fns';
+import { addDays, format } from 'date-fns';
 import { DomainError } from '../units';
 import { type Settings, weekdays } from '../workshop';
 
@@ -46,15 +46,23 @@ export const shortMin = 60;
 /** Days looked ahead for a shift before the calendar is called empty. */
 const mostDays = 400;
 
+/** Working hours, and the days on which nobody keeps them: dates of the workshop, first and last. */
+export type Hours = Pick<Settings, 'timeZone' | 'workingHours'> & {
+  daysOff?: readonly { from: string; to: string }[];
+};
+
 /**
- * The working hours of a workshop as a calendar.
+ * The working hours of a workshop, or of somebody in it, as a calendar.
  * Wall-clock hours are kept over changes of summer time: a shift from 8:00 to 12:00 starts at 8:00 local time all year.
  * @throws DomainError not_converged where no shift follows within 400 days
  */
-export function workCalendar(settings: Pick<Settings, 'timeZone' | 'workingHours'>): WorkCalendar {
-  const { timeZone, workingHours } = settings;
+export function workCalendar({ timeZone, workingHours, daysOff = [] }: Hours): WorkCalendar {
   const byUtcDay = new Map<number, Shift[]>();
   const shiftsOf = (day: TZDate): Shift[] => {
+    if (daysOff.length > 0) {
+      const date = format(day, 'yyyy-MM-dd');
+      if (daysOff.some((off) => off.from <= date && date <= off.to)) return [];
+    }
     const weekday = weekdays[(day.getDay() + 6) % 7]!;
     const at = (ofDayMin: number) =>
       minutesOf(new TZDate(day.getFullYear(), day.getMonth(), day.getDate(), 0, ofDayMin, 0, timeZone));
@@ -83,11 +91,69 @@ export function workCalendar(settings: Pick<Settings, 'timeZone' | 'workingHours
   };
 }
 
-let latest: { key: string; calendar: WorkCalendar } | undefined;
+/** The hours in which anybody of several works. */
+export function jointCalendar(calendars: readonly WorkCalendar[]): WorkCalendar {
+  return {
+    longestShiftMin: Math.max(...calendars.map((c) => c.longestShiftMin)),
+    shiftAt(minute) {
+      const first = calendars.map((c) => c.shiftAt(minute)).reduce((a, b) => (b.startMin < a.startMin ? b : a));
+      let { startMin, endMin } = first;
+      // Who begins before the others end goes on from them, and back to who was there before the minute.
+      for (let grown = true; grown; ) {
+        grown = false;
+        for (const c of calendars)
+          for (const at of [startMin, endMin]) {
+            const next = c.shiftAt(at);
+            if (next.startMin > endMin || next.endMin < startMin) continue;
+            if (next.startMin < startMin || next.endMin > endMin) grown = next.endMin - startMin < mostJointMin;
+            startMin = Math.min(startMin, next.startMin);
+            endMin = Math.max(endMin, next.endMin);
+          }
+      }
+      return { startMin, endMin };
+    },
+  };
+}
 
-/** The calendar of a workshop, kept while its hours stay the same: the laid-out days are reused between reckonings. */
-export function keptWorkCalendar(settings: Pick<Settings, 'timeZone' | 'workingHours'>): WorkCalendar {
-  const key = JSON.stringify([settings.timeZone, settings.workingHours]);
-  if (latest?.key !== key) latest = { key, calendar: workCalendar(settings) };
-  return latest.calendar;
+/** Hours that never end are one stretch of so much, minutes: three days. */
+const mostJointMin = 3 * dayMin;
+
+/** So many calendars are kept: those of all who work here, and one or two before them. */
+const mostKept = 12;
+const kept = new Map<string, WorkCalendar>();
+
+/** The calendar of some hours, kept while they stay the same: the laid-out days are reused between reckonings. */
+function keptCalendar(hours: Hours): WorkCalendar {
+  const key = JSON.stringify([hours.timeZone, hours.workingHours, hours.daysOff]);
+  let calendar = kept.get(key);
+  if (!calendar) {
+    calendar = workCalendar(hours);
+    if (kept.size >= mostKept) kept.delete(kept.keys().next().value!);
+    kept.set(key, calendar);
+  }
+  return calendar;
+}
+
+type WorkSettings = Pick<Settings, 'timeZone' | 'workingHours'> & Partial<Pick<Settings, 'people' | 'daysOff'>>;
+
+/** The hours of the workshop without the days on which nobody works. */
+export const keptWorkCalendar = ({ timeZone, workingHours, daysOff = [] }: WorkSettings): WorkCalendar =>
+  keptCalendar({ timeZone, workingHours, daysOff: daysOff.filter((d) => d.personId === null) });
+
+/** The one pair of hands a workshop has as long as no other is named. */
+export const ownHands = 'hands';
+
+/** Everybody's hours: of those who are named and have any, or of one pair of hands. */
+export function peopleOf(settings: WorkSettings): { id: string; calendar: WorkCalendar }[] {
+  const { timeZone, workingHours, people = [], daysOff = [] } = settings;
+  if (people.length === 0) return [{ id: ownHands, calendar: keptWorkCalendar(settings) }];
+  const atWork = people.filter((p) => Object.values(p.workingHours ?? workingHours).some((day) => day.length > 0));
+  return atWork.map(({ id, workingHours: own }) => ({
+    id,
+    calendar: keptCalendar({
+      timeZone,
+      workingHours: own ?? workingHours,
+      daysOff: daysOff.filter((d) => d.personId === null || d.personId === id),
+    }),
+  }));
 }

@@ -28,6 +28,28 @@ export interface TaskAir {
   lays: string | null;
 }
 
+/** A place that a task needs: the bench while hands are at it, the shelf on which it dries after that. */
+export interface TaskPlace {
+  id: string;
+  /** It is only needed from the end of the hands-on work on; otherwise from its start. */
+  afterwards: boolean;
+  /** Minutes after its end for which the place is taken. */
+  afterMin: number;
+  /** Until when, where the air decides; left out: for those minutes. */
+  until?: (endMin: number) => number;
+}
+
+/** So long after something that is done the tool is still filled, minutes (common practice, no source). */
+export const stillFilledMin = 15;
+
+/** What is got ready before a task and cleaned after it, and need not be right behind another one with the same. */
+export interface SetUp {
+  /** What is filled with what: the same key, the same tool with the same in it. */
+  key: string;
+  /** Minutes of the hands-on work that fall away right behind such a task, in the same hands; fewer than all of them. */
+  min: number;
+}
+
 /** A sitting, or a wait, that is to be placed in time. Whole minutes since 1970. */
 export interface Task {
   id: string;
@@ -45,8 +67,11 @@ export interface Task {
   /** Whether the air of its space lets it begin. Left out: always. */
   airBar?: AirBar;
   air: TaskAir | null;
-  /** The place it needs while hands are at it, and how long after it; null: none. */
-  place: { id: string; afterMin: number } | null;
+  /** The places it needs, each once. */
+  places: readonly TaskPlace[];
+  setUp: SetUp | null;
+  /** When a person said it begins, and in whose hands; whose: null: in any. Null: whenever it fits. */
+  pin: { startMin: number; personId: string | null } | null;
   /** What has happened or runs: it lies where it lies. */
   fixed: { startMin: number; endMin: number } | null;
   /** What has to be settled before it can be begun, in words; null: nothing. */
@@ -93,6 +118,8 @@ export type Binding =
   | { kind: 'dust'; otherId: string }
   /** A place that is full. */
   | { kind: 'place'; placeId: string }
+  /** A person said when it begins. */
+  | { kind: 'pin' }
   /** Held back, so that what follows it comes within its window. */
   | { kind: 'window'; laterId: string };
 
@@ -103,6 +130,8 @@ export interface PlacedTask {
   endMin: number;
   /** Null: nobody is needed, or it has happened. */
   personId: string | null;
+  /** The task right behind which it is done, with the same tool filled once; null: it is set up by itself. */
+  sharesWith: string | null;
   binding: Binding;
 }
 
@@ -122,7 +151,7 @@ export interface WorkshopSchedule {
   unplaced: readonly { id: string; because: Unplaced }[];
   /**
    * 10⁶ × the sum of minutes late × priority, plus the latest finish × priority, counted from now, plus the minutes that missed
-   * windows and changes of piece cost; 10¹² for each task without a place and 10⁹
+   * windows, setting up and changes of piece cost; 10¹² for each task without a place and 10⁹
    * for each minute by which a window is missed that has to be kept. Less is better.
    */
   cost: number;
@@ -135,7 +164,17 @@ export type Unplaced =
   | { kind: 'hours' }
   | { kind: 'place'; placeId: string }
   | { kind: 'air'; because: string }
+  /** It cannot begin when it was said to. */
+  | { kind: 'pin'; binding: Binding }
   /** It is held until something is settled. */
   | { kind: 'held'; because: string }
   /** What it waits for cannot be placed. */
   | { kind: 'waits'; beforeId: string };
+
+/** Places that can be full: where one stands only while hands are at it, there is room enough for as many as there are hands. */
+export function scarceIn({ places, tasks, people }: WorkshopProblem): ReadonlyMap<string, number> {
+  const outlasting = new Set(
+    tasks.flatMap((t) => t.places.filter((p) => p.afterwards || p.afterMin > 0 || p.until).map((p) => p.id)),
+  );
+  return new Map(Object.entries(places).filter(([id, room]) => outlasting.has(id) || room < people.length));
+}

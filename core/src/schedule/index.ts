@@ -1,3 +1,4 @@
+export { type Constraint, conflictOf, constraintsOf, relaxed, seekConflict } from './conflictOf';
 export { type AirBar, closesAt, dustFreeAt, type LagInAir, type LagTimes, opensAt, remembered } from './lagTimes';
 export { oneAtATime, type Queued, type Waiting } from './oneAtATime';
 export {
@@ -13,16 +14,27 @@ export type { Activity, Lag, Placed, ScheduleAnswer, ScheduleProblem, SharedAir 
 export { scheduleFaults } from './scheduleFaults';
 export { scheduleInOrder } from './scheduleInOrder';
 export { improvingSchedule, scheduleWorkshop } from './scheduleWorkshop';
-export { keptWorkCalendar, type Shift, type WorkCalendar, workCalendar } from './WorkCalendar';
+export {
+  jointCalendar,
+  keptWorkCalendar,
+  ownHands,
+  peopleOf,
+  type Shift,
+  type WorkCalendar,
+  workCalendar,
+} from './WorkCalendar';
 export type {
   Binding,
   MissedWindow,
   PlacedTask,
+  SetUp,
   Task,
   TaskAir,
   TaskLag,
   TaskPiece,
+  TaskPlace,
   Unplaced,
   WorkshopProblem,
   WorkshopSchedule,
 } from './WorkshopProblem';
+export { stillFilledMin } from './WorkshopProblem';

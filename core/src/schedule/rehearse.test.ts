@@ -122,5 +122,17 @@ describe('rehearse', () => {
     ]);
     expect(rehearsed(held, some, 5, 1).pieces.map((p) => p.pieceId)).toEqual(['b']);
     expect(() => rehearsed(foggy, order, 0, 1)).toThrow();
+    // One place to dry: the second coat ends when the first leaves it; what somebody said begins then, and not before.
+    const drying = [{ id: 'drying', afterwards: true, afterMin: 120 }];
+    const pin = { startMin: nowMin + 500, personId: null };
+    const full = problemOf(
+      [task('a/1', 30, { places: drying }), task('b/1', 60, { places: drying }), task('c/1', 10, { pin })],
+      {
+        places: { drying: 1 },
+      },
+    );
+    expect(rehearsed(full, orderOf(full), 3, 1, exact).pieces.map((p) => p.p50Min - nowMin)).toEqual([30, 150, 510]);
+    const room = { ...full, places: { drying: 2 } };
+    expect(rehearsed(room, orderOf(room), 3, 1, exact).pieces[1]!.p50Min - nowMin).toBe(90);
   });
 });

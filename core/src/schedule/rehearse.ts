@@ -1,10 +1,10 @@
 import { DomainError, seededRandom } from '../units';
 import type { WorkCalendar } from './WorkCalendar';
-import type { Task, WorkshopProblem } from './WorkshopProblem';
+import { scarceIn, type Task, type WorkshopProblem } from './WorkshopProblem';
 
 /** What keeps a task from being begun sooner in a run. */
-export type Cause = 'hands' | 'hours' | 'wait' | 'air' | 'dust' | 'date';
-const causes: readonly Cause[] = ['hands', 'hours', 'wait', 'air', 'dust', 'date'];
+export type Cause = 'hands' | 'hours' | 'wait' | 'air' | 'dust' | 'room' | 'date';
+const causes: readonly Cause[] = ['hands', 'hours', 'wait', 'air', 'dust', 'room', 'date'];
 
 /** How a piece came out over all runs. Minutes since 1970. */
 export interface Outcome {
@@ -150,6 +150,13 @@ const barStepMin = 15;
 /** Minutes since 1970 are less than this: what is urgent stands before all that is planned. */
 const urgent = 1e9;
 
+/** A piece stands on a place until then, or longer if it did already. */
+function stand(stays: Map<string, Map<string, number>>, placeId: string, pieceId: string, untilMin: number): void {
+  const own = stays.get(placeId) ?? new Map<string, number>();
+  stays.set(placeId, own);
+  own.set(pieceId, Math.max(own.get(pieceId) ?? 0, untilMin));
+}
+
 /** One play of the schedule after the other; what is the same in all of them is laid out once. */
 class Stage {
   readonly tasks: readonly Task[];
@@ -171,6 +178,8 @@ class Stage {
   private readonly shifts: Shifts[];
   private readonly pending: Heap;
   private readonly ready: Heap;
+  /** Places that can be full at all. */
+  private readonly scarce: ReadonlyMap<string, number>;
 
   constructor(
     private readonly problem: WorkshopProblem,
@@ -178,6 +187,7 @@ class Stage {
     private readonly spread: Spread,
   ) {
     const { tasks, people, nowMin } = problem;
+    this.scarce = scarceIn(problem);
     if (people.length === 0) throw new DomainError('out_of_range', 'people', 0, 'at least one pair of hands');
     this.tasks = tasks.filter((t) => t.fixed !== null || order.has(t.id));
     const index = new Map(this.tasks.map((t, i) => [t.id, i]));
@@ -246,6 +256,8 @@ class Stage {
     const hints = this.shifts.map(() => 0);
     // What waits and has a window: the hands begin nothing that would let it pass.
     let closing: number[] = [];
+    /** Which piece stands on a place until when. */
+    const stays = new Map<string, Map<string, number>>();
     const openUntil = new Map<string, { untilMin: number; lays: string | null; id: number }>();
     const opened = (i: number) => {
       let from = nowMin;
@@ -260,7 +272,8 @@ class Stage {
           if (from > a && from < b) [from, cause, by] = [b, 'wait', lag.before];
         }
       }
-      const { notBefore } = tasks[i]!;
+      const { notBefore, pin } = tasks[i]!;
+      if (pin && pin.startMin > from) [from, cause, by] = [pin.startMin, 'date', -1];
       if (notBefore && notBefore.minute > from) [from, cause, by] = [notBefore.minute, 'date', -1];
       this.readyMin[i] = from;
       this.closesMin[i] = closes;
@@ -284,6 +297,7 @@ class Stage {
     tasks.forEach((t, i) => {
       if (!t.fixed) return;
       end[i] = t.fixed.endMin;
+      for (const p of t.places) stand(stays, p.id, t.pieceId, t.fixed.endMin + p.afterMin);
       if (t.handsMin > 0 && t.fixed.endMin > free[0]!) free[0] = t.fixed.endMin;
     });
     tasks.forEach((t, i) => {
@@ -320,6 +334,15 @@ class Stage {
           continue;
         }
         pending.push(i);
+        continue;
+      }
+      const roomAt = this.roomFrom(task, now, this.handsMin[i]!, stays);
+      if (roomAt !== null) {
+        this.readyMin[i] = roomAt;
+        this.cause[i] = causes.indexOf('room');
+        this.by[i] = -1;
+        if (roomAt <= nowMin + horizonMin) pending.push(i);
+        else end[i] = Number.POSITIVE_INFINITY;
         continue;
       }
       const held = this.letsPass(i, now, closing);
@@ -368,6 +391,7 @@ class Stage {
       end[i] = now;
       free[person] = now;
       lastOf[person] = i;
+      for (const p of task.places) if (this.scarce.has(p.id)) stand(stays, p.id, task.pieceId, now + p.afterMin);
       if (task.air && task.air.openMin > 0) {
         const untilMin = now + task.air.openMin;
         const known = openUntil.get(task.air.space);
@@ -392,6 +416,30 @@ class Stage {
       )
         return c;
     return -1;
+  }
+
+  /** From when there is room for a task on all its places, as far as pieces stand there now; null: there is. */
+  private roomFrom(
+    { places, pieceId }: Task,
+    now: number,
+    handsMin: number,
+    stays: ReadonlyMap<string, ReadonlyMap<string, number>>,
+  ): number | null {
+    let fromMin: number | null = null;
+    for (const p of places) {
+      const capacity = this.scarce.get(p.id);
+      if (capacity === undefined) continue;
+      const neededMin = p.afterwards ? now + handsMin : now;
+      let count = 0;
+      for (const [id, until] of stays.get(p.id) ?? []) if (until > neededMin && id !== pieceId) count += 1;
+      if (count < capacity) continue;
+      const leave = [...(stays.get(p.id) ?? [])]
+        .flatMap(([id, until]) => (id !== pieceId && until > neededMin ? [until] : []))
+        .sort((a, b) => a - b);
+      const free = capacity < 1 ? Number.POSITIVE_INFINITY : leave[leave.length - capacity]! - (neededMin - now);
+      fromMin = Math.max(fromMin ?? now + 1, free);
+    }
+    return fromMin;
   }
 
   private barredUntil(

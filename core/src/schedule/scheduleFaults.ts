@@ -1,5 +1,6 @@
 import { barredBetween, closesAt, dustFreeAt, opensAt } from './lagTimes';
 import type { Task, WorkshopProblem, WorkshopSchedule } from './WorkshopProblem';
+import { stillFilledMin } from './WorkshopProblem';
 
 /** Working minutes of a calendar between two minutes. */
 function workingMin(
@@ -45,7 +46,24 @@ export function scheduleFaults(problem: WorkshopProblem, schedule: WorkshopSched
     if (t.notBefore && p.startMin < t.notBefore.minute) fault(t, 'begins too soon');
     for (const c of t.closed) if (p.startMin >= c.fromMin && p.startMin < c.untilMin) fault(t, 'begins in barred air');
     if (t.airBar?.(p.startMin + (lateMin.get(t.id) ?? 0))) fault(t, 'begins in air its label does not bear');
-    const handsMin = t.handsMin + (lateMin.get(t.id) ?? 0);
+    if (
+      t.pin &&
+      (p.startMin !== t.pin.startMin || (t.handsMin > 0 && t.pin.personId !== null && t.pin.personId !== p.personId))
+    )
+      fault(t, 'does not begin when it was said to');
+    const shared = p.sharesWith === null ? null : { at: at.get(p.sharesWith), task: byId.get(p.sharesWith) };
+    if (shared) {
+      const behindMin = shared.at ? p.startMin - shared.at.endMin : -1;
+      const filled = shared.task?.fixed
+        ? behindMin >= 0 && behindMin <= stillFilledMin
+        : behindMin === 0 && shared.at?.personId === p.personId;
+      if (!filled) fault(t, 'is not set up, nor right behind what it shares with');
+      if (!t.setUp || shared.task?.setUp?.key !== t.setUp.key) fault(t, 'shares what is set up otherwise');
+      if (lateMin.has(t.id)) fault(t, 'shares a tool that was laid down for what its window asks for');
+      if (schedule.placed.some((o) => o.id !== t.id && o.sharesWith === p.sharesWith))
+        fault(t, 'shares with the same as another');
+    }
+    const handsMin = t.handsMin + (lateMin.get(t.id) ?? 0) - (shared ? (t.setUp?.min ?? 0) : 0);
     if (handsMin === 0) {
       if (p.endMin !== p.startMin) fault(t, 'takes time without hands');
     } else {
@@ -95,7 +113,13 @@ export function scheduleFaults(problem: WorkshopProblem, schedule: WorkshopSched
     }
   for (const [placeId, capacity] of Object.entries(problem.places)) {
     const stays = worked.flatMap(({ task, p }) =>
-      task.place?.id === placeId ? [{ task, fromMin: p.startMin, untilMin: p.endMin + task.place.afterMin }] : [],
+      task.places
+        .filter((x) => x.id === placeId)
+        .map((x) => ({
+          task,
+          fromMin: x.afterwards ? p.endMin : p.startMin,
+          untilMin: x.until?.(p.endMin) ?? p.endMin + x.afterMin,
+        })),
     );
     for (const s of stays) {
       if (s.task.fixed || s.untilMin === s.fromMin) continue;

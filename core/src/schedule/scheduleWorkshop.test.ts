@@ -1,16 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DomainError } from '../units';
-import { exactSchedule } from './fixtures/exactSchedule';
+import { exactSchedule, hasSchedule } from './fixtures/exactSchedule';
 import optima from './fixtures/optima.json';
 import { randomProblem } from './fixtures/randomProblem';
 import { lag, task } from './fixtures/tasks';
 import {
+  conflictOf,
+  constraintsOf,
   improvingSchedule,
+  relaxed,
   scheduleFaults,
   scheduleWorkshop,
   type Task,
   type WorkshopProblem,
+  type WorkshopSchedule,
   workCalendar,
 } from './index';
 
@@ -109,14 +113,14 @@ describe('worked examples', () => {
   });
 
   it('waits for room, for air and for what is delivered, and says so', () => {
-    const wet = { id: 'rack', afterMin: 120 };
+    const wet = { id: 'rack', afterwards: false, afterMin: 120 };
     const rack = told(
-      problemOf([task('a/1', 30, { place: wet }), task('b/1', 30, { place: wet })], { places: { rack: 1 } }),
+      problemOf([task('a/1', 30, { places: [wet] }), task('b/1', 30, { places: [wet] })], { places: { rack: 1 } }),
       0,
     );
     expect(rack.starts).toEqual({ 'a/1': 0, 'b/1': 150 });
     expect(rack.binds['b/1']).toBe('place');
-    expect(told(problemOf([task('a/1', 30, { place: wet })], { places: { rack: 0 } })).unplaced).toEqual({
+    expect(told(problemOf([task('a/1', 30, { places: [wet] })], { places: { rack: 0 } })).unplaced).toEqual({
       'a/1': 'place',
     });
     const damp = { fromMin: nowMin - 60, untilMin: nowMin + 100, because: 'too damp' };
@@ -138,6 +142,70 @@ describe('worked examples', () => {
       told(problemOf(tasks, { pieces: [due('a', 130, a), due('b', 130, b)] })).starts;
     expect(first(1, 2)).toEqual({ 'a/1': 120, 'b/1': 0 });
     expect(first(2, 1)).toEqual({ 'a/1': 0, 'b/1': 120 });
+  });
+
+  it('fills one tool once for two pieces, and not again right after it was in hand', () => {
+    const setUp = { key: 'clear/gun', min: 25 };
+    const coats = [task('a/coat', 45, { setUp }), task('b/coat', 45, { setUp })];
+    const together = scheduleWorkshop(problemOf(coats), 0, 1);
+    expect(together.placed).toMatchObject([
+      { startMin: nowMin, endMin: nowMin + 45, sharesWith: null },
+      { startMin: nowMin + 45, endMin: nowMin + 65, sharesWith: 'a/coat' },
+    ]);
+    // Finish, and one setting up: the other falls away.
+    expect(together.cost).toBe(65 + 25);
+    const other = { key: 'enamel/gun', min: 25 };
+    expect(told(problemOf([coats[0]!, task('b/coat', 45, { setUp: other })])).starts['b/coat']).toBe(45);
+    // A sitting that was finished ten minutes ago has left the tool filled; one of an hour ago has not.
+    const after = (ago: number) => {
+      const fixed = { startMin: nowMin - ago - 45, endMin: nowMin - ago };
+      return scheduleWorkshop(problemOf([task('a/coat', 45, { setUp, fixed }), coats[1]!]), 0, 1).placed[1]!.endMin;
+    };
+    expect([after(10), after(60)]).toEqual([nowMin + 20, nowMin + 45]);
+    // Three in a row: each goes on from the one before it.
+    const three = scheduleWorkshop(problemOf([...coats, task('c/coat', 45, { setUp })]), 50, 1);
+    expect(three.placed.map((p) => p.endMin - p.startMin).sort()).toEqual([20, 20, 45]);
+  });
+
+  it('keeps a piece on the shelf until it may be handled, and begins the next coat before the shelf is free', () => {
+    const dries = [{ id: 'drying', afterwards: true, afterMin: 120 }];
+    const { starts, binds } = told(
+      problemOf([task('a/1', 30, { places: dries }), task('b/1', 60, { places: dries })], { places: { drying: 1 } }),
+      0,
+    );
+    // The first leaves the shelf at 150: the second is done then, having taken an hour.
+    expect(starts).toEqual({ 'a/1': 0, 'b/1': 90 });
+    expect(binds['b/1']).toBe('place');
+    const slow = [{ id: 'drying', afterwards: true, afterMin: 120, until: (endMin: number) => endMin + 200 }];
+    expect(
+      told(
+        problemOf([task('a/1', 30, { places: slow }), task('b/1', 60, { places: dries })], { places: { drying: 1 } }),
+        0,
+      ).starts['b/1'],
+    ).toBe(170);
+  });
+
+  it('begins what was said to begin at a minute then, in the hands that were named, and nothing else is in its way', () => {
+    const pin = { startMin: nowMin + 60, personId: null };
+    const first = told(problemOf([task('a/1', 90), task('b/1', 30, { pin }), task('c/1', 45)]));
+    expect(first.starts).toEqual({ 'c/1': 0, 'b/1': 60, 'a/1': 90 });
+    expect(first.binds['b/1']).toBe('pin');
+    // What it waits for is begun so that its window is kept.
+    const window = lag('b/0', 20, { maxMin: 40 });
+    const held = told(
+      problemOf([task('b/0', 30), task('b/1', 30, { pin: { ...pin, startMin: nowMin + 120 }, lags: [window] })]),
+    );
+    expect(held.starts['b/0']).toBeGreaterThanOrEqual(50);
+    expect(held.starts['b/1']).toBe(120);
+    const two = { people: ['x', 'y'].map((id) => ({ id, calendar })) };
+    const own = scheduleWorkshop(problemOf([task('a/1', 30, { pin: { ...pin, personId: 'y' } })], two), 0, 1);
+    expect(own.placed[0]).toMatchObject({ startMin: nowMin + 60, personId: 'y' });
+    // Not at lunch, and not before what it waits for.
+    const noon = told(problemOf([task('a/1', 30, { pin: { ...pin, startMin: nowMin + 230 } })]));
+    expect(noon.unplaced).toEqual({ 'a/1': 'pin' });
+    expect(told(problemOf([task('a/1', 90), task('a/2', 30, { pin, lags: [lag('a/1', 0)] })])).unplaced).toEqual({
+      'a/2': 'pin',
+    });
   });
 
   it('gives each of two pairs of hands its own work', () => {
@@ -230,6 +298,66 @@ describe('worked examples', () => {
   });
 });
 
+describe('what cannot be done as asked', () => {
+  /** The smallest set that is named, by kind. */
+  const named = (problem: WorkshopProblem, pieceId = 'a') => conflictOf(problem, pieceId, 200, 1);
+
+  it('names what stands against what, and nothing else', () => {
+    const pin = (startMin: number) => ({ startMin: nowMin + startMin, personId: null });
+    // Said to begin at 9:00, and the film before it is closed by then.
+    const closing = problemOf([
+      task('a/1', 30, { pin: pin(0) }),
+      task('a/2', 30, { pin: pin(240 + 60), lags: [lag('a/1', 60, { maxMin: 120 })] }),
+      task('b/1', 400),
+    ]);
+    expect(named(closing)).toEqual([
+      { kind: 'window', id: 'a/2', beforeId: 'a/1' },
+      { kind: 'pin', id: 'a/1' },
+      { kind: 'pin', id: 'a/2' },
+    ]);
+    // A window that closes in the night: longer hours would do, or letting it pass.
+    const done = task('a/1', 30, { fixed: { startMin: nowMin - 60, endMin: nowMin - 30 } });
+    const damp = { fromMin: nowMin - 60, untilMin: nowMin + 1000, because: 'too damp' };
+    const night = problemOf([done, task('a/2', 30, { lags: [lag('a/1', 400, { maxMin: 500 })], closed: [damp] })]);
+    expect(named(night)!.map((c) => c.kind)).toEqual(['air', 'window']);
+    const late = problemOf([done, task('a/2', 30, { lags: [lag('a/1', 600, { maxMin: 660 })] })]);
+    expect(named(late)!.map((c) => c.kind)).toEqual(['hours', 'window']);
+    // No room at all; and hands that two things want at once.
+    const bench = [{ id: 'bench', afterwards: false, afterMin: 0 }];
+    expect(named(problemOf([task('a/1', 30, { places: bench })], { places: { bench: 0 } }))).toEqual([
+      { kind: 'place', placeId: 'bench' },
+    ]);
+    const both = problemOf([task('a/1', 60, { pin: pin(60) }), task('b/1', 60, { pin: pin(90) })]);
+    // Each of these alone would make room: b put off, one pair of hands more, either pin let go.
+    expect(named(both)!.map((c) => c.kind)).toEqual(['piece', 'hands', 'pin', 'pin']);
+    // What can be done has none; what is only held neither.
+    expect(named(problemOf([task('a/1', 30)]))).toBeNull();
+    expect(named(problemOf([task('a/1', 30, { held: 'lead not tested' }), task('a/2', 30)]))).toBeNull();
+  });
+
+  it('of random workshops: no part of it can be left out, by schedules that hold; together it cannot be kept, by HiGHS', async () => {
+    let sets = 0;
+    for (const { seed } of optima.filter((o) => o.lateMin === null).slice(0, 12)) {
+      const problem = randomProblem(seed);
+      const out = new Set(scheduleWorkshop(problem, 300, 1, true).unplaced.map((u) => u.id));
+      const { pieceId } = problem.tasks.find((t) => out.has(t.id))!;
+      const set = named(problem, pieceId);
+      if (!set) continue;
+      sets += 1;
+      const gone = constraintsOf(problem, pieceId).filter(
+        (c) => !set.some((s) => JSON.stringify(s) === JSON.stringify(c)),
+      );
+      expect(await hasSchedule(relaxed(problem, gone)), `seed ${seed}`).toBe(false);
+      for (const one of set) {
+        const without = relaxed(problem, [...gone, one]);
+        const found = scheduleWorkshop(without, 400, 1, true);
+        expect([found.unplaced, scheduleFaults(without, found)], `seed ${seed}, ${one.kind}`).toEqual([[], []]);
+      }
+    }
+    expect(sets).toBeGreaterThanOrEqual(10);
+  }, 300_000);
+});
+
 describe('random workshops', () => {
   it('break nothing that was asked, are the same for the same seed, and only get better', () => {
     fc.assert(
@@ -302,21 +430,27 @@ describe('random workshops', () => {
 });
 
 describe('against proven optima (HiGHS, a time-indexed model written apart from the scheduler)', () => {
-  /** What is worse than the optimum, by how much. */
+  /** What is worse than the optimum, by how much: sought until that is found, as long as the tries last. */
   const against = (seed: number, best: { lateMin: number | null; restMin: number | null }) => {
-    const problem = randomProblem(seed);
-    const { cost, unplaced } = scheduleWorkshop(problem, 2000, 1);
-    const feasible = unplaced.length === 0;
+    const wanted = best.lateMin === null ? 0 : best.lateMin * 1e6 + best.restMin!;
+    let last: WorkshopSchedule | null = null;
+    // What cannot be done at all is not looked for for long: any answer would be one too many.
+    for (const { schedule } of improvingSchedule(randomProblem(seed), best.lateMin === null ? 500 : 4000, 1)) {
+      last = schedule ?? last;
+      if (last!.cost <= wanted) break;
+    }
+    const { cost, unplaced } = last!;
     const lateMin = Math.floor(cost / 1e6);
-    return { feasible, lateMin, restMin: cost - lateMin * 1e6, best };
+    return { feasible: unplaced.length === 0, lateMin, restMin: cost - lateMin * 1e6, best };
   };
 
   it('200 kept ones: feasible where any is, as late in 98 of 100, the rest equal in 95 and never 5 % above', () => {
     const all = optima.map(({ seed, lateMin, restMin }) => against(seed, { lateMin, restMin }));
     const solvable = all.filter((a) => a.best.lateMin !== null);
     expect(all.length).toBe(200);
-    // Every fifth cannot be done at all, or the test would say little.
+    // Every fifth cannot be done at all, and in half a window binds, or the test would say little.
     expect(solvable.length).toBeLessThanOrEqual(160);
+    expect(optima.filter((o) => o.windowsBind).length).toBeGreaterThanOrEqual(100);
     expect(all.filter((a) => a.feasible !== (a.best.lateMin !== null))).toEqual([]);
     expect(solvable.filter((a) => a.lateMin < a.best.lateMin!)).toEqual([]);
     const asLate = solvable.filter((a) => a.lateMin === a.best.lateMin);

@@ -1,5 +1,6 @@
 import { planOf } from '@cosmesis/core/finishing';
 import {
+  conflictWords,
   type Reckoning,
   reckonPiece,
   rehearseWorkshop,
@@ -7,7 +8,7 @@ import {
   workshopPlan,
   workshopProblem,
 } from '@cosmesis/core/reckoning';
-import { keptWorkCalendar, scheduleWorkshop } from '@cosmesis/core/schedule';
+import { conflictOf, scheduleWorkshop } from '@cosmesis/core/schedule';
 import { planToText } from '@cosmesis/core/takeaway';
 import { DomainError, good, type Result, refused } from '@cosmesis/core/units';
 import { readWorkshopFile, type Workshop, workshopFromFile } from '@cosmesis/core/workshop';
@@ -114,17 +115,24 @@ function rehearseCommand(workshop: Workshop, nowMin: number): object {
   };
 }
 
-/** The workshop in time: one pair of hands, each step with what binds it; what cannot be planned says why. */
+/** Orders tried before something is called impossible. */
+const conflictTries = 120;
+
+/** The workshop in time: each pair of hands in one place, each step with what binds it; what cannot be planned says why. */
 function scheduleCommand(workshop: Workshop, nowMin: number): object {
-  const { reckoned, planned, schedule } = scheduled(workshop, nowMin);
-  const plan = workshopPlan(planned, schedule, nowMin, keptWorkCalendar(workshop.settings));
+  const { reckoned, planned, problem, schedule } = scheduled(workshop, nowMin);
+  const plan = workshopPlan(planned, schedule, nowMin, workshop.settings);
   const inTime = new Map(
-    [...plan.sittings, ...plan.waits].flatMap(({ pieceId, steps, binds }) =>
-      steps.map((s) => [`${pieceId}/${s.stepId}`, { ...s, binds }] as const),
+    [...plan.sittings, ...plan.waits].flatMap(({ pieceId, steps, binds, personId }) =>
+      steps.map((s) => [`${pieceId}/${s.stepId}`, { ...s, binds, personId }] as const),
     ),
   );
   const without = new Map(
     plan.unplaced.flatMap(({ pieceId, stepIds, because }) => stepIds.map((s) => [`${pieceId}/${s}`, because] as const)),
+  );
+  const held = new Set(problem.tasks.filter((t) => t.held !== null).map((t) => t.pieceId));
+  const stuck = [...new Set(plan.unplaced.filter((u) => !u.inVain).map((u) => u.pieceId))].filter(
+    (id) => !held.has(id),
   );
   return {
     lateness: plan.ready.map(({ pieceId, atMin, dueMin }) => ({
@@ -132,20 +140,33 @@ function scheduleCommand(workshop: Workshop, nowMin: number): object {
       lightUse: iso(atMin),
       lateMin: atMin !== null && dueMin !== null ? Math.max(0, atMin - dueMin) : null,
     })),
+    conflicts: stuck.map((pieceId) => ({
+      id: pieceId,
+      cannotBeKeptTogether: conflictWords(
+        conflictOf(problem, pieceId, conflictTries, seed) ?? [],
+        planned,
+        pieceId,
+        workshop.settings.room,
+      ).map(({ what, wayOut }) => ({ what, wayOut })),
+    })),
     missed: plan.missed.map(({ closedAtMin, ...m }) => ({ ...m, closedAt: iso(closedAtMin) })),
     pieces: reckoned.map(({ piece, told }) => ({
       id: piece.id,
       name: piece.name,
       steps: told.ok
         ? told.value.steps.map((s) => {
-            const at = s.status === 'done' ? { ...s, binds: 'done' } : inTime.get(`${piece.id}/${s.step.id}`);
+            const at =
+              s.status === 'done'
+                ? { ...s, binds: 'done', personId: null, handsMin: s.handsOnMin }
+                : inTime.get(`${piece.id}/${s.step.id}`);
             return {
               id: s.step.id,
               status: s.status,
               start: iso(at?.startMin ?? null),
               end: iso(at?.endMin ?? null),
-              handsOnMin: s.handsOnMin,
+              handsOnMin: at?.handsMin ?? s.handsOnMin,
               inserted: s.inserted,
+              hands: at?.personId ?? null,
               binds: at?.binds ?? without.get(`${piece.id}/${s.step.id}`) ?? '',
             };
           })

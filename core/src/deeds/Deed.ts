@@ -51,6 +51,8 @@ export type Deed =
   /** How the film of a step that is done was found. */
   | { do: 'test-film'; pieceId: string; stepId: string; found: FilmState }
   /** null: back to the usual space. */
+  /** When the sitting of a step begins, and in whose hands; null: whenever it fits. */
+  | { do: 'say-when'; pieceId: string; stepId: string; begins: { at: string; personId: string | null } | null }
   | { do: 'move-piece'; pieceId: string; spaceId: string | null }
   | { do: 'take-forecast'; forecast: Forecast | null }
   | { do: 'read-air'; reading: Omit<Reading, 'id' | 'at'> }

@@ -708,6 +708,21 @@ describe('what is found of the air and of films', () => {
     expect(after(demo, move(null)).pieces[counter]).not.toHaveProperty('spaceId');
     expect(() => after(demo, move('cellar'))).toThrow(/choose another/);
   });
+  it('says when a sitting begins and in whose hands, and takes it back', () => {
+    const say = (stepId: string, begins: { at: string; personId: string | null } | null): Deed => ({
+      do: 'say-when',
+      pieceId: counter,
+      stepId,
+      begins,
+    });
+    const at = later(60);
+    const said = after(demo, say('a', { at, personId: null }), say('b', { at, personId: null }));
+    expect(said.pieces[counter]!.edits.begins).toEqual({ a: { at, personId: null }, b: { at, personId: null } });
+    const back = after(said, say('a', null));
+    expect(back.pieces[counter]!.edits.begins).toEqual({ b: { at, personId: null } });
+    expect(after(back, say('b', null)).pieces[counter]!.edits).toEqual(demo.pieces[counter]!.edits);
+    expect(() => after(demo, say('a', { at, personId: 'nobody' }))).toThrow(/choose another/);
+  });
   it('takes a forecast for the one before', () => {
     const forecast = { ...demo.settings.forecast!, takenAt: start };
     expect(after(demo, { do: 'take-forecast', forecast }).settings.forecast).toEqual(forecast);

@@ -58,6 +58,18 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
     else if (draft.settings.spaces.some((s) => s.id === spaceId)) piece.spaceId = spaceId;
     else throw new DeedRefused('space_gone', 'This space is not in the workshop any more: choose another.');
   },
+  'say-when': (draft, { pieceId, stepId, begins }) => {
+    const { edits } = pieceOf(draft, pieceId);
+    if (begins !== null) {
+      if (begins.personId !== null && !draft.settings.people.some((p) => p.id === begins.personId))
+        throw new DeedRefused('person_gone', 'This person is not in the workshop any more: choose another.');
+      edits.begins = { ...edits.begins, [stepId]: begins };
+      return;
+    }
+    const { [stepId]: _, ...kept } = edits.begins ?? {};
+    if (Object.keys(kept).length > 0) edits.begins = kept;
+    else delete edits.begins;
+  },
   'take-forecast': (draft, { forecast }) => {
     draft.settings.forecast = forecast;
   },

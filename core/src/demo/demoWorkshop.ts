@@ -314,6 +314,7 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
   const settings = {
     ...defaultSettings('Moorland halt', timeZone, 'metric', 'GBP'),
     spaces: haltSpaces,
+    room: { bench: 2, spray: 1, drying: 4 },
     forecast: coldSpell(nowMin),
     demo: true,
   };

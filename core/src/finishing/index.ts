@@ -13,6 +13,7 @@ export type { Finding, Hold, Severity, Silenced } from './Finding';
 export { fittingTable, screwsSay } from './fittings';
 export { generatePlan, type Shop } from './generatePlan';
 export { handsOnMinutes, handsOnParts } from './handsOnMinutes';
+export { homeMoistureFrac, moistureApartFrac } from './homeMoistureFrac';
 export { type House, type HouseRule, houseOf, houseRuleTable } from './houseRules';
 export { type Badness, badnessOf, badnessTable, isQuick, withBadness } from './howBad';
 export { type LagOnSurface, lagsOf, waitWords } from './lagsOf';

@@ -1,7 +1,8 @@
 import { type AirStretch, airStretches, dewPointC, type HourOfAir, woodRestsAt } from '../climate';
-import type { Product } from '../workshop';
+import type { Piece, Product } from '../workshop';
 import { isCoat } from './airNow';
 import { filmOf, type Room } from './roomOf';
+import { type WoodAhead, woodAhead } from './woodAhead';
 
 /** An hour of a space. Minutes since 1970. */
 export interface HourAhead extends HourOfAir {
@@ -25,6 +26,8 @@ export interface AirAhead {
   spaceId: string;
   hours: readonly HourAhead[];
   coats: readonly CoatAhead[];
+  /** Wood of pieces that stand there, where its moisture was measured. */
+  wood: readonly WoodAhead[];
   /** Where what is foretold ends; null: nothing is. */
   foretoldUntilMin: number | null;
 }
@@ -33,8 +36,13 @@ export interface AirAhead {
 const [backHours, aheadHours] = [24, 240];
 const hourMin = 60;
 
-/** The air of a space from a day back to ten days ahead, and when each coat to come may go on in it. */
-export function airAhead(room: Room, ahead: readonly Product[], nowMin: number): AirAhead {
+/** The air of a space from a day back to ten days ahead, and when each coat to come may go on in it. @param here pieces that stand in it */
+export function airAhead(
+  room: Room,
+  ahead: readonly Product[],
+  nowMin: number,
+  here: readonly Pick<Piece, 'id' | 'tests' | 'home'>[] = [],
+): AirAhead {
   const first = (Math.floor(nowMin / hourMin) - backHours) * hourMin;
   const hours = Array.from({ length: backHours + aheadHours }, (_, i): HourAhead => {
     const atMin = first + i * hourMin;
@@ -53,7 +61,13 @@ export function airAhead(room: Room, ahead: readonly Product[], nowMin: number):
       recoatMin: { labelLow: low, labelHigh: high, fast: after('fast', low), slow: after('slow', high) },
     };
   });
-  return { spaceId: room.air.space.id, hours, coats, foretoldUntilMin: room.air.foretoldUntilMin };
+  return {
+    spaceId: room.air.space.id,
+    hours,
+    coats,
+    wood: here.flatMap((p) => woodAhead(p, room, nowMin)),
+    foretoldUntilMin: room.air.foretoldUntilMin,
+  };
 }
 
 /** When of the coats to come in a space all, some or none may go on. Minutes since 1970. */

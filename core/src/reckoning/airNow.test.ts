@@ -57,6 +57,41 @@ describe('the air now', () => {
   });
 });
 
+const untried = {
+  spirits: 'untried',
+  alcohol: 'untried',
+  lacquerThinner: 'untried',
+  bleed: 'unknown',
+  silicone: false,
+} as const;
+describe('wood that was measured', () => {
+  const { settings, readings } = demo;
+  const damp = (at?: string) => ({
+    id: 'p',
+    home: null,
+    tests: { seat: { ...untried, moistureFrac: 0.18, ...(at ? { moistureAt: at } : {}) } },
+  });
+  const inSpace = (n: number, at?: string) =>
+    airAhead(roomOf(settings.spaces[n]!, settings, readings)!, coats, nowMin, [damp(at)]).wood[0]!;
+
+  it('dries in the warm room to what its home asks, and never under a roof in November', () => {
+    const warm = inSpace(0);
+    expect(warm).toMatchObject({ pieceId: 'p', zoneId: 'seat', measuredFrac: 0.18, nowFrac: 0.18, homeFrac: 0.08 });
+    expect(warm.restsFrac).toBeLessThan(0.1);
+    // 20 mm with a time constant of 4.7 days: from 18 to 10 % takes a week or two.
+    expect((warm.readyAtMin! - nowMin) / 1440).toBeGreaterThan(5);
+    expect((warm.readyAtMin! - nowMin) / 1440).toBeLessThan(21);
+    expect(inSpace(1).readyAtMin).toBeNull();
+    expect(inSpace(1).restsFrac).toBeGreaterThan(0.15);
+  });
+  it('counts the days since it was measured', () => {
+    const week = inSpace(0, new Date((nowMin - 7 * 1440) * 60_000).toISOString());
+    expect(week.nowFrac).toBeLessThan(0.13);
+    expect(week.nowFrac).toBeGreaterThan(week.restsFrac);
+    expect(week.readyAtMin!).toBeLessThan(inSpace(0).readyAtMin!);
+  });
+});
+
 describe('the air ahead', () => {
   it('shows ten days and the day before, bands that meet, and waits that are never shorter than a label', () => {
     const { settings, readings } = demo;
@@ -71,6 +106,7 @@ describe('the air ahead', () => {
       expect(c.recoatMin.fast).toBeGreaterThanOrEqual(c.recoatMin.labelLow);
       expect(c.recoatMin.slow).toBeGreaterThan(c.recoatMin.labelHigh);
     }
+    expect(air.wood).toEqual([]);
     // Three days of fog at 4.5 °C: no waterborne clear.
     const fog = air.coats[0]!.stretches.find((s) => s.breaches.length > 0)!;
     expect(fog.breaches[0]!.limit).toBe('too-cold');

@@ -69,7 +69,7 @@ function follow(seed: number, days: number, differs: boolean): Followed {
   const plansAt = (minute: number) => {
     const own = pieces.map((piece) => ({ piece, ...reckon(piece, told, minute) }));
     const schedule = scheduleWorkshop(workshopProblem(own, settings, minute), 0, 1);
-    const plan = workshopPlan(own, schedule, minute, calendar);
+    const plan = workshopPlan(own, schedule, minute, settings);
     return { own, schedule, plan, next: [...plan.sittings].sort((x, y) => x.startMin - y.startMin) };
   };
   let asked: ReturnType<typeof plansAt> | null = null;

@@ -130,7 +130,7 @@ describe('a plan in the air of its room', () => {
         held += 1;
       }
     expect(held).toBeGreaterThan(3);
-    const plan = workshopPlan(own, schedule, nowMin, keptWorkCalendar(settings));
+    const plan = workshopPlan(own, schedule, nowMin, settings);
     expect(plan.sittings.map((s) => s.binds).filter((b) => /^Shed is too cold for /.test(b))).not.toEqual([]);
   });
 
@@ -139,7 +139,7 @@ describe('a plan in the air of its room', () => {
     const words = (room: Room) => {
       const own = [{ piece: shelf, ...reckon(shelf, room) }];
       const schedule = scheduleWorkshop(workshopProblem(own, settings, nowMin), 0, 1);
-      return workshopPlan(own, schedule, nowMin, keptWorkCalendar(settings));
+      return workshopPlan(own, schedule, nowMin, settings);
     };
     const barred = words(steady(20, 0.5, noCoats));
     expect(barred.unplaced[0]!.because).toMatch(/^Yard is no place to coat in/);
@@ -175,7 +175,7 @@ describe('a piece where its coats cannot go on', () => {
     if (!told.ok) throw new Error('not measured');
     const own = [{ piece: shelf, ...told.value }];
     const schedule = scheduleWorkshop(workshopProblem(own, settings, nowMin), 0, 1);
-    const plan = workshopPlan(own, schedule, nowMin, keptWorkCalendar(settings));
+    const plan = workshopPlan(own, schedule, nowMin, settings);
     expect(plan.unplaced[0]!.because).toMatch(/^Shed is too cold for .*, and Lamp room bears it/);
   });
 });

@@ -6,6 +6,7 @@ export { type ChangeOfMind, changeOfMind, type WayOn } from './changeOfMind';
 export { comparePlans, keepPlan, type PlanComparison, type PlanFigures, takePlan } from './comparePlans';
 export { compareSchools, type SchoolFigures } from './compareSchools';
 export { type Alternative, compareTreatments, type Question, type TreatmentFigures } from './compareTreatments';
+export { type ConflictPart, conflictWords } from './conflictWords';
 export { type ConsumableUse, consumablesOf, consumablesOfUse } from './consumablesOf';
 export { filmBuildUp, type ZoneFilm } from './filmBuildUp';
 export { needsOf } from './needsOf';
@@ -34,9 +35,13 @@ export { type ReckonInput, reckonPiece } from './reckonPiece';
 export { rehearseWorkshop, type WorkshopRehearsal } from './rehearsal';
 export { type Room, type Rooms, roomIn, roomOf, roomsOf, spaceOf } from './roomOf';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
+export { type Tried, type WhenTried, whenTried, withTried } from './whenTried';
+export { type WoodAhead, woodAhead } from './woodAhead';
 export {
   type PieceWithTasks,
+  type PlaceKind,
   type PlannedSitting,
+  placeName,
   type StepInTime,
   stepsInTime,
   type WorkshopPlan,

@@ -56,7 +56,16 @@ export interface ReckonInput {
   products: Readonly<Record<string, Product>>;
   settings: Pick<
     Settings,
-    'timeZone' | 'workingHours' | 'houseRules' | 'methods' | 'tools' | 'sprayCarriers' | 'labour'
+    | 'timeZone'
+    | 'workingHours'
+    | 'people'
+    | 'daysOff'
+    | 'room'
+    | 'houseRules'
+    | 'methods'
+    | 'tools'
+    | 'sprayCarriers'
+    | 'labour'
   >;
   nowMin: number;
   /** The rooms there are; left out: nothing is known of the air to come. */

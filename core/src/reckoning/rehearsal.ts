@@ -2,19 +2,19 @@ import { lowerFirst } from '../finishing';
 import {
   type Cause,
   type Outcome,
+  peopleOf,
   type Rehearsal,
   rehearse,
   type Task,
   type WorkshopProblem,
   type WorkshopSchedule,
-  workCalendar,
 } from '../schedule';
 import type { Settings } from '../workshop';
 import type { PieceWithTasks } from './workshopSchedule';
 
 /** What could be bought, and what it would change. */
 interface Bought {
-  id: 'as-it-is' | 'longer-days' | 'saturday' | 'second-hands' | 'warm-air';
+  id: 'as-it-is' | 'longer-days' | 'saturday' | 'second-hands' | 'one-more-place' | 'warm-air';
   /** Share of all promises that are kept; null: none was made. */
   metFrac: number | null;
   /** When half of the runs have every piece ready, minutes since 1970. */
@@ -62,19 +62,27 @@ const inWarmAir = (task: Task): Task => {
   };
 };
 
-function changes(problem: WorkshopProblem, settings: Pick<Settings, 'timeZone' | 'workingHours'>) {
-  const { timeZone, workingHours } = settings;
-  const calendarOf = (hours: Settings['workingHours']) => workCalendar({ timeZone, workingHours: hours });
-  const withHours = (hours: Settings['workingHours']): WorkshopProblem => ({
+type WorkingHours = Settings['workingHours'];
+type PeopleSettings = Pick<Settings, 'timeZone' | 'workingHours' | 'people' | 'daysOff'>;
+
+function changes(problem: WorkshopProblem, settings: PeopleSettings) {
+  /** The same with other hours for everybody. */
+  const withHours = (changed: (hours: WorkingHours) => WorkingHours): WorkshopProblem => ({
     ...problem,
-    people: problem.people.map((p) => ({ ...p, calendar: calendarOf(hours) })),
+    people: peopleOf({
+      ...settings,
+      workingHours: changed(settings.workingHours),
+      people: settings.people.map((p) => ({ ...p, workingHours: p.workingHours && changed(p.workingHours) })),
+    }),
   });
-  const day = oneDayMore(workingHours);
+  const day = oneDayMore(settings.workingHours);
+  const { drying } = problem.places;
   const barred = problem.tasks.some((t) => t.airBar || t.lags.some((l) => l.inAir));
   const all: [Bought['id'], WorkshopProblem | null][] = [
-    ['longer-days', withHours(longerDays(workingHours))],
-    ['saturday', day && withHours(day)],
+    ['longer-days', withHours(longerDays)],
+    ['saturday', day && withHours((hours) => oneDayMore(hours) ?? hours)],
     ['second-hands', { ...problem, people: [...problem.people, { ...problem.people[0]!, id: 'second' }] }],
+    ['one-more-place', drying === undefined ? null : { ...problem, places: { ...problem.places, drying: drying + 1 } }],
     ['warm-air', barred ? { ...problem, tasks: problem.tasks.map(inWarmAir) } : null],
   ];
   return all.flatMap(([id, changed]) => (changed ? [{ id, problem: changed }] : []));
@@ -97,7 +105,7 @@ export function* rehearseWorkshop(
   own: readonly PieceWithTasks[],
   problem: WorkshopProblem,
   schedule: WorkshopSchedule,
-  settings: Pick<Settings, 'timeZone' | 'workingHours'>,
+  settings: PeopleSettings,
   runs: number,
   seed: number,
 ): Generator<number, WorkshopRehearsal> {

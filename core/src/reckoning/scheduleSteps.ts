@@ -19,7 +19,7 @@ import {
   type WorkCalendar,
 } from '../schedule';
 import { minuteOf } from '../units';
-import type { LogEntry, Product, Step } from '../workshop';
+import type { LogEntry, Product, Step, StepKindId } from '../workshop';
 import { airBarOf, type LagInRoom, lagInRoom, type Place, type Room, readyIn } from './roomOf';
 
 /** What the steps of a plan need to be laid out in time. */
@@ -115,6 +115,10 @@ function goesOnBehind(behind: readonly Step[], step: Step, log: ReadonlyMap<stri
 export const setsUpBehind = (behind: readonly Step[], step: Step): boolean =>
   behind.every((s) => s.kind !== step.kind || s.productId !== step.productId);
 
+/** Whether a step rinses off what another washed with: that does not dry in over lunch. */
+const rinsesOff = (step: Step, before: StepKindId | undefined): boolean =>
+  step.kind === 'rinse' && (before === 'wash' || before === 'degrease');
+
 /** Hands go home, or to lunch, after so long, minutes. */
 const oneShiftMin = 4 * 60;
 
@@ -144,6 +148,7 @@ function followedMinIn(
     for (const { beforeId, wait, minMin } of lags.get(step.id) ?? [])
       if (
         wait === 'dwell' ||
+        (rinsesOff(step, kindOf.get(beforeId)) && !takenOff.has(beforeId)) ||
         (!stepKind(step.kind).film &&
           step.zoneId !== null &&
           kindOf.get(beforeId) === 'size' &&

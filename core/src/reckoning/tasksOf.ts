@@ -1,5 +1,17 @@
-import { doWhat, isSprayed, stepKind, waitWords } from '../finishing';
-import { type AirBar, dustFreeAt, type LagInAir, opensAt, remembered, type TaskAir, type TaskLag } from '../schedule';
+import { doWhat, isSprayed, methodMinutes, stepKind, waitWords } from '../finishing';
+import {
+  type AirBar,
+  dustFreeAt,
+  type LagInAir,
+  opensAt,
+  remembered,
+  type SetUp,
+  stillFilledMin,
+  type TaskAir,
+  type TaskLag,
+  type TaskPlace,
+} from '../schedule';
+import { minuteOf } from '../units';
 import type { LogEntry, Piece, Product } from '../workshop';
 import type { PieceTask, ReckonedStep } from './Reckoning';
 import { airBarOf, type Place, readyIn } from './roomOf';
@@ -8,7 +20,7 @@ import { cutIntoSittings, sittingWords } from './sittingsOf';
 
 /** What tasks are made from. */
 export interface TasksInput {
-  piece: Pick<Piece, 'id' | 'startAt' | 'wear' | 'decisions'>;
+  piece: Pick<Piece, 'id' | 'startAt' | 'wear' | 'decisions' | 'edits'>;
   /** As worked out for the piece by itself. */
   steps: readonly ReckonedStep[];
   lags: ReadonlyMap<string, readonly LagInTime[]>;
@@ -34,17 +46,21 @@ const dwellsOnMin = 30;
 interface Within {
   task: string;
   aheadMin: number;
+  /** The same where the tool is filled already. */
+  leastAheadMin: number;
   behindMin: number;
 }
 
-function withinTasks(groups: readonly (readonly ReckonedStep[])[]): Map<string, Within> {
+function withinTasks(groups: readonly (readonly ReckonedStep[])[], input: TasksInput): Map<string, Within> {
   const within = new Map<string, Within>();
   for (const own of groups) {
     const wholeMin = own.reduce((sum, s) => sum + s.handsOnMin, 0);
+    const savedMin = setUpOf(own, input)?.min ?? 0;
     let aheadMin = 0;
-    for (const s of own) {
+    for (const [i, s] of own.entries()) {
       const behindMin = wholeMin - aheadMin - s.handsOnMin;
-      within.set(s.step.id, { task: own[0]!.step.id, aheadMin, behindMin });
+      const leastAheadMin = i === 0 ? 0 : aheadMin - savedMin;
+      within.set(s.step.id, { task: own[0]!.step.id, aheadMin, leastAheadMin, behindMin });
       aheadMin += s.handsOnMin;
     }
   }
@@ -64,7 +80,8 @@ function lagsOfTask(own: readonly ReckonedStep[], within: ReadonlyMap<string, Wi
       const there = within.get(beforeId);
       if (!there || there.task === task) continue;
       const moved = here.aheadMin + there.behindMin;
-      const least = Math.max(0, minMin - moved);
+      const movedLeast = here.leastAheadMin + there.behindMin;
+      const least = Math.max(0, minMin - movedLeast);
       // What works for a time is taken off before it dries in, or is laid on again.
       if (wait === 'dwell' && maxMin === null) {
         const before = input.steps.find((s) => s.step.id === beforeId)!;
@@ -84,10 +101,10 @@ function lagsOfTask(own: readonly ReckonedStep[], within: ReadonlyMap<string, Wi
         beforeId: there.task,
         minMin: least,
         maxMin: maxMin === null ? null : Math.max(least, maxMin - moved),
-        blocked: blocked && { from: blocked.from - moved, to: blocked.to - moved },
+        blocked: blocked && { from: blocked.from - moved, to: blocked.to - movedLeast },
         lateMin: maxMin === null ? null : input.lateMinOf(step.id),
         because: waitWords[wait],
-        ...(inAir ? { inAir: movedInAir(inAir, there.behindMin, here.aheadMin) } : {}),
+        ...(inAir ? { inAir: movedInAir(inAir, there.behindMin, here) } : {}),
       });
     }
   }
@@ -95,8 +112,12 @@ function lagsOfTask(own: readonly ReckonedStep[], within: ReadonlyMap<string, Wi
 }
 
 /** A wait from a later part of a task for an earlier part of another, told from end to start of the whole tasks. */
-function movedInAir({ opens, closes, barred }: LagInAir, behindMin: number, aheadMin: number): LagInAir {
-  const from = (endMin: number) => Math.max(endMin, opens(endMin - behindMin) - aheadMin);
+function movedInAir(
+  { opens, closes, barred }: LagInAir,
+  behindMin: number,
+  { aheadMin, leastAheadMin }: Pick<Within, 'aheadMin' | 'leastAheadMin'>,
+): LagInAir {
+  const from = (endMin: number) => Math.max(endMin, opens(endMin - behindMin) - leastAheadMin);
   return {
     opens: from,
     closes: (endMin) => {
@@ -105,7 +126,7 @@ function movedInAir({ opens, closes, barred }: LagInAir, behindMin: number, ahea
     },
     barred: (endMin) => {
       const at = barred(endMin - behindMin);
-      return at && { fromMin: at.fromMin - aheadMin, untilMin: at.untilMin - aheadMin };
+      return at && { fromMin: at.fromMin - aheadMin, untilMin: at.untilMin - leastAheadMin };
     },
   };
 }
@@ -161,6 +182,63 @@ function airOfTask(
   const openUntil = (endMin: number) => opens.reduce((latest, open) => Math.max(latest, open(endMin)), endMin);
   const space = room?.air.space.id ?? oneSpace;
   return { space, openMin, raises, lays, ...(opens.length > 0 ? { openUntil } : {}) };
+}
+
+/** What a sitting stands on while hands are at it, and where what it lays dries until it may be handled. */
+function placesOfTask(
+  own: readonly ReckonedStep[],
+  within: ReadonlyMap<string, Within>,
+  { products, place: { room }, log }: TasksInput,
+): TaskPlace[] {
+  const worked = own.filter(({ step, handsOnMin }) => handsOnMin > 0 && step.kind !== 'obtain');
+  if (worked.length === 0) return [];
+  const sprays = worked.some(({ step }) => isSprayed(step.method));
+  const places: TaskPlace[] = [{ id: sprays ? 'spray' : 'bench', afterwards: false, afterMin: 0 }];
+  let afterMin = 0;
+  const free: ((endMin: number) => number)[] = [];
+  for (const { step } of worked) {
+    const product = step.productId === null ? undefined : products[step.productId];
+    if (!product || !stepKind(step.kind).film) continue;
+    const { behindMin } = within.get(step.id)!;
+    const handleMin = product.times.handleMin.high;
+    afterMin = Math.max(afterMin, handleMin - behindMin);
+    if (!room) continue;
+    const ready = readyIn(room)(
+      product,
+      log.find((e) => e.step.id === step.id),
+    );
+    free.push((endMin) => ready(endMin - behindMin, handleMin));
+  }
+  if (afterMin <= 0) return places;
+  const until = (endMin: number) => free.reduce((last, at) => Math.max(last, at(endMin)), endMin);
+  return [...places, { id: 'drying', afterwards: true, afterMin, ...(free.length > 0 ? { until } : {}) }];
+}
+
+/** What is filled for the first coat of a sitting, where that is all it is filled with: it need not be filled again right behind it. */
+function setUpOf(own: readonly ReckonedStep[], { place: { room } }: TasksInput): SetUp | null {
+  const coats = own.filter(({ step }) => step.method !== null && step.productId !== null);
+  const first = coats[0];
+  if (!first || own[0] !== first || !first.setsUp) return null;
+  const { method, productId, kind } = first.step;
+  if (coats.some(({ step }) => step.method !== method || step.productId !== productId)) return null;
+  const { setUp: min } = methodMinutes[method!];
+  const handsMin = own.reduce((sum, s) => sum + s.handsOnMin, 0);
+  if (min <= 0 || min >= handsMin || !stepKind(kind).minutes.coat) return null;
+  return { key: `${productId}/${method}/${room?.air.space.id ?? oneSpace}`, min };
+}
+
+/** When the user said that one of its steps begins, moved by what of the sitting lies before that; what has passed binds no more. */
+function pinOf(
+  own: readonly ReckonedStep[],
+  within: ReadonlyMap<string, Within>,
+  { piece, nowMin }: TasksInput,
+): PieceTask['pin'] {
+  for (const { step } of own) {
+    const said = piece.edits.begins?.[step.id];
+    const startMin = said ? minuteOf(said.at) - within.get(step.id)!.aheadMin : 0;
+    if (said && startMin >= nowMin) return { startMin, personId: said.personId };
+  }
+  return null;
 }
 
 /** Whether the air lets all of a sitting go on: the hours of each of its coats. */
@@ -223,7 +301,9 @@ const plainTask = (pieceId: string, id: string): PieceTask => ({
   notBefore: null,
   closed: [],
   air: null,
-  place: null,
+  places: [],
+  setUp: null,
+  pin: null,
   fixed: null,
   held: null,
   counts: false,
@@ -250,7 +330,7 @@ export function tasksOf(input: TasksInput): PieceTask[] {
     ...ahead.filter((s) => s.handsOnMin === 0).map((s) => [s]),
     ...steps.filter((s) => s.status === 'done').map((s) => [s]),
   ];
-  const within = withinTasks(groups);
+  const within = withinTasks(groups, input);
   const tasks = groups.map((own): PieceTask => {
     const first = own[0]!;
     const { status, startMin: fromMin } = first;
@@ -264,6 +344,9 @@ export function tasksOf(input: TasksInput): PieceTask[] {
       notBefore: !begun && startMin !== null && startMin > nowMin ? { minute: startMin, because: 'begun then' } : null,
       air: airOfTask(own, within, input),
       ...(airBar ? { airBar } : {}),
+      places: placesOfTask(own, within, input),
+      setUp: setUpOf(own, input),
+      pin: fixed ? null : pinOf(own, within, input),
       fixed: fixed ? { startMin: fromMin, endMin: own.at(-1)!.endMin } : null,
       held: own.find((s) => s.held)?.held?.words ?? null,
       counts: first.step.kind !== 'cure',
@@ -283,10 +366,16 @@ export function tasksOf(input: TasksInput): PieceTask[] {
   return all.filter((t) => !t.fixed || stillMatters(t, all, nowMin));
 }
 
-/** Whether something done bears on what is to come: something waits for it still, or its film lies open. */
-function stillMatters({ id, fixed, air }: PieceTask, all: readonly PieceTask[], nowMin: number): boolean {
+/** Whether something done bears on what is to come: something waits for it still, its film lies open, or it cannot be taken from where it dries. */
+function stillMatters(
+  { id, fixed, air, places, setUp }: PieceTask,
+  all: readonly PieceTask[],
+  nowMin: number,
+): boolean {
   const { endMin } = fixed!;
   if ((air ? dustFreeAt(air, endMin) : endMin) > nowMin) return true;
+  if (setUp && endMin + stillFilledMin >= nowMin) return true;
+  if (places.some((p) => (p.until?.(endMin) ?? endMin + p.afterMin) > nowMin)) return true;
   return all.some((t) =>
     t.lags.some(
       (l) =>

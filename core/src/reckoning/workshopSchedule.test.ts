@@ -62,7 +62,7 @@ describe('the tasks of pieces in one schedule', () => {
 
   it('says in words what binds each sitting and what dries behind it; what is ordered dries nowhere', () => {
     const { own, schedule } = together([jobs['chest painted by gun, in knotty pine, with new pulls'] as Piece]);
-    const plan = workshopPlan(own, schedule, nowMin, keptWorkCalendar(settings));
+    const plan = workshopPlan(own, schedule, nowMin, settings);
     const sitting = (id: string) =>
       plan.sittings.find((s) => s.sittingId === id || s.steps.some((x) => x.stepId === id))!;
     const first = [...plan.sittings].sort((a, b) => a.startMin - b.startMin)[0]!;

@@ -2,8 +2,8 @@ import { lowerFirst, waitWords } from '../finishing';
 import {
   type Binding,
   closesAt,
-  keptWorkCalendar,
   type PlacedTask,
+  peopleOf,
   type Unplaced,
   type WorkCalendar,
   type WorkshopProblem,
@@ -15,20 +15,23 @@ import type { PieceTask } from './Reckoning';
 
 /** A piece with its tasks. */
 export interface PieceWithTasks {
-  piece: Pick<Piece, 'id' | 'name' | 'promisedAt'>;
+  piece: Pick<Piece, 'id' | 'name' | 'promisedAt' | 'pressing'>;
   tasks: readonly PieceTask[];
 }
-
-/** The one pair of hands a workshop has as long as no other is named. */
-const ownHands = 'hands';
 
 /** Hands go to another piece where that is worth so much: what lies about is put away, minutes (common practice, no source). */
 const changeMin = 3;
 
-/** The schedule of a workshop as a question: every piece that has something to be done, in one pair of hands. @param nowMin whole minutes since 1970 */
+/** What the promise of a pressing piece weighs against that of another (no source: our choice). */
+const pressingWeight = 3;
+
+/** The settings that a schedule is made with. */
+type ScheduleSettings = Pick<Settings, 'timeZone' | 'workingHours' | 'people' | 'daysOff' | 'room'>;
+
+/** The schedule of a workshop as a question: every piece that has something to be done, in the hands there are. @param nowMin whole minutes since 1970 */
 export function workshopProblem(
   pieces: readonly PieceWithTasks[],
-  settings: Pick<Settings, 'timeZone' | 'workingHours'>,
+  settings: ScheduleSettings,
   nowMin: number,
 ): WorkshopProblem {
   const busy = pieces.filter((p) => p.tasks.some((t) => !t.fixed));
@@ -38,10 +41,12 @@ export function workshopProblem(
     pieces: busy.map(({ piece }) => ({
       id: piece.id,
       dueMin: piece.promisedAt === null ? null : minuteOf(piece.promisedAt),
-      priority: 1,
+      priority: piece.pressing ? pressingWeight : 1,
     })),
-    people: [{ id: ownHands, calendar: keptWorkCalendar(settings) }],
-    places: {},
+    people: peopleOf(settings),
+    places: Object.fromEntries(
+      Object.entries(settings.room).flatMap(([id, capacity]) => (capacity === null ? [] : [[id, capacity]])),
+    ),
     changeMin,
   };
 }
@@ -51,6 +56,8 @@ export interface StepInTime {
   stepId: string;
   startMin: number;
   endMin: number;
+  /** Hands-on minutes, without what is set up already for the sitting before. */
+  handsMin: number;
 }
 
 /** The minute of the clock at which so many minutes of a task are worked: what lies in breaks is none of them. */
@@ -71,21 +78,30 @@ function clockAt(
   }
 }
 
-/** The steps of a task in time, one after the other; what a passed window asks for goes before them. */
+/** The steps of a task in time, one after the other, by the hours of whoever does it; what a passed window asks for goes before them. */
 export function stepsInTime(
-  { stepIds, stepMin, handsMin, fixed }: PieceTask,
+  { stepIds, stepMin, handsMin: plannedMin, fixed, setUp }: PieceTask,
   placed: PlacedTask,
   calendar: WorkCalendar,
 ): StepInTime[] {
+  // What is set up already for the sitting before is not set up again.
+  const savedMin = placed.sharesWith === null ? 0 : (setUp?.min ?? 0);
+  const handsMin = plannedMin - savedMin;
   if (handsMin === 0 || fixed)
-    return stepIds.map((stepId) => ({ stepId, startMin: placed.startMin, endMin: placed.endMin }));
+    return stepIds.map((stepId, i) => ({
+      stepId,
+      startMin: placed.startMin,
+      endMin: placed.endMin,
+      handsMin: stepMin[i]!,
+    }));
   const whole = placed.endMin - placed.startMin;
   const lateMin = whole > handsMin && calendar.shiftAt(placed.startMin).endMin >= placed.endMin ? whole - handsMin : 0;
   let worked = lateMin;
   return stepIds.map((stepId, i) => {
     const startMin = clockAt(calendar, placed, worked, handsMin + lateMin);
-    worked += stepMin[i]!;
-    return { stepId, startMin, endMin: clockAt(calendar, placed, worked, handsMin + lateMin) };
+    const ownMin = stepMin[i]! - (i === 0 ? savedMin : 0);
+    worked += ownMin;
+    return { stepId, startMin, endMin: clockAt(calendar, placed, worked, handsMin + lateMin), handsMin: ownMin };
   });
 }
 
@@ -101,6 +117,14 @@ export interface PlannedSitting {
   endMin: number;
   handsMin: number;
   status: 'planned' | 'running';
+  /** Who does it; null: it is not known, or nobody is needed. */
+  personId: string | null;
+  /** The sitting right behind which it is done with the tool that is filled already; null: none. */
+  sharesWith: string | null;
+  /** When you said that it begins; null: it was not said. */
+  saidMin: number | null;
+  /** The places it takes, each with from when until when. */
+  places: readonly { id: PlaceKind; fromMin: number; untilMin: number }[];
   /** How long what it leaves has to dry or to set before what follows, at the most. */
   dryMin: number;
   /** When the window of what it waits for closes; null: none does. */
@@ -109,6 +133,17 @@ export interface PlannedSitting {
   binds: string;
   boundTo: string | null;
 }
+
+/** What there may be too little room for. */
+export type PlaceKind = keyof Settings['room'];
+
+const placeNames: Readonly<Record<PlaceKind, string>> = {
+  bench: 'the benches',
+  spray: 'the spray space',
+  drying: 'the places where films dry',
+};
+/** The places of a workshop in words. */
+export const placeName = (id: string): string => placeNames[id as PlaceKind] ?? id;
 
 /** The whole workshop in time. */
 export interface WorkshopPlan {
@@ -135,16 +170,12 @@ export function workshopPlan(
   own: readonly PieceWithTasks[],
   schedule: WorkshopSchedule,
   nowMin: number,
-  calendar: WorkCalendar,
+  settings: ScheduleSettings,
 ): WorkshopPlan {
+  const people = peopleOf(settings);
+  const hoursOf = ({ personId }: PlacedTask) => (people.find((p) => p.id === personId) ?? people[0]!).calendar;
   const tasks = new Map(own.flatMap((p) => p.tasks).map((t) => [t.id, t]));
-  const names = new Map(own.map(({ piece }) => [piece.id, piece.name]));
-  // Of its own piece a sitting says only what is done, and of that the first thing.
-  const nameFor = (ownId: string) => (id: string) => {
-    const { pieceId, words } = tasks.get(id)!;
-    const what = `“${lowerFirst(words.split('; then ')[0]!)}”`;
-    return pieceId === ownId ? what : `${names.get(pieceId)}, ${what}`;
-  };
+  const nameFor = taskNames(own);
   const dryMin = dryMinutesOf(tasks);
   const ends = new Map(schedule.placed.map((p) => [p.id, p.endMin]));
   const sittingOf = (id: string) => tasks.get(id)!.stepIds[0] ?? '';
@@ -157,15 +188,26 @@ export function workshopPlan(
         pieceId: t.pieceId,
         sittingId: sittingOf(at.id),
         words: t.words,
-        steps: stepsInTime(t, at, calendar),
+        steps: stepsInTime(t, at, hoursOf(at)),
         startMin: at.startMin,
         endMin: at.endMin,
-        handsMin: t.handsMin,
+        handsMin: t.handsMin - (at.sharesWith === null ? 0 : (t.setUp?.min ?? 0)),
         status: t.fixed ? 'running' : 'planned',
+        personId: at.personId,
+        sharesWith: at.sharesWith,
+        saidMin: t.pin?.startMin ?? null,
+        places: t.places.map((p) => ({
+          id: p.id as PlaceKind,
+          fromMin: p.afterwards ? at.endMin : at.startMin,
+          untilMin: p.until?.(at.endMin) ?? at.endMin + p.afterMin,
+        })),
         dryMin: dryMin(at.id),
         closesAtMin: windowEnd(t.lags, ends),
-        binds: bindingWords(at.binding, nameFor(t.pieceId)),
-        boundTo: boundTo(at.binding),
+        binds:
+          at.sharesWith === null
+            ? bindingWords(at.binding, nameFor(t.pieceId))
+            : `right behind ${nameFor(t.pieceId)(at.sharesWith)}, with the same still in the same tool`,
+        boundTo: at.sharesWith ?? boundTo(at.binding),
       },
     ];
   });
@@ -192,6 +234,17 @@ export function workshopPlan(
         ? []
         : [{ pieceId, sittingId: sittingOf(id), stepIds, handsMin, because: words, inVain }];
     }),
+  };
+}
+
+/** Tasks in words: of its own piece a sitting says only what is done, and of that the first thing. @returns names for whoever reads of a piece */
+export function taskNames(own: readonly PieceWithTasks[]): (ownId: string) => (taskId: string) => string {
+  const tasks = new Map(own.flatMap((p) => p.tasks).map((t) => [t.id, t]));
+  const names = new Map(own.map(({ piece }) => [piece.id, piece.name]));
+  return (ownId) => (id) => {
+    const { pieceId, words } = tasks.get(id)!;
+    const what = `“${lowerFirst(words.split('; then ')[0]!)}”`;
+    return pieceId === ownId ? what : `${names.get(pieceId)}, ${what}`;
   };
 }
 
@@ -262,23 +315,43 @@ function bindingWords(binding: Binding, nameOf: (taskId: string) => string): str
     case 'dust':
       return `the film of ${nameOf(binding.otherId)} has to be free of dust`;
     case 'place':
-      return `waits for room: ${binding.placeId}`;
+      return `waits for room: ${placeName(binding.placeId)}`;
+    case 'pin':
+      return 'you said that it begins then';
     case 'window':
       return `held back, so that ${nameOf(binding.laterId)} comes within its window`;
   }
 }
 
+/** What keeps a task from being begun at a minute that was said, in words. */
+function notThen(binding: Binding, nameOf: (taskId: string) => string): string {
+  switch (binding.kind) {
+    case 'now':
+      return 'that has passed';
+    case 'hours':
+      return 'no working hours are left for it then';
+    case 'wait':
+      return `it comes ${bindingWords(binding, nameOf)}`;
+    case 'window':
+      return `${nameOf(binding.laterId)} would come too late after it`;
+    default:
+      return bindingWords(binding, nameOf);
+  }
+}
+
 /** Why a task has no place, in words, with what would give it one. */
-function unplacedWords(because: Unplaced, nameOf: (taskId: string) => string): string {
+export function unplacedWords(because: Unplaced, nameOf: (taskId: string) => string): string {
   switch (because.kind) {
     case 'window':
       return `it cannot come within the window of ${nameOf(because.beforeId)}: longer hours, or a later start of that`;
     case 'hours':
       return 'no working hours come in which it fits: longer hours';
     case 'place':
-      return `there is no room for it: ${because.placeId}`;
+      return `there is no room for it: ${placeName(because.placeId)}`;
     case 'air':
       return `${because.because}, and does not become fit for it in four months: another space`;
+    case 'pin':
+      return `it cannot begin when you said: ${notThen(because.binding, nameOf)}`;
     case 'held':
       return `held: ${because.because}`;
     case 'waits':

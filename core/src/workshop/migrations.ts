@@ -92,6 +92,9 @@ const settingsOf3 = (settings: unknown): unknown =>
 const settingsOf11 = (settings: unknown): unknown =>
   filled(settings, { spaces: [], forecast: null, usualAir: null, instruments: false });
 
+const settingsOf12 = (settings: unknown): unknown =>
+  filled(settings, { people: [], daysOff: [], room: { bench: null, spray: null, drying: null } });
+
 /** What plans took products of version 4 for; it said so by their ids alone. */
 const idsBefore5: Readonly<Record<string, readonly string[]>> = {
   usual: [
@@ -246,7 +249,7 @@ export function recordUpToDate(kind: RecordKind, record: unknown): unknown {
     return pieceOf10(pieceOf7(pieceOf6(pieceOf4(pieceOf3(pieceOf2(record)))) as Json) as Json);
   if (kind === 'container') return containerOf4(record);
   if (kind === 'product') return productOf5(productOf3(record));
-  return kind === 'settings' ? settingsOf11(settingsOf3(settingsOf2(record))) : record;
+  return kind === 'settings' ? settingsOf12(settingsOf11(settingsOf3(settingsOf2(record)))) : record;
 }
 
 /** A list of a file, each record brought up to date. */
@@ -317,5 +320,10 @@ export const migrations: readonly Migration[] = [
     from: 10,
     migrate: (file) =>
       isJson(file) ? { ...file, schemaVersion: 11, settings: recordUpToDate('settings', file.settings) } : file,
+  },
+  {
+    from: 11,
+    migrate: (file) =>
+      isJson(file) ? { ...file, schemaVersion: 12, settings: recordUpToDate('settings', file.settings) } : file,
   },
 ];

@@ -29,6 +29,9 @@ export const defaultSettings = (
     sat: [],
     sun: [],
   },
+  people: [],
+  daysOff: [],
+  room: { bench: null, spray: null, drying: null },
   houseRules: {},
   methods: [...methods],
   // An extraction made for solvent mist is rare: it is ticked, never taken for granted.

@@ -42,7 +42,7 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 11;
+export const schemaVersion = 12;
 
 const id = z
   .string()
@@ -292,6 +292,8 @@ const zoneTests = z.object({
   zincCoated: z.boolean().optional(),
   /** Moisture of the wood as measured, kg water per kg dry wood; null: not measured. */
   moistureFrac: z.number().min(0.01).max(1).nullable().optional(),
+  /** When it was measured; left out: not known. */
+  moistureAt: instant.optional(),
 });
 
 /** Measures by kind: panel length × width; rail and moulding length × girth; spindles length × diameter × count. */
@@ -426,6 +428,8 @@ const edits = z.object({
   extra: z.array(extraStep).max(200),
   /** Steps the user split off from their sitting. */
   apart: z.array(id).max(1000).optional(),
+  /** When the user said that a sitting begins, by its first step, and in whose hands; whose: null: in any. */
+  begins: z.record(id, z.object({ at: instant, personId: id.nullable() })).optional(),
 });
 
 /** Another plan of the same piece, kept beside the one that is worked to. */
@@ -509,6 +513,8 @@ export const pieceSchema = z.object({
   /** Name of the set of pieces it has to match. */
   setName: name.nullable(),
   promisedAt: instant.nullable(),
+  /** Its promise weighs more than that of others; left out: as much. */
+  pressing: z.boolean().optional(),
   ownership: z.enum(ownerships),
   commission: z.object({ chosen: text, supplied: text, approvals: z.array(approval).max(200) }),
   /** What it is to sell for, in the workshop's currency. */
@@ -703,9 +709,26 @@ const usualDay = z
   .object({ lowC: z.number().min(-40).max(50), highC: z.number().min(-40).max(50), relHumFrac: fraction.min(0.05) })
   .refine((day) => day.lowC <= day.highC, { message: 'the lowest temperature has to lie below the highest' });
 
+const capacity = z.int().min(0).max(500).nullable();
+
 const shift = z
   .object({ fromMin: z.int().min(0).max(1440), toMin: z.int().min(0).max(1440) })
   .refine((s) => s.fromMin < s.toMin, { message: 'working hours have to end after they begin' });
+
+const week = z.record(z.enum(weekdays), z.array(shift).max(4));
+const date = z.iso.date();
+
+/** Somebody who works here besides whoever keeps the workshop. */
+const personSchema = z.object({
+  id,
+  name: name.min(1),
+  /** Working hours of their own; null: those of the workshop. */
+  workingHours: week.nullable(),
+});
+
+const dayOff = z
+  .object({ from: date, to: date, personId: id.nullable(), note: name })
+  .refine((d) => d.from <= d.to, { message: 'days off have to end after they begin' });
 
 const knownTimeZone = z.string().refine(
   (zone) => {
@@ -723,11 +746,15 @@ export const settingsSchema = z.object({
   timeZone: knownTimeZone,
   currency: z.string().regex(/^[A-Z]{3}$/),
   unitSystem: z.enum(['metric', 'us']),
-  workingHours: z
-    .record(z.enum(weekdays), z.array(shift).max(4))
-    .refine((week) => Object.values(week).some((day) => day.length > 0), {
-      message: 'a week needs some working hours',
-    }),
+  workingHours: week.refine((own) => Object.values(own).some((day) => day.length > 0), {
+    message: 'a week needs some working hours',
+  }),
+  /** Who works here; none: one pair of hands. */
+  people: z.array(personSchema).max(8),
+  /** Days on which nobody, or one of them, works; whose: null: everybody's. */
+  daysOff: z.array(dayOff).max(200),
+  /** How many pieces there is room for at a time: on benches, in the spray space, where films dry; null: it never runs out. */
+  room: z.object({ bench: capacity, spray: capacity, drying: capacity }),
   /** Schools the workshop follows. */
   houseRules,
   /** Ways of putting a product on that the workshop has and allows. */
@@ -749,6 +776,9 @@ export const settingsSchema = z.object({
   instruments: z.boolean(),
   demo: z.boolean(),
 });
+
+export type Person = z.infer<typeof personSchema>;
+export type DayOff = z.infer<typeof dayOff>;
 
 /** So many records of each kind a workshop may hold. */
 export const mostRecords = {

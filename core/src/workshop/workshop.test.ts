@@ -12,6 +12,7 @@ import {
   readWorkshopFile,
   recordUpToDate,
   type Step,
+  schemaVersion,
   workshopFileSchema,
   workshopFromFile,
   writeWorkshopFile,
@@ -76,7 +77,7 @@ describe('workshop file', () => {
     [
       'a newer version',
       changed((f) => {
-        f.schemaVersion = 12;
+        f.schemaVersion = schemaVersion + 1;
       }),
       ['file_newer'],
     ],
@@ -133,11 +134,16 @@ describe('workshop file', () => {
     const before = JSON.parse(old) as { pieces: Record<string, unknown>[] };
     const read = readWorkshopFile(old);
     if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
-    expect(read.value.schemaVersion).toBe(11);
+    expect(read.value.schemaVersion).toBe(schemaVersion);
     const { steps: _, log: __, ...entered } = before.pieces[0]! as Record<string, unknown>;
     expect(read.value.pieces[0]).toMatchObject(entered);
     expect(read.value.pieces[1]).toMatchObject({ additions: {}, ownership: 'own', hardware: { treatment: 'keep' } });
     expect(read.value.settings.tools).toContain('clamps');
+    expect(read.value.settings).toMatchObject({
+      people: [],
+      daysOff: [],
+      room: { bench: null, spray: null, drying: null },
+    });
     // A stored record of version 1 is read alone, as the browser keeps it, and again once it is up to date.
     const once = recordUpToDate('piece', before.pieces[0]);
     expect(recordUpToDate('piece', once)).toEqual(once);
@@ -150,7 +156,7 @@ describe('workshop file', () => {
     const read = readWorkshopFile(old);
     if (!read.ok) throw new Error(read.issues.map((i) => i.message).join());
     const { pieces, products, settings, containers } = read.value;
-    expect([read.value.schemaVersion, containers, pieces[0]!.keptPlans]).toEqual([11, [], []]);
+    expect([read.value.schemaVersion, containers, pieces[0]!.keptPlans]).toEqual([schemaVersion, [], []]);
     expect(pieces.map((p) => p.log.length)).toEqual(before.pieces.map((p) => p.log.length));
     expect(products.find((p) => p.thinner === null)?.thinnerCarrier).toBeNull();
     expect(settings.tools).toContain('gloves');

@@ -1,6 +1,6 @@
-import { woodMoistureFrac } from '../../climate';
 import { materialOf } from '../../piece';
 import type { ZoneId } from '../../workshop';
+import { homeMoistureFrac, moistureApartFrac } from '../homeMoistureFrac';
 import { soapsOnZinc } from '../stepKinds';
 import { onShelf, otherProduct, putBefore, replaceOwn, takeOut } from './Fix';
 import {
@@ -15,20 +15,13 @@ import {
   offending,
   productOf,
   type Rule,
-  type RuleContext,
   where,
   workedZones,
 } from './Rule';
 
-/** Points of moisture between wood and its future room that move the film (common practice, no source). */
-const moistureApartFrac = 0.02;
-/** Interior of most homes (Wood Handbook FPL-GTR-282, ch. 13, recalled). */
-const usualMoistureFrac = 0.08;
 /** Sheen is not judged before, minutes (common practice, no source). */
 const judgeFromMin = 30;
 
-const homeMoistureFrac = ({ piece }: RuleContext): number =>
-  piece.home ? woodMoistureFrac(piece.home.airTempC, Math.min(0.95, piece.home.relHumFrac)) : usualMoistureFrac;
 const percent = (frac: number): string => `${+(frac * 100).toFixed(1)} %`;
 
 /** Zones that lie on the bench while the piece is upside down, and those it stands on. */
@@ -65,7 +58,7 @@ export const conditionRules: readonly Rule[] = [
             severity: 'advice' as const,
             sentence: `${where(step)}: the moisture of the wood is not known before ${name(step)}; a meter tells it in a minute.`,
           }));
-      const home = homeMoistureFrac(context);
+      const home = homeMoistureFrac(context.piece);
       return measured.flatMap(({ zone, at: { step } }) => {
         const now = context.piece.tests[zone]!.moistureFrac!;
         const apart = Math.abs(now - home);

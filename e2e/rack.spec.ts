@@ -72,3 +72,80 @@ test('the schedule is rehearsed: how sure the promises are, what holds it up, wh
   await page.setViewportSize({ width: 390, height: 844 });
   await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 });
+
+test('a sitting is dragged to another time: what that moves stands there before it is said; in the night it is refused, with what would resolve it', async ({
+  page,
+}) => {
+  await openFresh(page, '/rack');
+  await expect(page.getByRole('status').filter({ hasText: 'A better order is sought' })).toBeHidden();
+  const blocks = page.getByRole('group', { name: 'Rack' }).getByRole('button');
+  const block = blocks.filter({ hasText: 'Waiting-room st' }).first();
+  const label = (await block.getAttribute('aria-label')) ?? '';
+  const box = (await block.boundingBox())!;
+  await page.mouse.move(box.x + 10, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 60, box.y + 22, { steps: 4 });
+  await page.mouse.move(box.x + 130, box.y + 22, { steps: 4 });
+  const told = page.getByRole('region', { name: 'The sitting' });
+  await expect(
+    told.getByText(/No piece is ready at another time for it|: ready |A window passes/).first(),
+  ).toBeVisible();
+  await page.mouse.up();
+  await told.getByRole('button', { name: /^Begin \d\d:\d\d$/ }).click();
+  await expect(told).toContainText('you said that it begins then');
+  await expect(blocks.filter({ hasText: 'Waiting-room st' }).first()).not.toHaveAttribute('aria-label', label);
+  await expect(page.getByRole('button', { name: /, as you said$/ })).toHaveCount(1);
+  await told.getByRole('button', { name: 'Whenever it fits' }).click();
+  await expect(page.getByRole('button', { name: /, as you said$/ })).toHaveCount(0);
+
+  // By keyboard, into the night.
+  const at = told.getByRole('group', { name: 'Begin it at' });
+  await at.getByRole('spinbutton', { name: 'Hours' }).click();
+  await page.keyboard.type('2330');
+  await expect(told).toContainText('no working hours are left for it then');
+  await expect(told).toContainText('2 things cannot be kept together');
+  await expect(told.getByRole('link', { name: 'hands and room' })).toHaveAttribute('href', /\/settings\/hands$/);
+  await expect(told.getByRole('button', { name: 'Begin 23:30' })).toBeDisabled();
+  await told.getByRole('button', { name: 'Leave it' }).click();
+  await expect(told).not.toContainText('cannot be kept together');
+});
+
+test('two who work here have a line each, days off of their own, and a day of their own on Today; without room nothing is planned, and it says so', async ({
+  page,
+}) => {
+  await openFresh(page, '/settings/hands');
+  await page.getByRole('button', { name: 'Add a person' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('First bench');
+  await page.getByRole('button', { name: 'Add a person' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).nth(1).fill('Second bench');
+  await page.getByRole('group', { name: 'Hours of Second bench' }).getByRole('button', { name: 'Their own' }).click();
+  await page.getByRole('textbox', { name: 'Second bench, Wednesday' }).fill('');
+  await page.getByRole('textbox', { name: 'Second bench, Thursday' }).fill('9-12');
+  await page.getByRole('textbox', { name: 'Second bench, Thursday' }).blur();
+  const off = page.getByRole('region', { name: 'Days off' });
+  await off.getByRole('group', { name: 'First day off' }).getByRole('spinbutton', { name: 'Day' }).click();
+  await page.keyboard.type('27112026');
+  await off.getByRole('combobox', { name: 'Who is off' }).selectOption({ label: 'First bench' });
+  await off.getByRole('button', { name: 'Add days off' }).click();
+  await expect(off.getByRole('listitem')).toContainText('2026-11-27First bench');
+  await page.goto('/rack');
+  await expect(page.getByText(/for 2 pairs of hands, until/)).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'A better order is sought' })).toBeHidden();
+  const drawing = page.getByRole('group', { name: 'Rack' });
+  await expect(drawing.getByText('Second bench')).toBeVisible();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  const list = page.getByRole('region', { name: 'What to do' });
+  await list.getByRole('button', { name: 'Second bench' }).click();
+  // Not here on Wednesday, and from nine to twelve on Thursday.
+  await expect(list.getByRole('article')).toContainText(/Thu.*09:00/);
+
+  await page.goto('/settings/hands');
+  const bench = page.getByRole('textbox', { name: 'Pieces on benches at a time' });
+  await bench.fill('0');
+  await bench.blur();
+  await expect(page.getByText('Pieces on benches at a time: none.')).toBeVisible();
+  await page.goto('/rack');
+  const why = page.getByRole('note').filter({ hasText: 'there is no room for it: the benches' }).first();
+  await why.getByRole('button', { name: 'What would resolve it' }).click();
+  await expect(why).toContainText('there is room for 0 in the benches: room for one more');
+});

@@ -46,6 +46,10 @@ export class SimulatedAir {
     this.scenario = scenario;
     this.spellFromMs = this.nowMs();
   }
+  /** Which weather is made up. */
+  playing(): Scenario {
+    return this.scenario;
+  }
   plug(plugged: boolean): void {
     this.plugged = plugged;
   }
@@ -145,12 +149,16 @@ export function airRoutes(air: SimulatedAir, stream: EventStream): Router {
   routes.use(express.json({ limit: '1kb' }));
   routes.get('/memory', (_request, response) => void response.set('Cache-Control', 'no-store').json(air.memory()));
   routes.get('/forecast', (_request, response) => void response.set('Cache-Control', 'no-store').json(air.forecast()));
+  routes.get('/scenario', (_request, response) => {
+    response.set('Cache-Control', 'no-store').json({ scenario: air.playing() });
+  });
   routes.post('/scenario', (request, response) => {
     const wanted = (request.body as { scenario?: unknown } | undefined)?.scenario;
     const scenario = scenarios.find((s) => s === wanted);
     if (!scenario) return void response.status(400).json({ error: `Say one of these: ${scenarios.join(', ')}.` });
     air.play(scenario);
     stream.publish({ topic: 'air', data: air.read() });
+    stream.publish({ topic: 'forecast', data: { scenario } });
     response.json({ scenario });
   });
   routes.post('/plug', (request, response) => {

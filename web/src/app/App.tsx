@@ -26,6 +26,7 @@ const ProductSheet = lazy(() => import('../features/products/ProductSheet'));
 const Air = lazy(() => import('../features/air/Air'));
 const Rack = lazy(() => import('../features/rack/Rack'));
 const HouseRules = lazy(() => import('../features/house/HouseRules'));
+const PeopleAndRoom = lazy(() => import('../features/workshop/PeopleAndRoom'));
 const Settings = lazy(() => import('../features/settings/Settings'));
 const WorkshopScreen = lazy(() => import('../features/workshop/WorkshopScreen'));
 
@@ -70,6 +71,7 @@ const router = createBrowserRouter(
           element: <Settings />,
           children: [
             { index: true, element: <WorkshopScreen /> },
+            { path: 'hands', element: <PeopleAndRoom /> },
             { path: 'house', element: <HouseRules /> },
           ],
         },

@@ -217,6 +217,36 @@ describe('the engine of the worker', () => {
     expect(bands.ok).toBe(true);
   });
 
+  it('tries a sitting at another time, and says piece by piece what stands against it', async () => {
+    const engine = opened(disk());
+    await summaries(engine);
+    const told = engine.workshopPlan(nowMin, 0);
+    if (!told.ok) throw new Error(told.issues[0]?.message);
+    const inOrder = [...told.value.sittings].sort((a, b) => a.startMin - b.startMin);
+    const at = (id: string, startMin: number) => {
+      const answer = engine.tryWhen(nowMin, { taskId: id, startMin, personId: null });
+      if (!answer.ok) throw new Error(answer.issues[0]?.message);
+      return answer.value;
+    };
+    const planned = inOrder.slice(1).find((s) => s.status === 'planned')!;
+    expect(at(planned.id, planned.startMin)).toMatchObject({ ok: true, missed: [] });
+    // In the night there are no hours for it, whoever does it.
+    const night = { taskId: planned.id, startMin: planned.startMin + 14 * 60, personId: null };
+    expect(at(night.taskId, night.startMin)).toMatchObject({ ok: false, pieceId: planned.pieceId });
+    const seek = (number: number) => {
+      for (let asked = 1; ; asked += 1) {
+        const answer = engine.whyNot(number, nowMin, planned.pieceId, night, 0.01);
+        if (!answer.ok) throw new Error(answer.issues[0]?.message);
+        if (answer.value.done) return { asked, parts: answer.value.parts };
+      }
+    };
+    const found = seek(1);
+    expect(found.asked).toBeGreaterThan(2);
+    expect(found.parts?.map((p) => p.kind)).toEqual(['hours', 'pin']);
+    engine.whyNot(2, nowMin, planned.pieceId, night, 0.01);
+    expect(seek(3).parts).toEqual(found.parts);
+  });
+
   it('rehearses as far as it is let, goes on where it was, begins anew under another number, and says the same each time', async () => {
     const engine = opened(disk());
     await summaries(engine);
@@ -239,6 +269,7 @@ describe('the engine of the worker', () => {
       'longer-days',
       'saturday',
       'second-hands',
+      'one-more-place',
       'warm-air',
     ]);
     engine.rehearse(2, 20, nowMin, 0.01);

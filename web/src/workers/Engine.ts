@@ -9,15 +9,18 @@ import {
   airNow,
   aroundSummary,
   type ChangeOfMind,
+  type ConflictPart,
   changeOfMind,
   comparePlans,
   compareSchools,
   compareTreatments,
+  conflictWords,
   type Draw,
   type FixPreview,
   noSummary,
   type PieceSummary,
   type PieceTask,
+  type PieceWithTasks,
   type PlanComparison,
   planKept,
   previewFix,
@@ -33,13 +36,17 @@ import {
   spaceBand,
   spaceOf,
   summaryOf,
+  type Tried,
+  type WhenTried,
   type WorkshopPlan,
   type WorkshopRehearsal,
+  whenTried,
+  withTried,
   workshopAround,
   workshopPlan,
   workshopProblem,
 } from '@cosmesis/core/reckoning';
-import { improvingSchedule, keptWorkCalendar, type WorkshopSchedule } from '@cosmesis/core/schedule';
+import { improvingSchedule, seekConflict, type WorkshopSchedule } from '@cosmesis/core/schedule';
 import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
 import { quantitiesToCsv, sittingsToICalendar, workshopToICalendar } from '@cosmesis/core/takeaway';
 import { good, minuteOf, type Result, refused } from '@cosmesis/core/units';
@@ -81,6 +88,15 @@ const tries = 400;
 const seed = 1;
 /** What was worked out of a piece so long ago is worked out again, minutes. */
 const tasksFreshMin = 10;
+
+/** Orders tried before something is called impossible. */
+const conflictTries = 120;
+
+/** How far it is sought what cannot be kept together; null: nothing was found, or not yet. */
+export interface WhyNot {
+  done: boolean;
+  parts: readonly ConflictPart[] | null;
+}
 
 /** What is kept of a piece from one day to the next. */
 export interface KeptAnswer {
@@ -211,6 +227,8 @@ export class Engine {
   private readonly tasks = new Map<string, { piece: Piece; shop: Shop; atMin: number; tasks: readonly PieceTask[] }>();
   private search: Search | null = null;
   private rehearsal: { number: number; play: ReturnType<typeof rehearseWorkshop>; share: number } | null = null;
+  private conflict: { number: number; own: readonly PieceWithTasks[]; seek: ReturnType<typeof seekConflict> } | null =
+    null;
   private heard: Heard | null = null;
   private withHeard: { of: Workshop; heard: Heard; workshop: Workshop } | null = null;
 
@@ -309,11 +327,12 @@ export class Engine {
   /** The air of a space over days, hour by hour, and when each coat to come may go on there. */
   airAhead(spaceId: string, nowMin: number): Result<AirAhead> {
     return guarded(() => {
-      const { settings, readings } = this.open();
+      const { settings, readings, pieces } = this.open();
       const space = settings.spaces.find((s) => s.id === spaceId);
       const room = space && roomOf(space, settings, readings);
       if (!room) throw new Error('the space is not in the workshop any more');
-      return good(airAhead(room, this.coatsAhead(spaceId), nowMin));
+      const here = Object.values(pieces).filter((p) => spaceOf(p, settings.spaces)?.id === spaceId);
+      return good(airAhead(room, this.coatsAhead(spaceId), nowMin, here));
     });
   }
 
@@ -539,10 +558,56 @@ export class Engine {
         if (!next.done && next.value.schedule) search.best = next.value.schedule;
       }
       return good({
-        ...workshopPlan(own, search.best, nowMin, keptWorkCalendar(settings)),
+        ...workshopPlan(own, search.best, nowMin, settings),
         tried: search.tried,
         of: tries,
       });
+    });
+  }
+
+  /** The schedule of the workshop as it stands, with its question. */
+  private asScheduled(nowMin: number) {
+    const told = this.workshopPlan(nowMin, 0);
+    if (!told.ok) throw new Error(told.issues[0]?.message);
+    const { settings, pieces } = this.open();
+    const { best, tasks } = this.search!;
+    const own = tasks.flatMap((t) => {
+      const piece = t[0] && pieces[t[0].pieceId];
+      return piece ? [{ piece, tasks: t }] : [];
+    });
+    return { own, best, problem: workshopProblem(own, settings, nowMin) };
+  }
+
+  /** What a sitting at another minute would mean: what it moves, or why it cannot be. */
+  tryWhen(nowMin: number, tried: Tried): Result<WhenTried> {
+    return guarded(() => {
+      const { own, problem, best } = this.asScheduled(nowMin);
+      return good(whenTried(own, problem, best, tried, seed));
+    });
+  }
+
+  /**
+   * What of a piece cannot be kept together, and what would resolve each. Asked again with the same number it goes on where it
+   * was.
+   * @param tried a sitting that is tried at another minute; null: as it is planned
+   * @param forMs how long it is gone on with now
+   */
+  whyNot(number: number, nowMin: number, pieceId: string, tried: Tried | null, forMs: number): Result<WhyNot> {
+    return guarded<WhyNot>(() => {
+      if (this.conflict?.number !== number) {
+        const { own, problem } = this.asScheduled(nowMin);
+        const asked = tried ? withTried(problem, tried) : problem;
+        this.conflict = { number, own, seek: seekConflict(asked, pieceId, conflictTries, seed) };
+      }
+      const { seek, own } = this.conflict;
+      for (const until = performance.now() + forMs; performance.now() < until; ) {
+        const next = seek.next();
+        if (!next.done) continue;
+        this.conflict = null;
+        const { room } = this.open().settings;
+        return good({ done: true, parts: next.value && conflictWords(next.value, own, pieceId, room) });
+      }
+      return good({ done: false, parts: null });
     });
   }
 
@@ -554,15 +619,8 @@ export class Engine {
   rehearse(number: number, runs: number, nowMin: number, forMs: number): Result<Rehearsed> {
     return guarded<Rehearsed>(() => {
       if (this.rehearsal?.number !== number) {
-        const told = this.workshopPlan(nowMin, 0);
-        if (!told.ok) throw new Error(told.issues[0]?.message);
-        const { settings, pieces } = this.open();
-        const { best, tasks } = this.search!;
-        const own = tasks.flatMap((t) => {
-          const piece = t[0] && pieces[t[0].pieceId];
-          return piece ? [{ piece, tasks: t }] : [];
-        });
-        const problem = workshopProblem(own, settings, nowMin);
+        const { own, problem, best } = this.asScheduled(nowMin);
+        const { settings } = this.open();
         this.rehearsal = { number, play: rehearseWorkshop(own, problem, best, settings, runs, seed), share: 0 };
       }
       const { rehearsal } = this;

@@ -1,4 +1,5 @@
-import { type CoatAhead, spaceOf } from '@cosmesis/core/reckoning';
+import { zoneNames } from '@cosmesis/core/piece';
+import { type CoatAhead, spaceOf, type WoodAhead } from '@cosmesis/core/reckoning';
 import { formatTemperature, formatTemperatureDifference } from '@cosmesis/core/units';
 import { hasPlan, type Piece, type Space } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
@@ -16,7 +17,7 @@ import { theStore } from '../../store/theStore';
 import { useAirAhead } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
 import { useParts } from '../../store/useWorkshop';
-import { aboutTime, dayTime } from '../../ui/formatTime';
+import { aboutTime, dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { Big } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
@@ -93,8 +94,40 @@ function Move({ piece, space, spaces }: { piece: Piece; space: Space; spaces: re
   );
 }
 
+const percent = (frac: number): string => `${+(frac * 100).toFixed(0)} %`;
+
+/** Wood whose moisture was measured: what this air makes of it, and when it may be coated. */
+function Wood({ wood, nowMin }: { wood: WoodAhead; nowMin: number }) {
+  const { settings } = useParts('settings');
+  const { zoneId, measuredFrac, measuredAtMin, nowFrac, restsFrac, homeFrac, readyAtMin } = wood;
+  const when = measuredAtMin === null ? '' : ` on ${dayName(measuredAtMin, settings.timeZone)}`;
+  return (
+    <Typography variant="body2">
+      Wood of the {zoneNames[zoneId].toLowerCase()}: {percent(measuredFrac)} measured{when}
+      {Math.abs(nowFrac - measuredFrac) >= 0.005 && `, about ${percent(nowFrac)} now`}; here it comes to{' '}
+      {percent(restsFrac)}, its room will bring it to {percent(homeFrac)}.{' '}
+      <b>
+        {readyAtMin === null
+          ? 'Not dry enough for a film in this space: a warmer or drier one.'
+          : readyAtMin <= nowMin
+            ? 'Dry enough for a film.'
+            : `Dry enough for a film about ${dayName(readyAtMin, settings.timeZone)}.`}
+      </b>{' '}
+      For boards of 20 mm; measure again before the coat.
+    </Typography>
+  );
+}
+
 /** Pieces that stand in a space, each with the way to another. */
-function StandHere({ space, spaces, pieces }: { space: Space; spaces: readonly Space[]; pieces: readonly Piece[] }) {
+interface StandHereProps {
+  space: Space;
+  spaces: readonly Space[];
+  pieces: readonly Piece[];
+  wood: readonly WoodAhead[];
+  nowMin: number;
+}
+
+function StandHere({ space, spaces, pieces, wood, nowMin }: StandHereProps) {
   return (
     <Stack component="section" aria-label="Pieces here" sx={{ maxWidth: 760 }}>
       <Typography variant="h2">Pieces here</Typography>
@@ -108,6 +141,11 @@ function StandHere({ space, spaces, pieces }: { space: Space; spaces: readonly S
           >
             <Box sx={{ flex: 1 }}>
               <Link to={toPiece(piece.id, 'work')}>{piece.name}</Link>
+              {wood
+                .filter((w) => w.pieceId === piece.id)
+                .map((w) => (
+                  <Wood key={w.zoneId} wood={w} nowMin={nowMin} />
+                ))}
             </Box>
             {spaces.length > 1 && <Move piece={piece} space={space} spaces={spaces} />}
           </Box>
@@ -258,7 +296,7 @@ export default function Air() {
           </Button>
         </Typography>
       </Box>
-      <StandHere space={space} spaces={spaces} pieces={here} />
+      <StandHere space={space} spaces={spaces} pieces={here} wood={air?.wood ?? []} nowMin={nowMin} />
       <Sources space={space.name} />
       {dialogs}
     </Stack>

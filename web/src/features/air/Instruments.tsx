@@ -105,6 +105,15 @@ export default function Instruments() {
       timer = setTimeout(() => void refresh(), told ? fetchEveryMs : fetchAgainMs);
     };
     void refresh();
+    // Another forecast is there: what was foretold before says nothing any more.
+    const stopForecast = listen(
+      'forecast',
+      () => {
+        clearTimeout(timer);
+        void refresh();
+      },
+      () => {},
+    );
     const away = () => tell('The instruments do not answer: what they told last is gone on with.');
     const stop = listen(
       'air',
@@ -129,6 +138,7 @@ export default function Instruments() {
     return () => {
       gone = true;
       stop();
+      stopForecast();
       clearInterval(watch);
       clearTimeout(timer);
       tellInstruments(null);

@@ -10,6 +10,8 @@ import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import useSWR from 'swr';
+import { appRoot } from '../../store/appRoot';
 import { doDeed } from '../../store/doDeed';
 import { useInstruments } from '../../store/instruments';
 import { theStore } from '../../store/theStore';
@@ -17,11 +19,49 @@ import { useNowMin } from '../../store/useNowMin';
 import { useParts } from '../../store/useWorkshop';
 import { FileButton } from '../../ui/FileButton';
 import { dateName, dayTime, duration } from '../../ui/formatTime';
+import { Keys } from '../../ui/Keys';
 import { say } from '../../ui/say';
 
 const listedReadings = 8;
 /** Text of this length is no forecast of some days, bytes. */
 const mostBytes = 1_000_000;
+
+const scenarioUrl = `${appRoot}api/air/scenario`;
+const weathers = [
+  { value: 'usual', name: 'Usual for the season' },
+  { value: 'cold-damp', name: 'A cold, damp spell' },
+] as const;
+type Weather = (typeof weathers)[number]['value'];
+
+/** Which weather the stand-in instruments make up, to see what a spell would do to the plan. */
+function StandInWeather() {
+  const { data, mutate } = useSWR<Weather | null>('stand-in-weather', async () => {
+    const response = await fetch(scenarioUrl);
+    const told = (await response.json()) as { scenario?: Weather };
+    return response.ok ? (told.scenario ?? null) : null;
+  });
+  const [wrong, setWrong] = useState(false);
+  if (!data) return null;
+  const play = async (scenario: Weather) => {
+    try {
+      const response = await fetch(scenarioUrl, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ scenario }),
+      });
+      setWrong(!response.ok);
+      if (response.ok) await mutate(scenario, { revalidate: false });
+    } catch {
+      setWrong(true);
+    }
+  };
+  return (
+    <>
+      <Keys legend="Weather the stand-ins make up" choices={weathers} value={data} onPick={(w) => void play(w)} />
+      {wrong && <Alert severity="warning">The instruments do not answer: their weather stays as it was.</Alert>}
+    </>
+  );
+}
 
 /** Where the air is known from: the forecast, the instruments, and what was typed. */
 export function Sources({ space }: { space: string }) {
@@ -90,6 +130,7 @@ export function Sources({ space }: { space: string }) {
           {heard?.ignored}
         </Typography>
       )}
+      {instruments && <StandInWeather />}
       <Typography variant="body2">
         The columns of a forecast: time, temperature °C, humidity %; a row for each hour. This server’s instruments are
         stand-ins: their weather is made up.

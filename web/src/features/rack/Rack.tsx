@@ -1,5 +1,7 @@
-import type { PlannedSitting, WorkshopPlan } from '@cosmesis/core/reckoning';
-import { keptWorkCalendar } from '@cosmesis/core/schedule';
+import { type PlannedSitting, placeName, type WorkshopPlan } from '@cosmesis/core/reckoning';
+import { jointCalendar, ownHands, peopleOf } from '@cosmesis/core/schedule';
+import type { Piece } from '@cosmesis/core/workshop';
+import Print from '@mui/icons-material/PrintOutlined';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -18,9 +20,12 @@ import { Keys } from '../../ui/Keys';
 import { ActRow, ActWhat, ActWhen, Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { ScrollRegion } from '../../ui/ScrollRegion';
+import { Select } from '../../ui/Select';
 import { callCore } from '../../workers/callCore';
 import { RackDrawing } from './RackDrawing';
+import { Conflict, SayWhen } from './SayWhen';
 import { timeScale } from './timeScale';
+import { type Trial, useWhenTried, useWhyNot } from './useWhenTried';
 
 const RehearsalSection = lazy(() => import('./RehearsalSection'));
 
@@ -31,31 +36,92 @@ const spans = [
 ] as const;
 type Span = (typeof spans)[number]['value'];
 
+/** Which pieces are shown; besides them each by its name. */
+const showings = [
+  { value: 'all', name: 'All pieces', holds: () => true },
+  { value: 'promised', name: 'Promised', holds: (p: Piece) => p.promisedAt !== null },
+  { value: 'begun', name: 'Begun', holds: (p: Piece) => p.log.length > 0 },
+] as const satisfies readonly { value: string; name: string; holds: (p: Piece) => boolean }[];
+
+/** What is picked stays in sight below the drawing, whatever of it is scrolled to. */
+const foot = {
+  position: 'sticky',
+  bottom: { xs: 64, md: 0 },
+  zIndex: 2,
+  bgcolor: 'var(--ground)',
+  borderTop: '2px solid var(--ink)',
+  py: 1.5,
+  maxHeight: { xs: '50vh', md: '60vh' },
+  overflowY: 'auto',
+} as const;
+
+const upperFirst = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+const handsWords = (pairs: number): string => (pairs === 1 ? 'one pair of hands' : `${pairs} pairs of hands`);
+
 /** So many are listed at first. */
 const listedFirst = 12;
 
-/** What keeps a sitting where it is, and the way to it. */
-function Picked({ sitting, name, nowMin }: { sitting: PlannedSitting; name: string; nowMin: number }) {
+const beside = {
+  display: 'grid',
+  gap: 2,
+  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
+} as const;
+
+interface PickedProps {
+  sitting: PlannedSitting;
+  names: ReadonlyMap<string, string>;
+  nowMin: number;
+  trial: Trial | null;
+  onTry: ReturnType<typeof useWhenTried>['tryIt'];
+}
+
+/** What keeps a sitting where it is, the way to it, and another time for it. */
+function Picked({ sitting, names, nowMin, trial, onTry }: PickedProps) {
   const { settings } = useParts('settings');
+  const who = settings.people.find((p) => p.id === sitting.personId)?.name;
+  const name = names.get(sitting.pieceId) ?? '';
   return (
-    <Stack component="section" aria-label="The sitting" aria-live="polite" sx={{ maxWidth: 760 }}>
-      <Typography variant="h3">{sitting.words}</Typography>
-      <Typography>
-        <b className="n">
-          {dayTime(sitting.startMin, nowMin, settings.timeZone)} to {clockTime(sitting.endMin, settings.timeZone)}
-        </b>
-        , on <Link to={toPiece(sitting.pieceId, 'work')}>{name}</Link>
-      </Typography>
-      <Typography>
-        {sitting.status === 'running' ? 'It runs.' : `What keeps it from being sooner: ${sitting.binds}.`}
-        {sitting.dryMin > 0 && ` It dries or sets for ${duration(sitting.dryMin)} before the next.`}
-      </Typography>
-    </Stack>
+    <Box component="section" aria-label="The sitting" aria-live="polite" sx={beside}>
+      <Stack sx={{ gap: 0.75 }}>
+        <Typography variant="h3">{sitting.words}</Typography>
+        <Typography>
+          <b className="n">
+            {dayTime(sitting.startMin, nowMin, settings.timeZone)} to {clockTime(sitting.endMin, settings.timeZone)}
+          </b>
+          , on <Link to={toPiece(sitting.pieceId, 'work')}>{name}</Link>
+          {who && `, ${who}`}
+        </Typography>
+        <Typography>
+          {sitting.status === 'running' ? 'It runs.' : `What keeps it from being sooner: ${sitting.binds}.`}
+          {sitting.dryMin > 0 && ` It dries or sets for ${duration(sitting.dryMin)} before the next.`}
+        </Typography>
+      </Stack>
+      {sitting.status === 'planned' && (
+        <SayWhen sitting={sitting} trial={trial} names={names} nowMin={nowMin} onTry={onTry} />
+      )}
+    </Box>
+  );
+}
+
+/** What of a piece cannot be kept together, sought when it is asked for. */
+function WhatResolves({ pieceId, nowMin }: { pieceId: string; nowMin: number }) {
+  const [asked, setAsked] = useState(false);
+  const parts = useWhyNot(asked ? pieceId : null, null, nowMin);
+  return asked ? (
+    parts === null ? (
+      <Typography>It could not be said what stands against what: look at its plan.</Typography>
+    ) : (
+      <Conflict parts={parts} />
+    )
+  ) : (
+    <div>
+      <Button onClick={() => setAsked(true)}>What would resolve it</Button>
+    </div>
   );
 }
 
 /** What cannot be planned as it stands: of each piece each cause once, with how many sittings have no time for it. */
-function Unplaced({ plan, names }: { plan: WorkshopPlan; names: ReadonlyMap<string, string> }) {
+function Unplaced({ plan, names, nowMin }: { plan: WorkshopPlan; names: ReadonlyMap<string, string>; nowMin: number }) {
   const causes = new Map(plan.unplaced.filter((u) => !u.inVain).map((u) => [`${u.pieceId}/${u.because}`, u]));
   return [...causes].map(([key, { pieceId, because }]) => {
     const without = plan.unplaced.filter((u) => u.pieceId === pieceId && u.handsMin > 0).length;
@@ -63,6 +129,7 @@ function Unplaced({ plan, names }: { plan: WorkshopPlan; names: ReadonlyMap<stri
       <Alert severity="warning" key={key}>
         <Link to={toPiece(pieceId, 'plan')}>{names.get(pieceId)}</Link>: {because}. {without} of its sittings{' '}
         {without === 1 ? 'waits' : 'wait'} for that.
+        {!because.startsWith('held') && <WhatResolves pieceId={pieceId} nowMin={nowMin} />}
       </Alert>
     );
   });
@@ -112,6 +179,9 @@ export default function Rack() {
   const [span, setSpan] = useState<Span>('day');
   const [pickedId, setPickedId] = useState<string | null>(null);
   const [whole, setWhole] = useState(false);
+  const [showing, setShowing] = useState<string>('all');
+  const [withPlaces, setWithPlaces] = useState(false);
+  const { trial, tryIt } = useWhenTried(nowMin);
   const { pxPerMin, days } = spans.find((s) => s.value === span)!;
   const { timeZone } = settings;
   const lastMin = Math.min(
@@ -124,15 +194,25 @@ export default function Rack() {
   );
   const hour = Math.floor(nowMin / 60) * 60;
   const scale = useMemo(
-    () => timeScale(keptWorkCalendar(settings), hour, lastMin, pxPerMin),
+    () => timeScale(jointCalendar(peopleOf(settings).map((p) => p.calendar)), hour, lastMin, pxPerMin),
     [settings, hour, lastMin, pxPerMin],
   );
   if (issue) return <Alert severity="error">{issue}</Alert>;
   if (!plan) return <Typography variant="h1">The rack</Typography>;
   const names = new Map(Object.values(pieces).map((p) => [p.id, p.name]));
-  const inOrder = [...plan.sittings].sort((a, b) => a.startMin - b.startMin);
+  const all = [...plan.sittings].sort((a, b) => a.startMin - b.startMin);
+  const isShown = showings.find((s) => s.value === showing)?.holds ?? ((p: Piece) => p.id === showing);
+  const inOrder = all.filter((s) => pieces[s.pieceId] && isShown(pieces[s.pieceId]!));
+  const busy = [...new Set(all.map((s) => s.pieceId))];
   const rails = [...new Set(inOrder.map((s) => s.pieceId))].map((id) => ({ pieceId: id, name: names.get(id) ?? '' }));
   const picked = inOrder.find((s) => s.id === pickedId);
+  const lines =
+    settings.people.length > 0
+      ? settings.people.map((p) => ({ personId: p.id, name: p.name }))
+      : [{ personId: ownHands, name: '' }];
+  const lanes = (['bench', 'spray', 'drying'] as const)
+    .filter((id) => all.some((s) => s.places.some((p) => p.id === id)))
+    .map((id) => ({ id, name: upperFirst(placeName(id)), capacity: settings.room[id] }));
   const handsMin = inOrder.reduce((sum, s) => sum + s.handsMin, 0);
   return (
     <Stack>
@@ -147,30 +227,42 @@ export default function Rack() {
           >
             Download as calendar
           </Button>
+          <Button startIcon={<Print />} onClick={() => window.print()}>
+            Print
+          </Button>
           <Keys legend="How far" hideLegend choices={spans} value={span} onPick={setSpan} />
         </Stack>
       </Stack>
-      {inOrder.length === 0 ? (
+      {all.length === 0 ? (
         <Typography>Nothing is planned. A piece with a survey and looks hangs here, with all others.</Typography>
       ) : (
         <Typography>
-          {inOrder.length} sittings on {rails.length} pieces, {aboutTime(handsMin)} for one pair of hands, until{' '}
-          {dayName(inOrder.at(-1)!.endMin, timeZone)}.
+          {inOrder.length} sittings on {rails.length} pieces, {aboutTime(handsMin)} for {handsWords(lines.length)},
+          until {inOrder.length > 0 && dayName(inOrder.at(-1)!.endMin, timeZone)}.
         </Typography>
       )}
-      <Unplaced plan={plan} names={names} />
-      {rails.length > 0 && (
-        <Box sx={{ minHeight: 96 }}>
-          {picked ? (
-            <Picked sitting={picked} name={names.get(picked.pieceId) ?? ''} nowMin={nowMin} />
-          ) : (
-            <Typography variant="body2" sx={{ maxWidth: 760 }}>
-              On top what the hands do; below on each rail: a sitting, hatched what has to dry before the next, a
-              triangle for light use. At the foot the air of each space: hatched where no coat of those to come may go
-              on. Lunch, night and Sunday are folded. Press a sitting to see what keeps it where it is.
-            </Typography>
-          )}
-        </Box>
+      <Unplaced plan={plan} names={names} nowMin={nowMin} />
+      {all.length > 0 && (
+        <Stack direction="row" className="no-print" sx={{ alignItems: 'flex-end' }}>
+          <Box sx={{ minWidth: 220 }}>
+            <Select
+              label="Shown"
+              value={showing}
+              options={[...showings, ...busy.map((id) => ({ value: id, name: names.get(id) ?? '' }))]}
+              onPick={setShowing}
+            />
+          </Box>
+          <Keys
+            legend="Lanes"
+            hideLegend
+            value={withPlaces ? 'places' : 'pieces'}
+            choices={[
+              { value: 'pieces', name: 'Pieces' },
+              { value: 'places', name: 'Pieces and places' },
+            ]}
+            onPick={(which) => setWithPlaces(which === 'places')}
+          />
+        </Stack>
       )}
       {rails.length > 0 && (
         <ScrollRegion label="The rack, all pieces over time">
@@ -178,13 +270,36 @@ export default function Rack() {
             plan={{ ...plan, sittings: inOrder }}
             bands={bands}
             rails={rails}
+            lines={lines}
+            lanes={withPlaces ? lanes : []}
             scale={scale}
             nowMin={nowMin}
             timeZone={timeZone}
             picked={picked}
-            onPick={(s) => setPickedId(s.id)}
+            tried={trial?.tried ?? null}
+            onPick={(s) => {
+              if (s.id !== pickedId) tryIt(null);
+              setPickedId(s.id);
+            }}
+            onDrag={(s, startMin, personId) =>
+              tryIt({ taskId: s.id, startMin, personId: lines.length > 1 ? personId : null })
+            }
           />
         </ScrollRegion>
+      )}
+      {rails.length > 0 && (
+        <Box className="no-print" sx={foot}>
+          {picked ? (
+            <Picked sitting={picked} names={names} nowMin={nowMin} trial={trial} onTry={tryIt} />
+          ) : (
+            <Typography variant="body2" sx={{ maxWidth: 760 }}>
+              On top what the hands do; below on each rail: a sitting, hatched what has to dry before the next, a
+              triangle for light use. At the foot the air of each space: hatched where no coat of those to come may go
+              on. Lunch, night and Sunday are folded. Press a sitting to see what keeps it where it is; drag it to try
+              it at another time.
+            </Typography>
+          )}
+        </Box>
       )}
       {plan.tried < plan.of && (
         <Box>

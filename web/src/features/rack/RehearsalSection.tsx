@@ -29,6 +29,7 @@ const causeWords = {
   air: 'air that the label does not bear',
   hours: 'nights and days off',
   dust: 'films open to dust',
+  room: 'places that are full',
   date: 'what comes later',
 } as const;
 const boughtWords = {
@@ -36,6 +37,7 @@ const boughtWords = {
   'longer-days': 'An hour more each day',
   saturday: 'One day more each week',
   'second-hands': 'Another pair of hands',
+  'one-more-place': 'One more place to dry',
   'warm-air': 'Warm dry air for all',
 } as const;
 

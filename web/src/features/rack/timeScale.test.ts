@@ -24,6 +24,19 @@ it('draws hours to scale and folds lunch, night and Sunday to seams', () => {
   expect(scale.at(from + 5 * 1440)).toBe(3 * (240 + 6 + 22));
 });
 
+it('finds the minute under a finger again; a seam is the hour after it', () => {
+  const scale = timeScale(calendar, from, from + 6 * 1440, 0.5);
+  fc.assert(
+    fc.property(fc.integer({ min: 0, max: 3 * 1440 }), (after) => {
+      const { startMin } = calendar.shiftAt(from + after);
+      const minute = Math.max(from + after, startMin);
+      expect(scale.minuteAt(scale.at(minute))).toBeCloseTo(minute, 6);
+    }),
+  );
+  expect(scale.minuteAt(scale.at(from + 240) + 3)).toBe(from + 300);
+  expect(scale.minuteAt(1e6)).toBe(scale.stretches.at(-1)!.endMin);
+});
+
 it('runs on without turning back, whatever the scale', () => {
   fc.assert(
     fc.property(

@@ -13,6 +13,8 @@ export interface TimeScale {
   width: number;
   /** Where a minute lies, px; what lies in a fold is spread over its seam. */
   at: (minute: number) => number;
+  /** The minute of working time that lies there; in a seam, the one after it. */
+  minuteAt: (x: number) => number;
 }
 
 /** Width of a folded break, and of a folded night, px. */
@@ -53,6 +55,14 @@ export function timeScale(calendar: WorkCalendar, fromMin: number, toMin: number
         before = s;
       }
       return x;
+    },
+    minuteAt(px) {
+      for (const s of stretches) {
+        if (px < s.x) return s.startMin;
+        const into = (px - s.x) / pxPerMin;
+        if (into <= s.endMin - s.startMin) return s.startMin + into;
+      }
+      return stretches.at(-1)?.endMin ?? fromMin;
     },
   };
 }

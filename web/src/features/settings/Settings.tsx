@@ -4,10 +4,11 @@ import { LinkTabs } from '../../ui/LinkTabs';
 
 const parts = [
   ['/settings', 'Workshop'],
+  ['/settings/hands', 'Hands and room'],
   ['/settings/house', 'House rules'],
 ] as const;
 
-/** One place for what is set once: the workshop with its files, and its house rules. */
+/** One place for what is set once: the workshop with its files, who and what there is room for, and its house rules. */
 export default function Settings() {
   const { pathname } = useLocation();
   return (

@@ -34,12 +34,14 @@ import { pressLog } from '../../ui/pressLog';
 import { useJustUsed } from '../../ui/usedUp';
 import type { SoughtPlan } from '../../workers/Engine';
 import { Cautions } from './Cautions';
+import { useWhoseDay } from './useWhoseDay';
 
 /** Brought when it is needed: the act of now is not kept waiting for it. */
 const StepsOfSitting = lazy(() => import('../../ui/StepsOfSitting'));
 const Held = lazy(() => import('../../ui/Held').then((m) => ({ default: m.Held })));
 const LeadAsked = lazy(() => import('../../ui/Held').then((m) => ({ default: m.LeadAsked })));
 const TouchedFilm = lazy(() => import('./TouchedFilm'));
+const WhoseDay = lazy(() => import('./WhoseDay'));
 const WentWrong = lazy(() => import('../../ui/WentWrong'));
 const UsedAmounts = lazy(() => import('../../ui/UsedAmounts'));
 
@@ -48,6 +50,8 @@ interface Act extends Doing {
   piece: Piece;
   /** What keeps it from being sooner; null: not known, or nothing. */
   binds?: string | null;
+  /** Who does it; null: anybody, or it is not known. */
+  personId?: string | null;
 }
 
 /** So many sittings are put in order: a day and what follows it. */
@@ -80,7 +84,13 @@ function inWorkshopOrder(acts: readonly Act[], plan: SoughtPlan | undefined): re
   for (const a of acts) {
     const p = at(a);
     if (p)
-      placed.push({ ...a, startMin: p.startMin, endMin: p.endMin, binds: p.status === 'running' ? null : p.binds });
+      placed.push({
+        ...a,
+        startMin: p.startMin,
+        endMin: p.endMin,
+        binds: p.status === 'running' ? null : p.binds,
+        personId: p.personId,
+      });
     else if (a.sitting.held || !out.has(keyOf(a))) others.push(a);
   }
   const runs = (a: Act) => a.sitting.status === 'running';
@@ -116,6 +126,10 @@ function useSteadyActs(sorted: readonly Act[], known: boolean, missing: number, 
 
 const keyOf = (act: Act) => `${act.piece.id}/${act.sitting.id}`;
 
+/** Who does it, where several work here. */
+const whoOf = ({ personId }: Act, { people }: Settings): string | null =>
+  (people.length > 1 && people.find((p) => p.id === personId)?.name) || null;
+
 /** Litres of a sitting, or nothing. */
 const litresOf = ({ litres }: ListedSitting, unitSystem: UnitSystem): string | null => {
   const sum = (of: 'lowL' | 'likelyL' | 'highL') => litres.reduce((all, l) => all + l[of], 0);
@@ -143,6 +157,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
   const now = running || startMin <= nowMin + 1;
   const begunMin = running ? nowMin - startMin : 0;
   const litres = litresOf(sitting, settings.unitSystem);
+  const who = whoOf(act, settings);
   const used = sitting.litres.flatMap(({ productId }) => products[productId]?.name ?? []);
   const methods = new Set(steps.flatMap((s) => (s.step.method ? methodNames[s.step.method] : [])));
   const [own, ...then] = sittingParts(sitting, doWhat);
@@ -154,6 +169,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
         </ActWhen>{' '}
         · <Link to={toPiece(piece.id, 'plan')}>{piece.name}</Link>
         {first.step.zoneId === null ? ', whole piece' : `, ${own?.zones.join(', ')}`}
+        {who && ` · ${who}`}
       </Typography>
       <ActWhat as="h2" id="first-act">
         {doWhat(first)}
@@ -214,6 +230,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
 function LaterAct({ act, nowMin }: { act: Act; nowMin: number }) {
   const settings = useSettings();
   const { sitting, piece } = act;
+  const who = whoOf(act, settings);
   const litres = litresOf(sitting, settings.unitSystem);
   return (
     <ActRow>
@@ -226,6 +243,7 @@ function LaterAct({ act, nowMin }: { act: Act; nowMin: number }) {
         <Typography variant="body2">
           <span className="n">{aboutTime(sitting.handsOnMin)}</span>
           {litres && <> · {litres}</>}
+          {who && <> · {who}</>}
           {sitting.held && (
             <>
               {' '}
@@ -337,15 +355,20 @@ export function Today() {
   const { byId, all, missing } = useSummaries();
   const { plan: latest, issue, about } = useWorkshopPlan();
   const plan = useSettledPlan(latest, about);
+  const day = useWhoseDay();
+  const whose = day.personId;
   const sorted = useMemo(
-    () => inWorkshopOrder(actsOf(pieces, byId.values(), settings, nowMin), plan),
-    [pieces, byId, settings, nowMin, plan],
+    () =>
+      inWorkshopOrder(actsOf(pieces, byId.values(), settings, nowMin), plan).filter(
+        (a) => whose === null || !a.personId || a.personId === whose,
+      ),
+    [pieces, byId, settings, nowMin, plan, whose],
   );
   // A small workshop is shown in the order of its schedule from the first moment on.
   const few = all <= fewPieces;
   const known = !few || (missing === 0 && (plan !== undefined || issue !== null));
   // biome-ignore lint/correctness/useExhaustiveDependencies: the question is another one where any of these is
-  const asked = useMemo(() => ({}), [about, byId]);
+  const asked = useMemo(() => ({}), [about, byId, whose]);
   const acts = useSteadyActs(sorted, known, missing, asked);
   const used = useJustUsed();
   const [whole, setWhole] = useState(false);
@@ -367,6 +390,7 @@ export function Today() {
     if (all === 0) return <Typography variant="h1">{weekdayName(nowMin, settings.timeZone)}</Typography>;
   }
   if (Object.keys(pieces).length === 0) return <Nothing />;
+  const together = settings.people.length > 1 && whose === null;
   const today = dayName(nowMin, settings.timeZone);
   const ofToday = fitToday(acts, nowMin, settings.timeZone);
   const fits = new Set(ofToday);
@@ -395,10 +419,15 @@ export function Today() {
         </Typography>
         {ofToday.length > 1 && (
           <Typography variant="body2">
-            {ofToday.length} sittings fit today, one after the other; done by{' '}
+            {ofToday.length} sittings fit today{together ? '' : ', one after the other'}; done by{' '}
             {clockTime(Math.max(...ofToday.map((a) => a.endMin)), settings.timeZone)}. <Link to="/rack">The rack</Link>{' '}
             shows them all.
           </Typography>
+        )}
+        {settings.people.length > 1 && (
+          <Suspense fallback={<div style={{ height: 48 }} />}>
+            <WhoseDay {...day} />
+          </Suspense>
         )}
         {used.length > 0 && (
           <Suspense fallback={<div style={{ height: 96 }} />}>

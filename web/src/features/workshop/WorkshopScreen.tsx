@@ -1,12 +1,10 @@
 import type { Issue } from '@cosmesis/core/units';
-import { type Settings, settingsSchema, type Weekday, weekdays } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import type { Draft } from 'immer';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { demoId } from '../../store/demoId';
@@ -23,73 +21,11 @@ import { say } from '../../ui/say';
 import { useHeld } from '../../ui/useHeld';
 import { callCore } from '../../workers/callCore';
 import { AlarmSwitch } from './AlarmSwitch';
-import { parseHours } from './parseHours';
+import { HoursFields } from './HoursFields';
+import { setSettings } from './setSettings';
 
 const headsOf = (state: StoreState) => state.heads;
 const idOf = ({ workshop }: StoreState) => workshop?.id;
-
-const dayNames: Readonly<Record<Weekday, string>> = {
-  mon: 'Monday',
-  tue: 'Tuesday',
-  wed: 'Wednesday',
-  thu: 'Thursday',
-  fri: 'Friday',
-  sat: 'Saturday',
-  sun: 'Sunday',
-};
-const clock = (minutes: number): string =>
-  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
-
-const set = (label: string, change: (settings: Draft<Settings>) => void, mergeKey: string | null = null): void =>
-  theStore().transact(
-    label,
-    (draft) => {
-      change(draft.settings);
-      const checked = settingsSchema.safeParse(JSON.parse(JSON.stringify(draft.settings)));
-      if (!checked.success) throw new Error(checked.error.issues[0]?.message ?? 'not valid');
-    },
-    mergeKey,
-  );
-
-function Hours({ day }: { day: Weekday }) {
-  const settings = useSettings();
-  const shown = (settings.workingHours[day] ?? []).map((s) => `${clock(s.fromMin)}-${clock(s.toMin)}`).join(', ');
-  const [text, setText] = useState<string | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const held = useHeld((typed: string) => {
-    const read = parseHours(typed);
-    if (!read.ok) return setWrong(read.message);
-    try {
-      set(
-        'Working hours',
-        (s) => {
-          s.workingHours[day] = read.shifts ?? [];
-        },
-        `hours/${day}`,
-      );
-      setWrong(null);
-    } catch {
-      setWrong('A week needs some working hours.');
-    }
-  });
-  return (
-    <TextField
-      label={dayNames[day]}
-      value={text ?? shown}
-      placeholder="day off"
-      error={wrong !== null}
-      helperText={wrong ?? ' '}
-      onChange={(e) => {
-        setText(e.target.value);
-        held.hold(e.target.value);
-      }}
-      onBlur={() => {
-        held.giveNow();
-        setText((typed) => (typed !== null && parseHours(typed).ok && wrong === null ? null : typed));
-      }}
-    />
-  );
-}
 
 function SettingsFields() {
   const settings = useSettings();
@@ -97,7 +33,7 @@ function SettingsFields() {
   const all = zones.includes(settings.timeZone) ? zones : [settings.timeZone, ...zones];
   const [name, setName] = useState<string | null>(null);
   const heldName = useHeld((next: string) =>
-    set(
+    setSettings(
       'Name of the workshop',
       (s) => {
         s.name = next;
@@ -132,7 +68,7 @@ function SettingsFields() {
           { value: 'us', name: 'Inches, quarts' },
         ]}
         onPick={(unitSystem) =>
-          set('Units', (s) => {
+          setSettings('Units', (s) => {
             s.unitSystem = unitSystem;
           })
         }
@@ -143,7 +79,7 @@ function SettingsFields() {
           value={settings.currency}
           options={Intl.supportedValuesOf('currency').map((c) => ({ value: c, name: c }))}
           onPick={(currency) =>
-            set('Currency', (s) => {
+            setSettings('Currency', (s) => {
               s.currency = currency;
             })
           }
@@ -153,18 +89,25 @@ function SettingsFields() {
           value={settings.timeZone}
           options={all.map((z) => ({ value: z, name: z.replaceAll('_', ' ') }))}
           onPick={(timeZone) =>
-            set('Time zone', (s) => {
+            setSettings('Time zone', (s) => {
               s.timeZone = timeZone;
             })
           }
         />
       </Fields>
       <Typography variant="h3">Working hours</Typography>
-      <Fields>
-        {weekdays.map((day) => (
-          <Hours key={day} day={day} />
-        ))}
-      </Fields>
+      <HoursFields
+        week={settings.workingHours}
+        onDay={(day, shifts) =>
+          setSettings(
+            'Working hours',
+            (s) => {
+              s.workingHours[day] = shifts;
+            },
+            `hours/${day}`,
+          )
+        }
+      />
     </Stack>
   );
 }

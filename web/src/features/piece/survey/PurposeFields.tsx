@@ -2,7 +2,9 @@ import { type Zone, zoneNames } from '@cosmesis/core/piece';
 import { minuteOf, parseNumber } from '@cosmesis/core/units';
 import { type Ownership, ownerships, type Piece, type WearClass, wearClasses } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
+import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
@@ -125,6 +127,22 @@ export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly 
           }
           help="Ready for light use by then"
         />
+        {piece.promisedAt !== null && (
+          <FormControlLabel
+            control={
+              <Switch
+                checked={piece.pressing === true}
+                onChange={(_, on) =>
+                  edit('How pressing', (draft) => {
+                    if (on) draft.pressing = true;
+                    else delete draft.pressing;
+                  })
+                }
+              />
+            }
+            label="Its promise goes before those of others"
+          />
+        )}
         <HeldTextField
           label="Has to match the set"
           value={piece.setName ?? ''}

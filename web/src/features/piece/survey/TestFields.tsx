@@ -6,6 +6,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
+import { nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { Keys } from '../../../ui/Keys';
 import { Fields } from '../../../ui/layout';
@@ -106,7 +107,7 @@ export function TestFields({ piece, zones }: { piece: Piece; zones: readonly Zon
         least={1}
         most={100}
         digits={1}
-        onValue={(percent) => set('Moisture', { moistureFrac: percent / 100 })}
+        onValue={(percent) => set('Moisture', { moistureFrac: percent / 100, moistureAt: nowIso() })}
         onEmpty={() => set('Moisture', { moistureFrac: null })}
         help="By meter, on bare wood"
       />

@@ -63,7 +63,7 @@ test('a week without working hours is not taken over', async ({ page }) => {
   await page.getByLabel('Friday').fill('');
   await expect(page.getByText('A week needs some working hours.')).toBeVisible();
   await page.reload();
-  await expect(page.getByLabel('Friday')).toHaveValue('08:00-12:00, 13:00-17:00');
+  await expect(page.getByLabel('Friday')).toHaveValue('8-12, 13-17');
 });
 
 test('damage marked in the survey is glued and filled in the plan', async ({ page }) => {

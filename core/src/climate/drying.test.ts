@@ -5,6 +5,7 @@ import { minuteOf } from '../units';
 import { defaultSettings, type Reading, type Settings, type Space } from '../workshop';
 import {
   airStretches,
+  broughtInto,
   type Chemistry,
   dryingClock,
   type Film,
@@ -177,6 +178,18 @@ const forecast = (airTempC: (number | null)[], relHumFrac = airTempC.map((t) => 
 
 describe('spaceAir', () => {
   const cold = settings({ forecast: forecast(Array.from({ length: 240 }, () => 4)) });
+  it('of a piece that was brought in: its wood follows in hours, and before that it stood elsewhere', () => {
+    const [warm, outside] = [spaceAir(room, cold, []), spaceAir(yard, cold, [])];
+    const around = broughtInto(warm, outside, nowMin);
+    expect(around.at(nowMin - 60)).toEqual(outside.at(nowMin - 60));
+    expect(around.at(nowMin).surfaceTempC).toBeCloseTo(outside.at(nowMin).surfaceTempC, 9);
+    expect(around.at(nowMin).airTempC).toBe(warm.at(nowMin).airTempC);
+    const apart = (min: number) => warm.at(nowMin + min).surfaceTempC - around.at(nowMin + min).surfaceTempC;
+    // After its time constant a third of the difference is left; after a day nothing is.
+    expect(apart(180) / apart(0)).toBeCloseTo(Math.exp(-1), 6);
+    expect(apart(1500)).toBe(0);
+  });
+
   it('keeps the water of outdoor air and warms it', () => {
     const outside = spaceAir(yard, cold, []).at(nowMin);
     expect(outside).toEqual({ airTempC: 4, relHumFrac: expect.closeTo(0.8, 9), surfaceTempC: 4, from: 'forecast' });

@@ -1,4 +1,5 @@
 export { type Air, type AirBreach, type AirVerdict, airVerdict, breachNames } from './airVerdict';
+export { broughtInto } from './broughtInto';
 export { type AirStretch, airStretches, type HourVerdict, hourVerdict, laidOpenMin, openAgain } from './coatHours';
 export { dewPointC, saturationPressureHpa } from './dewPointC';
 export { type DryingClock, dryingClock, type End, type Film, waterShare } from './dryingClock';

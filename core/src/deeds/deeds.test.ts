@@ -704,8 +704,15 @@ describe('what is found of the air and of films', () => {
   });
   it('moves a piece to a space there is, and back to the usual one', () => {
     const move = (spaceId: string | null): Deed => ({ do: 'move-piece', pieceId: counter, spaceId });
-    expect(after(demo, move('lamp-room')).pieces[counter]!.spaceId).toBe('lamp-room');
-    expect(after(demo, move(null)).pieces[counter]).not.toHaveProperty('spaceId');
+    const there = after(demo, move('lamp-room'));
+    const first = demo.settings.spaces[0]!.id;
+    const before = demo.pieces[counter]!.spaceId ?? first;
+    expect(there.pieces[counter]!.spaceId).toBe('lamp-room');
+    // From where it came is known as long as that is another space.
+    expect(there.pieces[counter]!.brought?.fromId).toBe(before === 'lamp-room' ? undefined : before);
+    const back = after(there, move('goods-shed'), move(null));
+    expect(back.pieces[counter]).not.toHaveProperty('spaceId');
+    expect(back.pieces[counter]!.brought?.fromId).toBe('goods-shed');
     expect(() => after(demo, move('cellar'))).toThrow(/choose another/);
   });
   it('says when a sitting begins and in whose hands, and takes it back', () => {

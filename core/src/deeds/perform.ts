@@ -52,11 +52,16 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
     draft.readings[id] = { ...reading, id, at };
   },
   'test-film': testFilm,
-  'move-piece': (draft, { pieceId, spaceId }) => {
+  'move-piece': (draft, { pieceId, spaceId }, at) => {
     const piece = pieceOf(draft, pieceId);
+    const { spaces } = draft.settings;
+    const standsIn = () => (spaces.find((s) => s.id === piece.spaceId) ?? spaces[0])?.id;
+    const fromId = standsIn();
     if (spaceId === null) delete piece.spaceId;
     else if (draft.settings.spaces.some((s) => s.id === spaceId)) piece.spaceId = spaceId;
     else throw new DeedRefused('space_gone', 'This space is not in the workshop any more: choose another.');
+    // Its wood follows the air of the new one slowly.
+    if (fromId !== undefined && standsIn() !== fromId) piece.brought = { at, fromId };
   },
   'say-when': (draft, { pieceId, stepId, begins }) => {
     const { edits } = pieceOf(draft, pieceId);

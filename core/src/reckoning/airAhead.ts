@@ -1,4 +1,4 @@
-import { type AirStretch, airStretches, dewPointC, type HourOfAir, woodRestsAt } from '../climate';
+import { type AirStretch, airStretches, dewPointC, type HourOfAir, vapourDeficitHpa, woodRestsAt } from '../climate';
 import type { Piece, Product } from '../workshop';
 import { isCoat } from './airNow';
 import { filmOf, type Room } from './roomOf';
@@ -8,6 +8,8 @@ import { type WoodAhead, woodAhead } from './woodAhead';
 export interface HourAhead extends HourOfAir {
   atMin: number;
   dewPointC: number;
+  /** How much more water it takes up, hPa: what drives drying. */
+  deficitHpa: number;
   /** Moisture at which wood rests in it, kg water per kg dry wood. */
   woodFrac: number;
 }
@@ -47,7 +49,9 @@ export function airAhead(
   const hours = Array.from({ length: backHours + aheadHours }, (_, i): HourAhead => {
     const atMin = first + i * hourMin;
     const air = room.air.at(atMin);
-    return { ...air, atMin, dewPointC: dewPointC(air.airTempC, air.relHumFrac), woodFrac: woodRestsAt(air) };
+    const { airTempC, relHumFrac } = air;
+    const deficitHpa = vapourDeficitHpa(airTempC, relHumFrac);
+    return { ...air, atMin, dewPointC: dewPointC(airTempC, relHumFrac), deficitHpa, woodFrac: woodRestsAt(air) };
   });
   const coats = ahead.filter(isCoat).map((product): CoatAhead => {
     const film = filmOf(product, undefined, room.clock);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoWorkshop } from '../demo';
 import { instantOf, minuteOf } from '../units';
 import type { Workshop } from '../workshop';
-import { airAhead, airNow, roomOf, spaceBand } from './index';
+import { airAhead, airNow, roomOf, roomsOf, spaceBand } from './index';
 
 const nowMin = minuteOf('2026-11-25T10:07:00Z');
 const demo = demoWorkshop(nowMin, 'Europe/London');
@@ -64,6 +64,24 @@ const untried = {
   bleed: 'unknown',
   silicone: false,
 } as const;
+describe('a piece that was brought in from the cold', () => {
+  const brought = { at: instantOf(nowMin), fromId: demo.settings.spaces[1]!.id };
+  const spaceId = demo.settings.spaces[0]!.id;
+  const at = (minute: number) =>
+    airNow(demo, spaceId, coats, minute, roomsOf(demo).of({ spaceId, brought: { ...brought } }))!;
+
+  it('may not be coated before its wood is above the dew point, though the room could be', () => {
+    expect(airNow(demo, spaceId, coats, nowMin)!.coats.every((c) => c.breach === null)).toBe(true);
+    const cold = at(nowMin);
+    expect(cold.dewMarginK!).toBeLessThan(3);
+    expect(cold.coats[0]!.breach).not.toBeNull();
+    // It opens again in hours, not in days.
+    expect(hours(cold.coats[0]!.untilMin)!).toBeGreaterThan(0.5);
+    expect(hours(cold.coats[0]!.untilMin)!).toBeLessThan(12);
+    expect(at(nowMin + 1440).coats.every((c) => c.breach === null)).toBe(true);
+  });
+});
+
 describe('wood that was measured', () => {
   const { settings, readings } = demo;
   const damp = (at?: string) => ({

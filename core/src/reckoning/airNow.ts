@@ -2,7 +2,7 @@ import { type AirBreach, airVerdict, dewPointC, hourVerdict, openAgain } from '.
 import { readingFor } from '../deeds';
 import { minuteOf } from '../units';
 import type { Product, ProductKind, Workshop } from '../workshop';
-import { roomOf } from './roomOf';
+import { type Room, roomOf } from './roomOf';
 
 /** A coat to come, held against the air. Minutes since 1970. */
 export interface CoatNow {
@@ -57,23 +57,27 @@ export const isCoat = (product: Product): boolean => coatKinds.has(product.kind)
  * The air of a space now: as read not long ago, else as the forecast and the season have it; null where nothing is known.
  * @param spaceId null: the usual one, or the one air there is
  * @param ahead products of the coats to come there
+ * @param around the room round a piece, where that is asked about
  */
 export function airNow(
   workshop: Pick<Workshop, 'settings' | 'readings'>,
   spaceId: string | null,
   ahead: readonly Product[],
   nowMin: number,
+  around?: Room | null,
 ): AirNow | null {
   const { settings, readings } = workshop;
   const space = settings.spaces.find((s) => s.id === spaceId) ?? settings.spaces[0] ?? null;
   const reading = readingFor(workshop, space?.id);
-  const room = roomOf(space, settings, readings);
+  const room = around ?? roomOf(space, settings, readings);
   const readAtMin = reading ? minuteOf(reading.at) : null;
   const fresh = reading && nowMin - readAtMin! <= oldReadingMin;
   if (!room && !reading) return null;
   const expected = room?.air.at(nowMin);
   const { airTempC, relHumFrac } = fresh || !expected ? reading! : expected;
-  const surfaceTempC = fresh || !expected ? reading!.surfaceTempC : expected.surfaceTempC;
+  // Measured was what has stood there long, not what was brought in cold.
+  const measured = fresh && !room?.brought;
+  const surfaceTempC = measured || !expected ? reading!.surfaceTempC : expected.surfaceTempC;
   const dew = dewPointC(airTempC, relHumFrac);
   const coats = ahead.filter(isCoat).map((product): CoatNow => {
     const { id: productId, name } = product;

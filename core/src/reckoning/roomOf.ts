@@ -1,5 +1,6 @@
 import {
   breachNames,
+  broughtInto,
   chemistryOf,
   type DryingClock,
   dryingClock,
@@ -21,6 +22,8 @@ import type { LogEntry, Piece, Product, Settings, Space, Step, WaitKind, Worksho
 export interface Room {
   air: SpaceAir;
   clock: DryingClock;
+  /** The piece was brought there, and its wood may be colder or warmer than what stands there. */
+  brought: boolean;
   /** Verdicts on a product in each hour of it. */
   verdictOf: (product: Product) => HourVerdict;
 }
@@ -50,11 +53,32 @@ export function roomOf(space: Space | null, settings: RoomSettings, readings: Wo
   return room;
 }
 
+/** The room round a piece: that of its space; of one that was brought there, the air it stood in before, and wood that warms or cools. */
+function roomAround(
+  piece: Pick<Piece, 'spaceId' | 'brought'>,
+  settings: RoomSettings,
+  readings: Workshop['readings'],
+): Room | null {
+  const room = roomOf(spaceOf(piece, settings.spaces), settings, readings);
+  const { brought } = piece;
+  const from = brought && settings.spaces.find((s) => s.id === brought.fromId);
+  if (!room || !brought || !from) return room;
+  const before = roomOf(from, settings, readings)!;
+  const key = `${room.air.space.id}/${from.id}/${brought.at}`;
+  let around = latest!.rooms.get(key);
+  if (!around) {
+    around = roomIn(broughtInto(room.air, before.air, minuteOf(brought.at)), true);
+    latest!.rooms.set(key, around);
+  }
+  return around;
+}
+
 /** The room of some air: clocks and verdicts are made once for it. */
-export function roomIn(air: SpaceAir): Room {
+export function roomIn(air: SpaceAir, brought = false): Room {
   const verdicts = new Map<Product['air'], HourVerdict>();
   return {
     air,
+    brought,
     clock: dryingClock(air),
     verdictOf: ({ air: limits }) => {
       let verdict = verdicts.get(limits);
@@ -69,13 +93,13 @@ export function roomIn(air: SpaceAir): Room {
 
 /** The rooms of a workshop: that of a piece, and all there are. */
 export interface Rooms {
-  of: (piece: Pick<Piece, 'spaceId'>) => Room | null;
+  of: (piece: Pick<Piece, 'spaceId' | 'brought'>) => Room | null;
   all: () => readonly Room[];
 }
 
 /** The rooms of a workshop with what was read in them. */
 export const roomsOf = ({ settings, readings }: Pick<Workshop, 'settings' | 'readings'>): Rooms => ({
-  of: (piece) => roomOf(spaceOf(piece, settings.spaces), settings, readings),
+  of: (piece) => roomAround(piece, settings, readings),
   all: () => settings.spaces.flatMap((s) => roomOf(s, settings, readings) ?? []),
 });
 

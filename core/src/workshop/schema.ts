@@ -507,6 +507,8 @@ export const pieceSchema = z.object({
   worksite: z.enum(worksites).optional(),
   /** The space it stands in; left out: the usual one. */
   spaceId: id.optional(),
+  /** When it was brought there, and from which space; left out: it has stood there long. */
+  brought: z.object({ at: instant, fromId: id }).optional(),
   kept: z.array(kept).max(100),
   tests: z.partialRecord(z.enum(zoneIds), zoneTests),
   wear: z.partialRecord(z.enum(zoneIds), z.enum(wearClasses)),

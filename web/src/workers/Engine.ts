@@ -307,7 +307,8 @@ export class Engine {
       const w = this.open();
       const own = pieceId === null ? undefined : w.pieces[pieceId];
       const spaceId = spaceOf(own ?? {}, w.settings.spaces)?.id ?? null;
-      return good(airNow(w, spaceId, this.coatsAhead(spaceId), nowMin));
+      const around = own ? roomsOf(w).of(own) : null;
+      return good(airNow(w, spaceId, this.coatsAhead(spaceId), nowMin, around));
     });
   }
 

@@ -270,6 +270,7 @@ export default function Air() {
                 value={formatTemperatureDifference(now.surfaceTempC - now.dewPointC, system)}
                 name="wood above dew point, expected"
               />
+              <Figure value={`${now.deficitHpa.toFixed(1)} hPa`} name="water it still takes up" />
               <Figure value={`${Math.round(now.woodFrac * 100)} %`} name="wood comes to rest at" />
             </>
           )}

@@ -1,5 +1,6 @@
 import { type PlannedSitting, placeName, type WorkshopPlan } from '@cosmesis/core/reckoning';
 import { jointCalendar, ownHands, peopleOf } from '@cosmesis/core/schedule';
+import { minuteOf } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Print from '@mui/icons-material/PrintOutlined';
 import Alert from '@mui/material/Alert';
@@ -9,7 +10,9 @@ import LinearProgress from '@mui/material/LinearProgress';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useMemo, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { Link } from 'react-router';
+import { doDeed } from '../../store/doDeed';
 import { useSpaceBands } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
 import { useParts } from '../../store/useWorkshop';
@@ -54,6 +57,36 @@ const foot = {
   maxHeight: { xs: '50vh', md: '60vh' },
   overflowY: 'auto',
 } as const;
+
+/** Sittings that were said to begin at a minute that has passed, and were not begun: they are planned as if nothing was said. */
+function Overtaken({ plan, pieces, nowMin }: { plan: WorkshopPlan; pieces: readonly Piece[]; nowMin: number }) {
+  const { settings } = useParts('settings');
+  const planned = new Map(plan.sittings.flatMap((s) => s.steps.map((x) => [`${s.pieceId}/${x.stepId}`, s] as const)));
+  const passed = pieces.flatMap((piece) =>
+    Object.entries(piece.edits.begins ?? {}).flatMap(([stepId, { at }]) => {
+      const sitting = planned.get(`${piece.id}/${stepId}`);
+      return sitting?.status === 'planned' && sitting.saidMin === null && minuteOf(at) < nowMin
+        ? [{ piece, stepId, at, words: sitting.words }]
+        : [];
+    }),
+  );
+  return passed.map(({ piece, stepId, at, words }) => (
+    <Alert
+      severity="warning"
+      key={`${piece.id}/${stepId}`}
+      action={
+        <Button
+          onClick={() => doDeed('Begins whenever it fits', { do: 'say-when', pieceId: piece.id, stepId, begins: null })}
+        >
+          Let it go
+        </Button>
+      }
+    >
+      {piece.name}: you said that “{words}” begins {dayTime(minuteOf(at), nowMin, settings.timeZone)}. That has passed;
+      it is planned for whenever it fits.
+    </Alert>
+  ));
+}
 
 const upperFirst = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 const handsWords = (pairs: number): string => (pairs === 1 ? 'one pair of hands' : `${pairs} pairs of hands`);
@@ -218,7 +251,7 @@ export default function Rack() {
     <Stack>
       <Stack direction="row">
         <Typography variant="h1">The rack</Typography>
-        <Stack direction="row" sx={{ ml: 'auto', alignItems: 'center' }}>
+        <Stack className="no-print" direction="row" sx={{ ml: 'auto', alignItems: 'center' }}>
           <Button
             onClick={async () => {
               const made = await callCore('workshopCalendar', [nowMin], { urgent: true, needs: [] });
@@ -227,7 +260,14 @@ export default function Rack() {
           >
             Download as calendar
           </Button>
-          <Button startIcon={<Print />} onClick={() => window.print()}>
+          <Button
+            startIcon={<Print />}
+            onClick={() => {
+              // On paper the list is whole.
+              flushSync(() => setWhole(true));
+              window.print();
+            }}
+          >
             Print
           </Button>
           <Keys legend="How far" hideLegend choices={spans} value={span} onPick={setSpan} />
@@ -242,6 +282,7 @@ export default function Rack() {
         </Typography>
       )}
       <Unplaced plan={plan} names={names} nowMin={nowMin} />
+      <Overtaken plan={plan} pieces={Object.values(pieces)} nowMin={nowMin} />
       {all.length > 0 && (
         <Stack direction="row" className="no-print" sx={{ alignItems: 'flex-end' }}>
           <Box sx={{ minWidth: 220 }}>
@@ -293,10 +334,10 @@ export default function Rack() {
             <Picked sitting={picked} names={names} nowMin={nowMin} trial={trial} onTry={tryIt} />
           ) : (
             <Typography variant="body2" sx={{ maxWidth: 760 }}>
-              On top what the hands do; below on each rail: a sitting, hatched what has to dry before the next, a
-              triangle for light use. At the foot the air of each space: hatched where no coat of those to come may go
-              on. Lunch, night and Sunday are folded. Press a sitting to see what keeps it where it is; drag it to try
-              it at another time.
+              On top what the hands do; below on each rail: a sitting, hatched what has to dry before the next, dotted
+              what cures, a triangle for light use. At the foot the air of each space: hatched where no coat of those to
+              come may go on. Lunch, night and Sunday are folded. Press a sitting to see what keeps it where it is; drag
+              it to try it at another time.
             </Typography>
           )}
         </Box>

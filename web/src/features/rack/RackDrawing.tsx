@@ -18,9 +18,13 @@ const bandPx = 44;
 const gutterPx = 8;
 /** A block is never thinner. */
 const leastPx = 3;
+/** The name of whoever's line it is. */
+const lineNamePx = 16;
 /** A lane of a place, and the name above the lanes of a kind. */
 const lanePx = 22;
 const laneNamePx = 22;
+/** So wide a band of curing has its word. */
+const curesPx = 60;
 /** A sitting is dragged in steps of so much, minutes. */
 const snapMin = 5;
 /** A finger rests so long before it drags, ms, and may slip so far, px: a swipe scrolls. */
@@ -64,8 +68,10 @@ export function RackDrawing(props: Props) {
   const { sittings } = plan;
   const line = new Map(lines.map((l, i) => [l.personId, i]));
   const lineOf = (s: PlannedSitting) => (s.personId === null ? 0 : (line.get(s.personId) ?? 0));
-  const lineY = (i: number) => daysPx + 4 + i * handsPx;
-  const handsPxAll = lines.length * handsPx;
+  // Where several work here, each line has its name above it.
+  const namePx = lines.length > 1 ? lineNamePx : 0;
+  const lineY = (i: number) => daysPx + 4 + namePx + i * (handsPx + namePx);
+  const handsPxAll = lines.length * (handsPx + namePx);
   const names = new Map(rails.map((r) => [r.pieceId, r.name]));
   const row = new Map(rails.map((r, i) => [r.pieceId, i]));
   const railY = (pieceId: string) => daysPx + handsPxAll + 26 + (row.get(pieceId) ?? 0) * railPx + 30;
@@ -105,7 +111,7 @@ export function RackDrawing(props: Props) {
     const s = place.get(String(active.id));
     if (!s) return;
     const at = scale.minuteAt(scale.at(s.startMin) + delta.x);
-    const to = Math.min(lines.length - 1, Math.max(0, lineOf(s) + Math.round(delta.y / handsPx)));
+    const to = Math.min(lines.length - 1, Math.max(0, lineOf(s) + Math.round(delta.y / (handsPx + namePx))));
     onDrag(s, Math.max(nowMin, Math.round(at / snapMin) * snapMin), lines[to]!.personId);
   };
   const width = scale.width + 2 * gutterPx;
@@ -129,6 +135,9 @@ export function RackDrawing(props: Props) {
           <pattern id="rack-barred" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width="7" height="7" fill="var(--oxide-tint)" />
             <line x1="0" y1="0" x2="0" y2="7" stroke="var(--oxide)" strokeWidth="2.5" />
+          </pattern>
+          <pattern id="rack-cures" width="6" height="6" patternUnits="userSpaceOnUse">
+            <circle cx="3" cy="3" r="1.4" fill="var(--prussian)" />
           </pattern>
           <pattern id="rack-wet" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width="6" height="6" fill="var(--prussian-tint)" />
@@ -171,9 +180,25 @@ export function RackDrawing(props: Props) {
           const ready = plan.ready.find((r) => r.pieceId === pieceId);
           const y = railY(pieceId);
           const late = ready?.atMin && ready.dueMin !== null && ready.atMin > ready.dueMin;
+          const lastMin = Math.max(
+            0,
+            ...sittings.filter((s) => s.pieceId === pieceId && s.endMin <= (ready?.atMin ?? 0)).map((s) => s.endMin),
+          );
+          const cures = ready?.atMin && lastMin > 0 && x(ready.atMin) - x(lastMin) > 2;
           return (
             <g key={pieceId}>
               <line className="rail" x1={0} x2={scale.width + 2 * gutterPx} y1={y} y2={y} />
+              {cures && (
+                <g>
+                  <title>Cures to light use</title>
+                  <rect className="cures" x={x(lastMin)} y={y - 5} width={x(ready.atMin!) - x(lastMin)} height={10} />
+                  {x(ready.atMin!) - x(lastMin) > curesPx && (
+                    <text x={x(lastMin) + 6} y={y + 20} style={{ fontSize: 13 }}>
+                      cures
+                    </text>
+                  )}
+                </g>
+              )}
               {ready?.atMin && <path className={late ? 'late' : 'ready'} d={`M${x(ready.atMin)} ${y - 9}l9 9l-9 9z`} />}
               {ready?.dueMin !== null && ready && <path className="due" d={`M${x(ready.dueMin)} ${y - 12}v24`} />}
             </g>
@@ -228,7 +253,7 @@ export function RackDrawing(props: Props) {
         </g>
         {lines.length > 1 &&
           lines.map(({ personId, name }, i) => (
-            <text key={personId} className="name" x={4} y={lineY(i) + 13} style={{ fontSize: 13 }}>
+            <text key={personId} className="name" x={4} y={lineY(i) - 3} style={{ fontSize: 13 }}>
               {name}
             </text>
           ))}

@@ -17,7 +17,7 @@ const dayNames: Readonly<Record<Weekday, string>> = {
   sun: 'Sunday',
 };
 const clock = (minutes: number): string =>
-  `${String(Math.floor(minutes / 60)).padStart(2, '0')}:${String(minutes % 60).padStart(2, '0')}`;
+  `${Math.floor(minutes / 60)}${minutes % 60 === 0 ? '' : `:${String(minutes % 60).padStart(2, '0')}`}`;
 
 interface Props {
   week: Week;

@@ -31,6 +31,7 @@ function PersonFields({ person, index }: { person: Person; index: number }) {
       <Stack direction="row" sx={{ alignItems: 'flex-end' }}>
         <HeldTextField
           label="Name"
+          sx={{ maxWidth: 320 }}
           value={person.name}
           onText={(text) => {
             const name = text.trim().slice(0, 200);

@@ -49,6 +49,7 @@ test('a day’s work on three pieces while it turns cold and damp: each thing wh
   await openFresh(page);
   await importText(page, withSpell(await exportText(page)));
   await expect(page.getByRole('heading', { name: /^Wednesday/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Before it is needed' })).toContainText('order now');
   const act = page.getByRole('article');
   const pieces = new Set<string>();
   let doneSittings = 0;

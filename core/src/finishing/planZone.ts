@@ -5,7 +5,17 @@ import type { Situation } from './Situation';
 import { abrade, scuff, scuffsFirst } from './stages/abrade';
 import { clean, dewax, treatInsects } from './stages/clean';
 import { clear } from './stages/coats';
-import { colourWood, refresh, refreshClear, sealForWax, sealIn, tone, wax, whitewash } from './stages/colourWood';
+import {
+  colourWood,
+  refresh,
+  refreshClear,
+  sealForWax,
+  sealIn,
+  sealsIn,
+  tone,
+  wax,
+  whitewash,
+} from './stages/colourWood';
 import { lastTouches, layOn, leaf, paper, patina } from './stages/decorate';
 import { blend, overDecoration, overPaint, paint, prime } from './stages/paint';
 import { caulk, drillNew, glue, mendWood, putRight, stickFills } from './stages/repairs';
@@ -59,7 +69,7 @@ export function planZone(chain: ZoneChain, s: Situation, house: House): ZoneChai
     s.look === 're-covered'
       ? [putRight]
       : s.look === 'washed'
-        ? [clean, putRight, glue, treatInsects]
+        ? [clean, ...(sealsIn(s) ? [dewax] : []), putRight, glue, treatInsects]
         : s.look === 'revived'
           ? [clean, dewax, putRight, cane, glue, treatInsects]
           : newTop

@@ -218,6 +218,14 @@ describe('looks', () => {
     expect(kinds('wash').filter((k) => k === 'seal' || k === 'clear' || k === 'sand')).toEqual([]);
     expect(kinds('wash')).toContain('wash');
     expect(kinds('wash-and-seal').filter((k) => k === 'seal' || k === 'clear')).toEqual(['seal']);
+    // No film holds on wax: of what lies there nothing is known, so spirits go over it before the seal.
+    const unknown = {
+      ...inside('wash-and-seal'),
+      surfaces: { ...chest().surfaces, interior: of('solid', 'pine', 'unknown') },
+    };
+    const order = steps(unknown).flatMap((s) => (s.zoneId === 'interior' ? [s.kind] : []));
+    expect(order.indexOf('remove-residue')).toBeGreaterThanOrEqual(0);
+    expect(order.indexOf('remove-residue')).toBeLessThan(order.indexOf('seal'));
   });
   it('toned cane gets two thin washes, each wiped back, and no barrier', () => {
     const chair = typicalPiece('chair-cane', of('solid', 'beech', 'shellac'), {

@@ -15,7 +15,7 @@ import type { PieceTask } from './Reckoning';
 
 /** A piece with its tasks. */
 export interface PieceWithTasks {
-  piece: Pick<Piece, 'id' | 'name' | 'promisedAt' | 'pressing'>;
+  piece: Pick<Piece, 'id' | 'name' | 'promisedAt' | 'pressing' | 'setName'>;
   tasks: readonly PieceTask[];
 }
 
@@ -42,6 +42,7 @@ export function workshopProblem(
       id: piece.id,
       dueMin: piece.promisedAt === null ? null : minuteOf(piece.promisedAt),
       priority: piece.pressing ? pressingWeight : 1,
+      ...(piece.setName === null ? {} : { set: piece.setName }),
     })),
     people: peopleOf(settings),
     places: Object.fromEntries(
@@ -131,6 +132,8 @@ export interface PlannedSitting {
   closesAtMin: number | null;
   /** What keeps it from being begun sooner, and the sitting that is named there. */
   binds: string;
+  /** It is the air of its space that keeps it. */
+  waitsForAir: boolean;
   boundTo: string | null;
 }
 
@@ -207,6 +210,7 @@ export function workshopPlan(
           at.sharesWith === null
             ? bindingWords(at.binding, nameFor(t.pieceId))
             : `right behind ${nameFor(t.pieceId)(at.sharesWith)}, with the same still in the same tool`,
+        waitsForAir: at.binding.kind === 'air',
         boundTo: at.sharesWith ?? boundTo(at.binding),
       },
     ];

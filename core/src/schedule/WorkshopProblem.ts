@@ -87,6 +87,8 @@ export interface TaskPiece {
   dueMin: number | null;
   /** Weight of its lateness, above 0; 1 is usual. */
   priority: number;
+  /** Pieces of one set are coated at one go where that costs nothing; left out: it belongs to none. */
+  set?: string;
 }
 
 /** What the scheduler of the workshop is asked. */

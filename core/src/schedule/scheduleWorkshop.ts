@@ -20,6 +20,8 @@ const horizonMin = 2 * 366 * 24 * 60;
 const mostHeldBack = 12;
 /** And all of them together: an order that asks for more is not a good one. */
 const mostHeldBackAll = 60;
+/** And for what is to be done right behind, all together: each asks for what follows it to be placed again. */
+const mostHeldForMates = 8;
 /** What a task without a place costs. */
 const unplacedCost = 1e12;
 const latenessWeight = 1e6;
@@ -54,12 +56,14 @@ interface Node {
   index: number;
   task: Task;
   before: readonly { node: Node; lag: TaskLag }[];
+  /** The same, each task once. */
+  waitsOn: readonly Node[];
   after: Node[];
 }
 
 function nodesOf(tasks: readonly Task[]): Node[] {
   const byId = new Map<string, Node>();
-  const nodes = tasks.map((task, index): Node => ({ index, task, before: [], after: [] }));
+  const nodes = tasks.map((task, index): Node => ({ index, task, before: [], waitsOn: [], after: [] }));
   for (const n of nodes) {
     if (byId.has(n.task.id)) throw new DomainError('out_of_range', 'tasks', n.index, 'each id once');
     byId.set(n.task.id, n);
@@ -69,7 +73,8 @@ function nodesOf(tasks: readonly Task[]): Node[] {
       const node = byId.get(lag.beforeId);
       return node && node !== n ? [{ node, lag }] : [];
     });
-    for (const b of new Set(n.before.map((x) => x.node))) b.after.push(n);
+    n.waitsOn = [...new Set(n.before.map((x) => x.node))];
+    for (const b of n.waitsOn) b.after.push(n);
   }
   return nodes;
 }
@@ -131,6 +136,7 @@ class Layout {
   private readonly floors = new Map<Node, { endMin: number; laterId: string }>();
   private readonly heldBack = new Map<Node, number>();
   private heldBackAll = 0;
+  private heldForMates = 0;
   /** When a task has to be begun for a window that is open already. */
   private readonly due = new Map<Node, number>();
   /** In whose time what a person said begins at a minute has its place until it is put there. */
@@ -199,7 +205,7 @@ class Layout {
   private await(n: Node): void {
     if (this.placed.has(n) || this.unplaced.has(n)) return;
     let open = 0;
-    for (const b of new Set(n.before.map((x) => x.node))) if (!this.placed.has(b)) open += 1;
+    for (const b of n.waitsOn) if (!this.placed.has(b)) open += 1;
     this.open.set(n, open);
     if (open === 0) this.ready.add(n);
     else this.ready.delete(n);
@@ -520,7 +526,9 @@ class Layout {
   /** Holds a task back to end at a minute, if it ends sooner. @returns whether it does, so that both are placed again */
   private endsBefore(mate: Node, n: Node, minute: number): boolean {
     const shortMin = minute - this.placed.get(mate)!.endMin;
-    return shortMin > 0 && this.holdBack(mate, n, shortMin);
+    if (shortMin <= 0 || this.heldForMates >= mostHeldForMates) return false;
+    this.heldForMates += 1;
+    return this.holdBack(mate, n, shortMin);
   }
 
   private passed({ before }: Node, startMin: number) {
@@ -553,13 +561,13 @@ class Layout {
 
   /** A task with all that is placed after it, and all that is done right behind one of them without setting up anew. */
   private withAllBehind(node: Node): Node[] {
-    const out = [node];
+    const out = new Set([node]);
     for (const n of out) {
       const sharer = this.sharers.get(n);
       const gone = sharer ? [...n.after, sharer] : n.after;
-      for (const f of gone) if (this.placed.has(f) && !f.task.fixed && !out.includes(f)) out.push(f);
+      for (const f of gone) if (this.placed.has(f) && !f.task.fixed) out.add(f);
     }
-    return out;
+    return [...out];
   }
 
   /** Leaves a task out, with all that waits for it, and what it would have to follow within a window that only it closes. */
@@ -726,7 +734,26 @@ function firstGenes({ tasks, pieces }: WorkshopProblem, like: WorkshopSchedule |
       keys[i] = at + i / (length + 1);
     }
   }
-  return { keys, ...plainGenes(length), urgentFirst: true };
+  return { keys, ...plainGenes(length), behind: inSets({ tasks, pieces }), urgentFirst: true };
+}
+
+/** The coats of a set right behind each other, its first coats with its first, its second with its second: they look alike then. */
+function inSets({ tasks, pieces }: Pick<WorkshopProblem, 'tasks' | 'pieces'>): Int32Array {
+  const behind = new Int32Array(tasks.length).fill(-1);
+  const sets = new Map(pieces.flatMap((p) => (p.set === undefined ? [] : [[p.id, p.set] as const])));
+  const count = new Map<string, number>();
+  const last = new Map<string, number>();
+  for (const [i, { pieceId, setUp, fixed }] of tasks.entries()) {
+    const set = sets.get(pieceId);
+    if (set === undefined || !setUp || fixed) continue;
+    const own = `${pieceId}/${setUp.key}`;
+    const nth = (count.get(own) ?? 0) + 1;
+    count.set(own, nth);
+    const coat = `${set}/${setUp.key}/${nth}`;
+    behind[i] = last.get(coat) ?? -1;
+    last.set(coat, i);
+  }
+  return behind;
 }
 
 /** Nothing let pass, held back, joined or given to anybody. */

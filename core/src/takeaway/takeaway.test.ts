@@ -76,6 +76,7 @@ describe('workshopToICalendar', () => {
       sharesWith: null,
       saidMin: null,
       places: [],
+      waitsForAir: false,
       dryMin: 0,
       closesAtMin,
       binds: 'nothing keeps it',

@@ -84,7 +84,7 @@ export interface SoughtPlan extends WorkshopPlan {
 /** Pieces that are scheduled together at the most: those under way or promised first, then the oldest. */
 const mostScheduled = 60;
 /** Orders tried for a workshop that changed. */
-const tries = 400;
+const tries = 250;
 const seed = 1;
 /** What was worked out of a piece so long ago is worked out again, minutes. */
 const tasksFreshMin = 10;

@@ -91,9 +91,13 @@ const wetTest: Stage = (chain, s) => {
 /** Spirits are off bare wood, minutes (from memory). */
 const spiritsOffMin = 30;
 
+/** Whether an odour is sealed in by a film of its own. */
+export const sealsIn = (s: Situation): boolean =>
+  s.treated.some((t) => t.treatment.id === 'wash-and-seal') && (!s.showsWood || s.look === 'washed');
+
 /** An odour that washing leaves is kept in by shellac, where no clear coat does it. */
 export const sealIn: Stage = (chain, s) => {
-  if (!s.treated.some((t) => t.treatment.id === 'wash-and-seal') || (s.showsWood && s.look !== 'washed')) return;
+  if (!sealsIn(s)) return;
   seal(chain, phase.paint, 'What the wash leaves of an odour is sealed in: shellac keeps it from coming back.');
 };
 

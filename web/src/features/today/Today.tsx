@@ -41,6 +41,7 @@ const StepsOfSitting = lazy(() => import('../../ui/StepsOfSitting'));
 const Held = lazy(() => import('../../ui/Held').then((m) => ({ default: m.Held })));
 const LeadAsked = lazy(() => import('../../ui/Held').then((m) => ({ default: m.LeadAsked })));
 const TouchedFilm = lazy(() => import('./TouchedFilm'));
+const InTime = lazy(() => import('./InTime'));
 const WhoseDay = lazy(() => import('./WhoseDay'));
 const WentWrong = lazy(() => import('../../ui/WentWrong'));
 const UsedAmounts = lazy(() => import('../../ui/UsedAmounts'));
@@ -543,6 +544,11 @@ export function Today() {
               />
             </Suspense>
           </>
+        )}
+        {few && missing === 0 && (
+          <Suspense>
+            <InTime plan={plan} />
+          </Suspense>
         )}
         <Cautions cautions={cautions} day={today} />
       </section>

@@ -10,6 +10,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { newId, nowIso } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
+import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
 import { DateTimeField } from '../../../ui/DateTimeField';
 import { dayName } from '../../../ui/formatTime';
@@ -103,6 +104,8 @@ export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly 
       `${piece.id}/price`,
     ),
   );
+  const nowMin = useNowMin();
+  const overdue = piece.promisedAt !== null && minuteOf(piece.promisedAt) < nowMin;
   return (
     <>
       <Keys<Ownership>
@@ -125,7 +128,7 @@ export function PurposeFields({ piece, zones }: { piece: Piece; zones: readonly 
               draft.promisedAt = fromField(text, settings.timeZone);
             })
           }
-          help="Ready for light use by then"
+          help={overdue ? 'That has passed: agree on another day, or leave it empty.' : 'Ready for light use by then'}
         />
         {piece.promisedAt !== null && (
           <FormControlLabel

@@ -273,38 +273,40 @@ export default function Rack() {
           <Keys legend="How far" hideLegend choices={spans} value={span} onPick={setSpan} />
         </Stack>
       </Stack>
-      {all.length === 0 ? (
-        <Typography>Nothing is planned. A piece with a survey and looks hangs here, with all others.</Typography>
-      ) : (
-        <Typography>
-          {inOrder.length} sittings on {rails.length} pieces, {aboutTime(handsMin)} for {handsWords(lines.length)},
-          until {inOrder.length > 0 && dayName(inOrder.at(-1)!.endMin, timeZone)}.
-        </Typography>
-      )}
+      <Stack direction="row" sx={{ alignItems: 'flex-end', flexWrap: 'wrap', justifyContent: 'space-between' }}>
+        {all.length === 0 ? (
+          <Typography>Nothing is planned. A piece with a survey and looks hangs here, with all others.</Typography>
+        ) : (
+          <Typography>
+            {inOrder.length} sittings on {rails.length} pieces, {aboutTime(handsMin)} for {handsWords(lines.length)},
+            until {inOrder.length > 0 && dayName(inOrder.at(-1)!.endMin, timeZone)}.
+          </Typography>
+        )}
+        {all.length > 0 && (
+          <Stack direction="row" className="no-print" sx={{ alignItems: 'flex-end' }}>
+            <Box sx={{ minWidth: 220 }}>
+              <Select
+                label="Shown"
+                value={showing}
+                options={[...showings, ...busy.map((id) => ({ value: id, name: names.get(id) ?? '' }))]}
+                onPick={setShowing}
+              />
+            </Box>
+            <Keys
+              legend="Lanes"
+              hideLegend
+              value={withPlaces ? 'places' : 'pieces'}
+              choices={[
+                { value: 'pieces', name: 'Pieces' },
+                { value: 'places', name: 'Pieces and places' },
+              ]}
+              onPick={(which) => setWithPlaces(which === 'places')}
+            />
+          </Stack>
+        )}
+      </Stack>
       <Unplaced plan={plan} names={names} nowMin={nowMin} />
       <Overtaken plan={plan} pieces={Object.values(pieces)} nowMin={nowMin} />
-      {all.length > 0 && (
-        <Stack direction="row" className="no-print" sx={{ alignItems: 'flex-end' }}>
-          <Box sx={{ minWidth: 220 }}>
-            <Select
-              label="Shown"
-              value={showing}
-              options={[...showings, ...busy.map((id) => ({ value: id, name: names.get(id) ?? '' }))]}
-              onPick={setShowing}
-            />
-          </Box>
-          <Keys
-            legend="Lanes"
-            hideLegend
-            value={withPlaces ? 'places' : 'pieces'}
-            choices={[
-              { value: 'pieces', name: 'Pieces' },
-              { value: 'places', name: 'Pieces and places' },
-            ]}
-            onPick={(which) => setWithPlaces(which === 'places')}
-          />
-        </Stack>
-      )}
       {rails.length > 0 && (
         <ScrollRegion label="The rack, all pieces over time">
           <RackDrawing
@@ -329,7 +331,7 @@ export default function Rack() {
         </ScrollRegion>
       )}
       {rails.length > 0 && (
-        <Box className="no-print" sx={foot}>
+        <Box className="no-print" sx={picked ? foot : {}}>
           {picked ? (
             <Picked sitting={picked} names={names} nowMin={nowMin} trial={trial} onTry={tryIt} />
           ) : (

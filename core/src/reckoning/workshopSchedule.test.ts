@@ -84,6 +84,41 @@ describe('the tasks of pieces in one schedule', () => {
     expect(plan.waits.every((w) => w.handsMin === 0 && w.steps.length > 0)).toBe(true);
   });
 
+  it('ten jobs together end at most half as late again as no schedule can be better than', () => {
+    const { problem, schedule } = together((Object.values(jobs) as Piece[]).slice(0, 10));
+    const lastOf = (placed: typeof schedule.placed) =>
+      Math.max(...placed.map((p) => (problem.tasks.find((t) => t.id === p.id)?.counts ? p.endMin : 0)));
+    const out = new Set(schedule.unplaced.map((u) => u.id));
+    // All hands-on work in the hours there are, as if it could be cut anywhere and set up for nothing; and the longest way through the waits.
+    const { calendar } = problem.people[0]!;
+    let leftMin = problem.tasks.reduce(
+      (sum, t) => sum + (t.fixed || out.has(t.id) ? 0 : t.handsMin - (t.setUp?.min ?? 0)),
+      0,
+    );
+    let handsEnd = nowMin;
+    while (leftMin > 0) {
+      const shift = calendar.shiftAt(handsEnd);
+      const from = Math.max(handsEnd, shift.startMin);
+      handsEnd = from + Math.min(leftMin, shift.endMin - from);
+      leftMin -= handsEnd - from;
+    }
+    const byId = new Map(problem.tasks.map((t) => [t.id, t]));
+    const ends = new Map<string, number>();
+    const endOf = (id: string): number => {
+      const t = byId.get(id)!;
+      const known = ends.get(id) ?? t.fixed?.endMin;
+      if (known !== undefined) return known;
+      const opens = t.lags.flatMap((l) => (byId.has(l.beforeId) ? [endOf(l.beforeId) + l.minMin] : []));
+      const end = Math.max(nowMin, t.notBefore?.minute ?? 0, ...opens) + t.handsMin - (t.setUp?.min ?? 0);
+      ends.set(id, end);
+      return end;
+    };
+    const path = Math.max(...problem.tasks.filter((t) => t.counts && !out.has(t.id)).map((t) => endOf(t.id)));
+    const bound = Math.max(handsEnd, path);
+    expect(lastOf(schedule.placed)).toBeGreaterThanOrEqual(bound);
+    expect(lastOf(schedule.placed) - nowMin).toBeLessThan(1.5 * (bound - nowMin));
+  });
+
   it('one piece by itself is ready no later than it is planned by itself, but for the rest of a sitting', () => {
     for (const job of Object.values(jobs) as Piece[]) {
       const { own, schedule } = together([job]);

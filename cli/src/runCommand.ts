@@ -130,10 +130,7 @@ function scheduleCommand(workshop: Workshop, nowMin: number): object {
   const without = new Map(
     plan.unplaced.flatMap(({ pieceId, stepIds, because }) => stepIds.map((s) => [`${pieceId}/${s}`, because] as const)),
   );
-  const held = new Set(problem.tasks.filter((t) => t.held !== null).map((t) => t.pieceId));
-  const stuck = [...new Set(plan.unplaced.filter((u) => !u.inVain).map((u) => u.pieceId))].filter(
-    (id) => !held.has(id),
-  );
+  const stuck = [...new Set(plan.unplaced.filter((u) => !u.inVain && !u.held).map((u) => u.pieceId))];
   return {
     lateness: plan.ready.map(({ pieceId, atMin, dueMin }) => ({
       id: pieceId,

@@ -9,4 +9,5 @@ export { newDamage, newPiece } from './newPiece';
 export type { Shape } from './Shape';
 export { shapeOf, shapeToDraw } from './shapeOf';
 export { type Species, speciesById, speciesTable } from './species';
+export { untriedTests } from './untriedTests';
 export { borderM, borderOf, surfaceOf, surfaceOfZone, type Zone, zoneOfFace, zonesOf } from './zonesOf';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoWorkshop } from '../demo';
+import { untriedTests } from '../piece';
 import { instantOf, minuteOf } from '../units';
 import type { Workshop } from '../workshop';
 import { airAhead, airNow, roomOf, roomsOf, spaceBand } from './index';
@@ -57,13 +58,6 @@ describe('the air now', () => {
   });
 });
 
-const untried = {
-  spirits: 'untried',
-  alcohol: 'untried',
-  lacquerThinner: 'untried',
-  bleed: 'unknown',
-  silicone: false,
-} as const;
 describe('a piece that was brought in from the cold', () => {
   const brought = { at: instantOf(nowMin), fromId: demo.settings.spaces[1]!.id };
   const spaceId = demo.settings.spaces[0]!.id;
@@ -87,7 +81,7 @@ describe('wood that was measured', () => {
   const damp = (at?: string) => ({
     id: 'p',
     home: null,
-    tests: { seat: { ...untried, moistureFrac: 0.18, ...(at ? { moistureAt: at } : {}) } },
+    tests: { seat: { ...untriedTests, moistureFrac: 0.18, ...(at ? { moistureAt: at } : {}) } },
   });
   const inSpace = (n: number, at?: string) =>
     airAhead(roomOf(settings.spaces[n]!, settings, readings)!, coats, nowMin, [damp(at)]).wood[0]!;

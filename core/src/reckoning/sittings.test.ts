@@ -156,6 +156,25 @@ describe('steps of a plan in sittings', () => {
     expect(pairs).toBeGreaterThan(50);
   });
 
+  it('what was washed is rinsed before the break, whatever the hour', () => {
+    const calendar = workCalendar(settings);
+    let rinses = 0;
+    for (const piece of Object.values(jobs))
+      for (let late = 0; late < 9 * 60; late += 37) {
+        const r = reckonPiece({ piece, products, settings, nowMin: nowMin + late });
+        if (!r.ok) throw new Error('measured');
+        const { steps } = r.value;
+        for (const [i, s] of steps.entries()) {
+          if (s.step.kind !== 'rinse') continue;
+          const washed = steps.slice(0, i).findLast((x) => x.step.zoneId === s.step.zoneId);
+          if (!washed || !['wash', 'degrease'].includes(washed.step.kind)) continue;
+          expect(calendar.shiftAt(washed.startMin).endMin, `${s.step.id} at +${late}`).toBeGreaterThanOrEqual(s.endMin);
+          rinses += 1;
+        }
+      }
+    expect(rinses).toBeGreaterThan(200);
+  });
+
   it('a step that is split off is a sitting of its own, in the schedule and in the lists, until it is given back', () => {
     const piece = jobs['cot left outside the workshop’s hands, painted all the same'] as Piece;
     const sittings = sittingsOf(reckon(piece).steps);

@@ -4,6 +4,7 @@ import {
   dustFreeAt,
   type LagInAir,
   opensAt,
+  plainTask,
   remembered,
   type SetUp,
   stillFilledMin,
@@ -55,7 +56,7 @@ function withinTasks(groups: readonly (readonly ReckonedStep[])[], input: TasksI
   const within = new Map<string, Within>();
   for (const own of groups) {
     const wholeMin = own.reduce((sum, s) => sum + s.handsOnMin, 0);
-    const savedMin = setUpOf(own, input)?.min ?? 0;
+    const savedMin = setUpOf(own, input)?.setUpMin ?? 0;
     let aheadMin = 0;
     for (const [i, s] of own.entries()) {
       const behindMin = wholeMin - aheadMin - s.handsOnMin;
@@ -221,10 +222,10 @@ function setUpOf(own: readonly ReckonedStep[], { place: { room } }: TasksInput):
   if (!first || own[0] !== first || !first.setsUp) return null;
   const { method, productId, kind } = first.step;
   if (coats.some(({ step }) => step.method !== method || step.productId !== productId)) return null;
-  const { setUp: min } = methodMinutes[method!];
+  const { setUp: setUpMin } = methodMinutes[method!];
   const handsMin = own.reduce((sum, s) => sum + s.handsOnMin, 0);
-  if (min <= 0 || min >= handsMin || !stepKind(kind).minutes.coat) return null;
-  return { key: `${productId}/${method}/${room?.air.space.id ?? oneSpace}`, min };
+  if (setUpMin <= 0 || setUpMin >= handsMin || !stepKind(kind).minutes.coat) return null;
+  return { key: `${productId}/${method}/${room?.air.space.id ?? oneSpace}`, setUpMin };
 }
 
 /** When the user said that one of its steps begins, moved by what of the sitting lies before that; what has passed binds no more. */
@@ -289,24 +290,11 @@ function lightUse(steps: readonly ReckonedStep[], within: ReadonlyMap<string, Wi
     const opens = (endMin: number) => Math.max(endMin, ready(endMin - there.behindMin, waitMin));
     return [{ ...lag, inAir: { opens, closes: () => null, barred: () => null } }];
   });
-  return { ...plainTask(piece.id, 'light-use'), lags: strongest(lags), counts: true };
+  return { ...bareTask(piece.id, 'light-use'), lags: strongest(lags), counts: true };
 }
 
-const plainTask = (pieceId: string, id: string): PieceTask => ({
-  id,
-  pieceId,
-  handsMin: 0,
-  divisible: false,
-  lags: [],
-  notBefore: null,
-  closed: [],
-  air: null,
-  places: [],
-  setUp: null,
-  pin: null,
-  fixed: null,
-  held: null,
-  counts: false,
+const bareTask = (pieceId: string, id: string): PieceTask => ({
+  ...plainTask(pieceId, id),
   stepIds: [],
   stepMin: [],
   words: 'Light use',
@@ -337,7 +325,7 @@ export function tasksOf(input: TasksInput): PieceTask[] {
     const fixed = status !== 'planned' || own.some((s) => s.status === 'running');
     const airBar = airBarOfTask(own, within, input);
     return {
-      ...plainTask(piece.id, first.step.id),
+      ...bareTask(piece.id, first.step.id),
       handsMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
       divisible: own.every((s) => stepKind(s.step.kind).divisible),
       lags: fixed ? [] : lagsOfTask(own, within, input),

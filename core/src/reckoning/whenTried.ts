@@ -40,14 +40,8 @@ export function whenTried(
   seed: number,
 ): WhenTried {
   const asked = withTried(problem, tried);
-  const search = improvingSchedule(asked, triesAtOnce, seed, best);
   let schedule = best;
-  for (let next = search.next(); ; next = search.next()) {
-    if (next.done) {
-      schedule = next.value;
-      break;
-    }
-  }
+  for (const next of improvingSchedule(asked, triesAtOnce, seed, best)) schedule = next.schedule ?? schedule;
   const before = new Set(best.unplaced.map((u) => u.id));
   const fresh = schedule.unplaced.filter((u) => !before.has(u.id));
   const cause = fresh.find((u) => u.because.kind !== 'waits') ?? fresh[0];

@@ -92,7 +92,7 @@ describe('the tasks of pieces in one schedule', () => {
     // All hands-on work in the hours there are, as if it could be cut anywhere and set up for nothing; and the longest way through the waits.
     const { calendar } = problem.people[0]!;
     let leftMin = problem.tasks.reduce(
-      (sum, t) => sum + (t.fixed || out.has(t.id) ? 0 : t.handsMin - (t.setUp?.min ?? 0)),
+      (sum, t) => sum + (t.fixed || out.has(t.id) ? 0 : t.handsMin - (t.setUp?.setUpMin ?? 0)),
       0,
     );
     let handsEnd = nowMin;
@@ -109,7 +109,7 @@ describe('the tasks of pieces in one schedule', () => {
       const known = ends.get(id) ?? t.fixed?.endMin;
       if (known !== undefined) return known;
       const opens = t.lags.flatMap((l) => (byId.has(l.beforeId) ? [endOf(l.beforeId) + l.minMin] : []));
-      const end = Math.max(nowMin, t.notBefore?.minute ?? 0, ...opens) + t.handsMin - (t.setUp?.min ?? 0);
+      const end = Math.max(nowMin, t.notBefore?.minute ?? 0, ...opens) + t.handsMin - (t.setUp?.setUpMin ?? 0);
       ends.set(id, end);
       return end;
     };

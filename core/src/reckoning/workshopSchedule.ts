@@ -86,7 +86,7 @@ export function stepsInTime(
   calendar: WorkCalendar,
 ): StepInTime[] {
   // What is set up already for the sitting before is not set up again.
-  const savedMin = placed.sharesWith === null ? 0 : (setUp?.min ?? 0);
+  const savedMin = placed.sharesWith === null ? 0 : (setUp?.setUpMin ?? 0);
   const handsMin = plannedMin - savedMin;
   if (handsMin === 0 || fixed)
     return stepIds.map((stepId, i) => ({
@@ -165,6 +165,8 @@ export interface WorkshopPlan {
     because: string;
     /** Whether it only waits for something else that has none. */
     inVain: boolean;
+    /** Held until something is settled: nothing that is let go of would help. */
+    held: boolean;
   }[];
 }
 
@@ -194,7 +196,7 @@ export function workshopPlan(
         steps: stepsInTime(t, at, hoursOf(at)),
         startMin: at.startMin,
         endMin: at.endMin,
-        handsMin: t.handsMin - (at.sharesWith === null ? 0 : (t.setUp?.min ?? 0)),
+        handsMin: t.handsMin - (at.sharesWith === null ? 0 : (t.setUp?.setUpMin ?? 0)),
         status: t.fixed ? 'running' : 'planned',
         personId: at.personId,
         sharesWith: at.sharesWith,
@@ -236,7 +238,17 @@ export function workshopPlan(
       const inVain = because.kind === 'waits';
       return stepIds.length === 0
         ? []
-        : [{ pieceId, sittingId: sittingOf(id), stepIds, handsMin, because: words, inVain }];
+        : [
+            {
+              pieceId,
+              sittingId: sittingOf(id),
+              stepIds,
+              handsMin,
+              because: words,
+              inVain,
+              held: because.kind === 'held',
+            },
+          ];
     }),
   };
 }

@@ -47,7 +47,7 @@ export interface SetUp {
   /** What is filled with what: the same key, the same tool with the same in it. */
   key: string;
   /** Minutes of the hands-on work that fall away right behind such a task, in the same hands; fewer than all of them. */
-  min: number;
+  setUpMin: number;
 }
 
 /** A sitting, or a wait, that is to be placed in time. Whole minutes since 1970. */

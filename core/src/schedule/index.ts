@@ -1,6 +1,7 @@
 export { type Constraint, conflictOf, constraintsOf, relaxed, seekConflict } from './conflictOf';
 export { type AirBar, closesAt, dustFreeAt, type LagInAir, type LagTimes, opensAt, remembered } from './lagTimes';
 export { oneAtATime, type Queued, type Waiting } from './oneAtATime';
+export { plainTask } from './plainTask';
 export {
   type Cause,
   type Outcome,

@@ -297,7 +297,7 @@ class Stage {
     tasks.forEach((t, i) => {
       if (!t.fixed) return;
       end[i] = t.fixed.endMin;
-      for (const p of t.places) stand(stays, p.id, t.pieceId, t.fixed.endMin + p.afterMin);
+      for (const p of t.places) if (this.scarce.has(p.id)) stand(stays, p.id, t.pieceId, t.fixed.endMin + p.afterMin);
       if (t.handsMin > 0 && t.fixed.endMin > free[0]!) free[0] = t.fixed.endMin;
     });
     tasks.forEach((t, i) => {

@@ -63,7 +63,7 @@ export function scheduleFaults(problem: WorkshopProblem, schedule: WorkshopSched
       if (schedule.placed.some((o) => o.id !== t.id && o.sharesWith === p.sharesWith))
         fault(t, 'shares with the same as another');
     }
-    const handsMin = t.handsMin + (lateMin.get(t.id) ?? 0) - (shared ? (t.setUp?.min ?? 0) : 0);
+    const handsMin = t.handsMin + (lateMin.get(t.id) ?? 0) - (shared ? (t.setUp?.setUpMin ?? 0) : 0);
     if (handsMin === 0) {
       if (p.endMin !== p.startMin) fault(t, 'takes time without hands');
     } else {

@@ -145,7 +145,7 @@ describe('worked examples', () => {
   });
 
   it('fills one tool once for two pieces, and not again right after it was in hand', () => {
-    const setUp = { key: 'clear/gun', min: 25 };
+    const setUp = { key: 'clear/gun', setUpMin: 25 };
     const coats = [task('a/coat', 45, { setUp }), task('b/coat', 45, { setUp })];
     const together = scheduleWorkshop(problemOf(coats), 0, 1);
     expect(together.placed).toMatchObject([
@@ -154,7 +154,7 @@ describe('worked examples', () => {
     ]);
     // Finish, and one setting up: the other falls away.
     expect(together.cost).toBe(65 + 25);
-    const other = { key: 'enamel/gun', min: 25 };
+    const other = { key: 'enamel/gun', setUpMin: 25 };
     expect(told(problemOf([coats[0]!, task('b/coat', 45, { setUp: other })])).starts['b/coat']).toBe(45);
     // A sitting that was finished ten minutes ago has left the tool filled; one of an hour ago has not.
     const after = (ago: number) => {

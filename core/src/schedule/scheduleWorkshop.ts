@@ -357,7 +357,7 @@ class Layout {
       const startMin = fixed && at.endMin + stillFilledMin >= fromMin ? Math.max(at.endMin, fromMin) : at.endMin;
       if (startMin < fromMin) continue;
       if (task.pin?.personId && task.pin.personId !== this.problem.people[person]!.id) continue;
-      const fit = this.timelines[person]!.fit(startMin, handsMin - setUp.min, divisible);
+      const fit = this.timelines[person]!.fit(startMin, handsMin - setUp.setUpMin, divisible);
       if (fit.startMin !== startMin || (best && best.endMin <= fit.endMin)) continue;
       const own: Binding = startMin === fromMin ? binding : { kind: 'hands', beforeId: at.id };
       best = { startMin, endMin: fit.endMin, person, binding: own, behind: other };
@@ -690,7 +690,7 @@ function costOf(layout: Layout, { pieces, nowMin, changeMin }: WorkshopProblem):
   for (const m of missed.values()) latest += m.lateMin;
   // What is set up by itself.
   for (const [{ task }, { sharesWith }] of placed)
-    if (!task.fixed && sharesWith === null) latest += task.setUp?.min ?? 0;
+    if (!task.fixed && sharesWith === null) latest += task.setUp?.setUpMin ?? 0;
   if (changeMin > 0) latest += changeMin * changesIn(placed);
   return [unplacedCost * unplaced.size + shortWeight * layout.shortMin + latenessWeight * late + latest, sum];
 }

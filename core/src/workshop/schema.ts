@@ -743,14 +743,19 @@ const knownTimeZone = z.string().refine(
   { message: 'is not a time zone this machine knows, such as Europe/London' },
 );
 
-export const settingsSchema = z.object({
+/** So many days off are kept for anybody: within any 400 days some working days are left, so that a next one is always found. */
+const mostDaysOff = 300;
+const dayMs = 24 * 3600 * 1000;
+const lengthOf = ({ from, to }: { from: string; to: string }): number =>
+  Math.round((Date.parse(to) - Date.parse(from)) / dayMs) + 1;
+const hasHours = (own: z.infer<typeof week>): boolean => Object.values(own).some((day) => day.length > 0);
+
+const settingsFields = z.object({
   name: name.min(1),
   timeZone: knownTimeZone,
   currency: z.string().regex(/^[A-Z]{3}$/),
   unitSystem: z.enum(['metric', 'us']),
-  workingHours: week.refine((own) => Object.values(own).some((day) => day.length > 0), {
-    message: 'a week needs some working hours',
-  }),
+  workingHours: week.refine(hasHours, { message: 'a week needs some working hours' }),
   /** Who works here; none: one pair of hands. */
   people: z.array(personSchema).max(8),
   /** Days on which nobody, or one of them, works; whose: null: everybody's. */
@@ -778,6 +783,28 @@ export const settingsSchema = z.object({
   instruments: z.boolean(),
   demo: z.boolean(),
 });
+
+/** What is set once for a workshop. */
+export const settingsSchema = settingsFields
+  .refine(
+    ({ people }) => people.length === 0 || people.some((p) => p.workingHours === null || hasHours(p.workingHours)),
+    {
+      path: ['people'],
+      message: 'somebody needs some working hours',
+    },
+  )
+  .refine(
+    ({ people, daysOff }) =>
+      [null, ...people.map((p) => p.id)].every(
+        (id) =>
+          daysOff.filter((d) => d.personId === null || d.personId === id).reduce((sum, d) => sum + lengthOf(d), 0) <=
+          mostDaysOff,
+      ),
+    {
+      path: ['daysOff'],
+      message: `nobody can have more than ${mostDaysOff} days off in all: take out those that have passed`,
+    },
+  );
 
 export type Person = z.infer<typeof personSchema>;
 export type DayOff = z.infer<typeof dayOff>;

@@ -113,6 +113,21 @@ describe('workshop file', () => {
       ['file_custom'],
     ],
     [
+      'somebody named, and nobody with hours',
+      changed((f) => {
+        const none = { mon: [], tue: [], wed: [], thu: [], fri: [], sat: [], sun: [] };
+        f.settings.people = [{ id: 'a', name: 'A', workingHours: none }] as never;
+      }),
+      ['file_custom'],
+    ],
+    [
+      'no working day in three years',
+      changed((f) => {
+        f.settings.daysOff = [{ from: '2026-01-01', to: '2028-12-31', personId: null, note: '' }] as never;
+      }),
+      ['file_custom'],
+    ],
+    [
       'an id twice',
       changed((f) => {
         f.pieces.push(f.pieces[0]!);

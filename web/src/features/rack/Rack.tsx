@@ -156,13 +156,13 @@ function WhatResolves({ pieceId, nowMin }: { pieceId: string; nowMin: number }) 
 /** What cannot be planned as it stands: of each piece each cause once, with how many sittings have no time for it. */
 function Unplaced({ plan, names, nowMin }: { plan: WorkshopPlan; names: ReadonlyMap<string, string>; nowMin: number }) {
   const causes = new Map(plan.unplaced.filter((u) => !u.inVain).map((u) => [`${u.pieceId}/${u.because}`, u]));
-  return [...causes].map(([key, { pieceId, because }]) => {
+  return [...causes].map(([key, { pieceId, because, held }]) => {
     const without = plan.unplaced.filter((u) => u.pieceId === pieceId && u.handsMin > 0).length;
     return (
       <Alert severity="warning" key={key}>
         <Link to={toPiece(pieceId, 'plan')}>{names.get(pieceId)}</Link>: {because}. {without} of its sittings{' '}
         {without === 1 ? 'waits' : 'wait'} for that.
-        {!because.startsWith('held') && <WhatResolves pieceId={pieceId} nowMin={nowMin} />}
+        {!held && <WhatResolves pieceId={pieceId} nowMin={nowMin} />}
       </Alert>
     );
   });

@@ -21,8 +21,8 @@ const clock = (minutes: number): string =>
 
 interface Props {
   week: Week;
-  /** Takes the shifts of a day. @throws Error where the week would have none left */
-  onDay: (day: Weekday, shifts: Week[Weekday]) => void;
+  /** Takes the shifts of a day. @returns why they are refused; null: they are taken */
+  onDay: (day: Weekday, shifts: Week[Weekday]) => string | null;
   /** Whose hours they are, before the name of each day; left out: the workshop's. */
   whose?: string;
 }
@@ -34,12 +34,8 @@ function Hours({ day, week, onDay, whose }: Props & { day: Weekday }) {
   const held = useHeld((typed: string) => {
     const read = parseHours(typed);
     if (!read.ok) return setWrong(read.message);
-    try {
-      onDay(day, read.shifts ?? []);
-      setWrong(null);
-    } catch {
-      setWrong('A week needs some working hours.');
-    }
+    const refused = onDay(day, read.shifts ?? []);
+    setWrong(refused && `${refused.charAt(0).toUpperCase()}${refused.slice(1)}.`);
   });
   return (
     <TextField

@@ -175,9 +175,10 @@ function DaysOff() {
           variant="outlined"
           disabled={from === '' || wrong}
           onClick={() => {
-            setSettings('Days off', (s) => {
+            const refused = setSettings('Days off', (s) => {
               s.daysOff.push({ from, to: to === '' ? from : to, personId: whose === everybody ? null : whose, note });
             });
+            if (refused) return;
             setFrom('');
             setTo('');
             setNote('');

@@ -1,5 +1,5 @@
 import { concludeSpotTest } from '@cosmesis/core/finishing';
-import { surfaceOf, type Zone, zoneNames } from '@cosmesis/core/piece';
+import { surfaceOf, untriedTests, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { type Piece, type SpotReaction, spotReactions, type ZoneId, type ZoneTests } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -14,13 +14,6 @@ import { NumberField } from '../../../ui/NumberField';
 import { Select } from '../../../ui/Select';
 import { finishNames, reactionNames } from './words';
 
-const untried: ZoneTests = {
-  spirits: 'untried',
-  alcohol: 'untried',
-  lacquerThinner: 'untried',
-  bleed: 'unknown',
-  silicone: false,
-};
 const solvents = [
   ['spirits', 'Mineral spirits on a white rag'],
   ['alcohol', 'Alcohol'],
@@ -31,7 +24,7 @@ const solvents = [
 export function TestFields({ piece, zones }: { piece: Piece; zones: readonly Zone[] }) {
   const edit = useEditPiece(piece.id);
   const [zoneId, setZoneId] = useState<ZoneId>(zones[0]?.id ?? 'carcass');
-  const tests = piece.tests[zoneId] ?? untried;
+  const tests = piece.tests[zoneId] ?? untriedTests;
   const told = concludeSpotTest(tests);
   const set = (label: string, change: Partial<ZoneTests>) =>
     edit(label, (draft) => {

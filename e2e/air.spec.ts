@@ -118,6 +118,23 @@ test('the thermo-hygrometer and the forecast are listened to, and said to be awa
   await expect(sources).toContainText('from the instruments');
 });
 
+test('the weather that the stand-ins make up is chosen, and is the same after a reload', async ({ page }) => {
+  await openFresh(page, '/air', new Date().toISOString());
+  const sources = page.getByRole('region', { name: 'Where it is known from' });
+  await sources.getByRole('switch', { name: /^Listen to the thermo-hygrometer/ }).click();
+  await expect(sources).toContainText('from the instruments');
+  const spell = sources.getByRole('button', { name: 'A cold, damp spell' });
+  await spell.click();
+  await expect(spell).toHaveAttribute('aria-pressed', 'true');
+  // Outdoors it is cold then, whatever the season.
+  await page.getByRole('button', { name: 'Platform' }).click();
+  await expect(page.getByText(/^[2-6](\.\d)? °C$/).first()).toBeVisible();
+  await page.reload();
+  await expect(spell).toHaveAttribute('aria-pressed', 'true');
+  await sources.getByRole('button', { name: 'Usual for the season' }).click();
+  await expect(spell).toHaveAttribute('aria-pressed', 'false');
+});
+
 test('a film that was touched moves what waits for it, and back', async ({ page }) => {
   await openFresh(page);
   const drain = page.getByRole('img', { name: /^Ticket-office cupboard, carcass: next coat from/ });

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { fromMenu, openFresh } from './support';
+import { fromMenu, openFresh, pick } from './support';
 
 test('the rack shows all pieces over time, says what keeps a sitting where it is, and what is held', async ({
   page,
@@ -25,6 +25,13 @@ test('the rack shows all pieces over time, says what keeps a sitting where it is
   await expect(told).toContainText(/sooner: (after|the hands are at|the next hours|held back|the film of)/);
 
   await page.getByRole('button', { name: 'All of it' }).click();
+  // Places as lanes, and one piece alone.
+  await expect(drawing.getByText(/^The places where films dry/)).toBeHidden();
+  await page.getByRole('button', { name: 'Pieces and places' }).click();
+  await expect(drawing.getByText(/^The places where films dry/)).toBeVisible();
+  await pick(page.getByRole('combobox', { name: 'Shown' }), 'Refreshment table');
+  await expect(page.getByText(/^\d+ sittings on one piece/)).toBeVisible();
+  await pick(page.getByRole('combobox', { name: 'Shown' }), 'All pieces');
   const ready = page.getByRole('region', { name: 'Ready for light use' });
   await expect(ready.getByRole('listitem')).toHaveCount(9);
   await expect(ready.getByRole('listitem').filter({ hasText: 'Parcels counter' })).toContainText('not yet');
@@ -140,6 +147,15 @@ test('two who work here have a line each, days off of their own, and a day of th
   await expect(list.getByRole('article')).toContainText(/Thu.*09:00/);
 
   await page.goto('/settings/hands');
+  // Who would leave nobody an hour, or nobody a day for years, is told; nothing is taken over.
+  const days = page.getByRole('region', { name: 'Days off' });
+  await days.getByRole('group', { name: 'First day off' }).getByRole('spinbutton', { name: 'Day' }).click();
+  await page.keyboard.type('01012027');
+  await days.getByRole('group', { name: 'Last day off' }).getByRole('spinbutton', { name: 'Day' }).click();
+  await page.keyboard.type('31122029');
+  await days.getByRole('button', { name: 'Add days off' }).click();
+  await expect(page.getByText(/^Not taken over: nobody can have more than 300 days off/)).toBeVisible();
+  await expect(days.getByRole('listitem')).toHaveCount(1);
   const bench = page.getByRole('textbox', { name: 'Pieces on benches at a time' });
   await bench.fill('0');
   await bench.blur();

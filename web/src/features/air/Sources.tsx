@@ -69,7 +69,9 @@ export function Sources({ space }: { space: string }) {
   const nowMin = useNowMin();
   const heard = useInstruments();
   const [wrong, setWrong] = useState<string | null>(null);
-  const { forecast, timeZone, unitSystem, instruments } = settings;
+  const { timeZone, unitSystem, instruments } = settings;
+  // What is told now is what is planned with; it is kept with the next deed.
+  const forecast = (instruments && heard?.forecast) || settings.forecast;
   const take = async (file: File) => {
     if (file.size > mostBytes) return setWrong(`${file.name} is too large for a forecast of some days.`);
     const { forecastFromCsv, zonedTime } = await import('@cosmesis/core/climate');

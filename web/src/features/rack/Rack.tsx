@@ -278,8 +278,9 @@ export default function Rack() {
           <Typography>Nothing is planned. A piece with a survey and looks hangs here, with all others.</Typography>
         ) : (
           <Typography>
-            {inOrder.length} sittings on {rails.length} pieces, {aboutTime(handsMin)} for {handsWords(lines.length)},
-            until {inOrder.length > 0 && dayName(inOrder.at(-1)!.endMin, timeZone)}.
+            {inOrder.length} sittings on {rails.length === 1 ? 'one piece' : `${rails.length} pieces`},{' '}
+            {aboutTime(handsMin)} for {handsWords(lines.length)}, until{' '}
+            {inOrder.length > 0 && dayName(inOrder.at(-1)!.endMin, timeZone)}.
           </Typography>
         )}
         {all.length > 0 && (

@@ -13,8 +13,15 @@ import { Keys } from '../../ui/Keys';
 import { Fields } from '../../ui/layout';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
+import { say } from '../../ui/say';
 import { HoursFields } from './HoursFields';
 import { setSettings } from './setSettings';
+
+/** Says why a change was not taken over. @returns whether it was */
+function taken(refused: string | null): boolean {
+  if (refused) say({ text: `Not taken over: ${refused}.` });
+  return refused === null;
+}
 
 const everybody = '';
 const mostPeople = 8;
@@ -58,10 +65,12 @@ function PersonFields({ person, index }: { person: Person; index: number }) {
           startIcon={<Delete />}
           aria-label={`Take ${person.name} off the list`}
           onClick={() =>
-            setSettings(`${person.name} off the list`, (s) => {
-              s.people.splice(index, 1);
-              s.daysOff = s.daysOff.filter((d) => d.personId !== person.id);
-            })
+            taken(
+              setSettings(`${person.name} off the list`, (s) => {
+                s.people.splice(index, 1);
+                s.daysOff = s.daysOff.filter((d) => d.personId !== person.id);
+              }),
+            )
           }
         >
           Take off
@@ -175,10 +184,12 @@ function DaysOff() {
           variant="outlined"
           disabled={from === '' || wrong}
           onClick={() => {
-            const refused = setSettings('Days off', (s) => {
-              s.daysOff.push({ from, to: to === '' ? from : to, personId: whose === everybody ? null : whose, note });
-            });
-            if (refused) return;
+            const isTaken = taken(
+              setSettings('Days off', (s) => {
+                s.daysOff.push({ from, to: to === '' ? from : to, personId: whose === everybody ? null : whose, note });
+              }),
+            );
+            if (!isTaken) return;
             setFrom('');
             setTo('');
             setNote('');

@@ -1,13 +1,12 @@
 import { type Settings, settingsSchema } from '@cosmesis/core/workshop';
 import type { Draft } from 'immer';
 import { theStore } from '../../store/theStore';
-import { say } from '../../ui/say';
 
 /** What the settings may not become. */
 class Refused extends Error {}
 
 /**
- * Changes the settings, as one change that can be undone. What the file would refuse is not taken over, and said.
+ * Changes the settings, as one change that can be undone. What the file would refuse is not taken over.
  * @returns why it was refused; null: it is done
  */
 export function setSettings(
@@ -28,7 +27,6 @@ export function setSettings(
     return null;
   } catch (error) {
     if (!(error instanceof Refused)) throw error;
-    say({ text: `Not taken over: ${error.message}.` });
     return error.message;
   }
 }

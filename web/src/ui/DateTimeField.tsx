@@ -4,7 +4,7 @@ import type { DateTimeFieldProps } from './DateTimePicker';
 
 const Picker = lazy(() => import('./DateTimePicker'));
 
-/** A day and an hour of the workshop's clock: typed part by part, or picked from a calendar. */
+/** A day, with or without an hour of the workshop's clock: typed part by part, or picked from a calendar. */
 export const DateTimeField = (props: DateTimeFieldProps) => (
   <Suspense
     fallback={<TextField label={props.label} helperText={props.help} slotProps={{ htmlInput: { readOnly: true } }} />}

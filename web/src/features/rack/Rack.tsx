@@ -1,6 +1,5 @@
-import { type PlannedSitting, placeName, type WorkshopPlan } from '@cosmesis/core/reckoning';
+import { placeName } from '@cosmesis/core/reckoning';
 import { jointCalendar, ownHands, peopleOf } from '@cosmesis/core/schedule';
-import { minuteOf } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Print from '@mui/icons-material/PrintOutlined';
 import Alert from '@mui/material/Alert';
@@ -12,23 +11,24 @@ import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { Link } from 'react-router';
-import { doDeed } from '../../store/doDeed';
 import { useSpaceBands } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
 import { useParts } from '../../store/useWorkshop';
 import { useWorkshopPlan } from '../../store/useWorkshopPlan';
 import { download, fileName } from '../../ui/download';
-import { aboutTime, clockTime, dayName, dayTime, duration } from '../../ui/formatTime';
+import { aboutTime, dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
-import { ActRow, ActWhat, ActWhen, Late } from '../../ui/layout';
+import { ActRow, ActWhat, ActWhen } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Select } from '../../ui/Select';
 import { callCore } from '../../workers/callCore';
+import { OutOfPlan } from './OutOfPlan';
+import { Picked } from './Picked';
 import { RackDrawing } from './RackDrawing';
-import { Conflict, SayWhen } from './SayWhen';
+import { Ready } from './Ready';
 import { timeScale } from './timeScale';
-import { type Trial, useWhenTried, useWhyNot } from './useWhenTried';
+import { useWhenTried } from './useWhenTried';
 
 const RehearsalSection = lazy(() => import('./RehearsalSection'));
 
@@ -58,150 +58,11 @@ const foot = {
   overflowY: 'auto',
 } as const;
 
-/** Sittings that were said to begin at a minute that has passed, and were not begun: they are planned as if nothing was said. */
-function Overtaken({ plan, pieces, nowMin }: { plan: WorkshopPlan; pieces: readonly Piece[]; nowMin: number }) {
-  const { settings } = useParts('settings');
-  const planned = new Map(plan.sittings.flatMap((s) => s.steps.map((x) => [`${s.pieceId}/${x.stepId}`, s] as const)));
-  const passed = pieces.flatMap((piece) =>
-    Object.entries(piece.edits.begins ?? {}).flatMap(([stepId, { at }]) => {
-      const sitting = planned.get(`${piece.id}/${stepId}`);
-      return sitting?.status === 'planned' && sitting.saidMin === null && minuteOf(at) < nowMin
-        ? [{ piece, stepId, at, words: sitting.words }]
-        : [];
-    }),
-  );
-  return passed.map(({ piece, stepId, at, words }) => (
-    <Alert
-      severity="warning"
-      key={`${piece.id}/${stepId}`}
-      action={
-        <Button
-          onClick={() => doDeed('Begins whenever it fits', { do: 'say-when', pieceId: piece.id, stepId, begins: null })}
-        >
-          Let it go
-        </Button>
-      }
-    >
-      {piece.name}: you said that “{words}” begins {dayTime(minuteOf(at), nowMin, settings.timeZone)}. That has passed;
-      it is planned for whenever it fits.
-    </Alert>
-  ));
-}
-
 const upperFirst = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 const handsWords = (pairs: number): string => (pairs === 1 ? 'one pair of hands' : `${pairs} pairs of hands`);
 
 /** So many are listed at first. */
 const listedFirst = 12;
-
-const beside = {
-  display: 'grid',
-  gap: 2,
-  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
-} as const;
-
-interface PickedProps {
-  sitting: PlannedSitting;
-  names: ReadonlyMap<string, string>;
-  nowMin: number;
-  trial: Trial | null;
-  onTry: ReturnType<typeof useWhenTried>['tryIt'];
-}
-
-/** What keeps a sitting where it is, the way to it, and another time for it. */
-function Picked({ sitting, names, nowMin, trial, onTry }: PickedProps) {
-  const { settings } = useParts('settings');
-  const who = settings.people.find((p) => p.id === sitting.personId)?.name;
-  const name = names.get(sitting.pieceId) ?? '';
-  return (
-    <Box component="section" aria-label="The sitting" aria-live="polite" sx={beside}>
-      <Stack sx={{ gap: 0.75 }}>
-        <Typography variant="h3">{sitting.words}</Typography>
-        <Typography>
-          <b className="n">
-            {dayTime(sitting.startMin, nowMin, settings.timeZone)} to {clockTime(sitting.endMin, settings.timeZone)}
-          </b>
-          , on <Link to={toPiece(sitting.pieceId, 'work')}>{name}</Link>
-          {who && `, ${who}`}
-        </Typography>
-        <Typography>
-          {sitting.status === 'running' ? 'It runs.' : `What keeps it from being sooner: ${sitting.binds}.`}
-          {sitting.dryMin > 0 && ` It dries or sets for ${duration(sitting.dryMin)} before the next.`}
-        </Typography>
-      </Stack>
-      {sitting.status === 'planned' && (
-        <SayWhen sitting={sitting} trial={trial} names={names} nowMin={nowMin} onTry={onTry} />
-      )}
-    </Box>
-  );
-}
-
-/** What of a piece cannot be kept together, sought when it is asked for. */
-function WhatResolves({ pieceId, nowMin }: { pieceId: string; nowMin: number }) {
-  const [asked, setAsked] = useState(false);
-  const parts = useWhyNot(asked ? pieceId : null, null, nowMin);
-  return asked ? (
-    parts === null ? (
-      <Typography>It could not be said what stands against what: look at its plan.</Typography>
-    ) : (
-      <Conflict parts={parts} />
-    )
-  ) : (
-    <div>
-      <Button onClick={() => setAsked(true)}>What would resolve it</Button>
-    </div>
-  );
-}
-
-/** What cannot be planned as it stands: of each piece each cause once, with how many sittings have no time for it. */
-function Unplaced({ plan, names, nowMin }: { plan: WorkshopPlan; names: ReadonlyMap<string, string>; nowMin: number }) {
-  const causes = new Map(plan.unplaced.filter((u) => !u.inVain).map((u) => [`${u.pieceId}/${u.because}`, u]));
-  return [...causes].map(([key, { pieceId, because, held }]) => {
-    const without = plan.unplaced.filter((u) => u.pieceId === pieceId && u.handsMin > 0).length;
-    return (
-      <Alert severity="warning" key={key}>
-        <Link to={toPiece(pieceId, 'plan')}>{names.get(pieceId)}</Link>: {because}. {without} of its sittings{' '}
-        {without === 1 ? 'waits' : 'wait'} for that.
-        {!held && <WhatResolves pieceId={pieceId} nowMin={nowMin} />}
-      </Alert>
-    );
-  });
-}
-
-/** When each piece is ready, beside what was promised. */
-function Ready({ plan, names }: { plan: WorkshopPlan; names: ReadonlyMap<string, string> }) {
-  const { settings } = useParts('settings');
-  const { timeZone } = settings;
-  return (
-    <Stack component="section" aria-label="Ready for light use">
-      <Typography variant="h2">Ready for light use</Typography>
-      <ul className="bare">
-        {[...plan.ready]
-          .sort((a, b) => (a.atMin ?? Number.POSITIVE_INFINITY) - (b.atMin ?? Number.POSITIVE_INFINITY))
-          .map(({ pieceId, atMin, dueMin }) => (
-            <ActRow key={pieceId}>
-              <ActWhen>{atMin === null ? 'not yet' : dayName(atMin, timeZone)}</ActWhen>
-              <div>
-                <Link to={toPiece(pieceId, 'work')}>{names.get(pieceId)}</Link>
-                {dueMin !== null && (
-                  <Typography variant="body2">
-                    promised {dayName(dueMin, timeZone)}
-                    {atMin !== null && atMin > dueMin && (
-                      <>
-                        {' '}
-                        <Late>{duration(atMin - dueMin)} late</Late>
-                      </>
-                    )}
-                  </Typography>
-                )}
-              </div>
-            </ActRow>
-          ))}
-      </ul>
-      <Typography variant="body2">By the late end of what the labels give.</Typography>
-    </Stack>
-  );
-}
 
 /** Every piece over time, for the hands there are. */
 export default function Rack() {
@@ -306,8 +167,7 @@ export default function Rack() {
           </Stack>
         )}
       </Stack>
-      <Unplaced plan={plan} names={names} nowMin={nowMin} />
-      <Overtaken plan={plan} pieces={Object.values(pieces)} nowMin={nowMin} />
+      <OutOfPlan plan={plan} names={names} pieces={Object.values(pieces)} nowMin={nowMin} />
       {rails.length > 0 && (
         <ScrollRegion label="The rack, all pieces over time">
           <RackDrawing

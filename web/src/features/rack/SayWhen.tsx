@@ -1,18 +1,17 @@
-import type { ConflictPart, PlannedSitting, Tried, WhenTried } from '@cosmesis/core/reckoning';
+import type { PlannedSitting, Tried, WhenTried } from '@cosmesis/core/reckoning';
 import { instantOf, minuteOf } from '@cosmesis/core/units';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { Link } from 'react-router';
 import { doDeed } from '../../store/doDeed';
 import { useParts } from '../../store/useWorkshop';
 import { DateTimeField } from '../../ui/DateTimeField';
 import { clockTime, dayTime, duration } from '../../ui/formatTime';
-import { toPiece } from '../../ui/links';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
 import { fromField, toField } from '../../ui/zonedInput';
+import { Conflict } from './Conflict';
 import type { Trial } from './useWhenTried';
 import { useWhyNot } from './useWhenTried';
 
@@ -66,73 +65,6 @@ function Comes({ told, names, nowMin }: { told: WhenTried; names: ReadonlyMap<st
         </li>
       ))}
     </ul>
-  );
-}
-
-/** The smallest set of things that cannot be kept together, each with a way out. */
-export function Conflict({
-  parts,
-  triedStepId = null,
-}: {
-  parts: readonly ConflictPart[] | null | undefined;
-  /** The sitting that is only tried: of it nothing was said that could be let go. */
-  triedStepId?: string | null;
-}) {
-  if (parts === undefined)
-    return (
-      <Typography variant="body2" role="status">
-        What stands against it is being looked for.
-      </Typography>
-    );
-  if (parts === null || parts.length === 0) return null;
-  return (
-    <div>
-      <Typography>
-        {parts.length === 1
-          ? 'One thing stands against it; this would resolve it:'
-          : `${parts.length} things cannot be kept together; to let go of any one of them would resolve it:`}
-      </Typography>
-      <ul>
-        {parts.map((p) => (
-          <li key={`${p.kind}/${p.pieceId}/${p.stepId}/${p.what}`}>
-            {p.what}: <b>{p.wayOut}</b>
-            {p.kind === 'pin' && p.pieceId !== null && p.stepId !== null && p.stepId !== triedStepId && (
-              <>
-                {' '}
-                <Button
-                  onClick={() =>
-                    doDeed('Begins whenever it fits', {
-                      do: 'say-when',
-                      pieceId: p.pieceId!,
-                      stepId: p.stepId!,
-                      begins: null,
-                    })
-                  }
-                >
-                  Let it go
-                </Button>
-              </>
-            )}
-            {p.kind === 'hours' || p.kind === 'hands' || p.kind === 'place' ? (
-              <>
-                {' '}
-                (<Link to="/settings/hands">hands and room</Link>)
-              </>
-            ) : p.kind === 'air' ? (
-              <>
-                {' '}
-                (<Link to="/air">the air</Link>)
-              </>
-            ) : p.kind === 'piece' && p.pieceId ? (
-              <>
-                {' '}
-                (<Link to={toPiece(p.pieceId, 'work')}>to it</Link>)
-              </>
-            ) : null}
-          </li>
-        ))}
-      </ul>
-    </div>
   );
 }
 

@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { newId } from '../../store/theStore';
 import { useSettings } from '../../store/useWorkshop';
-import { DayField } from '../../ui/DayField';
+import { DateTimeField } from '../../ui/DateTimeField';
 import { HeldTextField } from '../../ui/HeldTextField';
 import { Keys } from '../../ui/Keys';
 import { Fields } from '../../ui/layout';
@@ -168,8 +168,9 @@ function DaysOff() {
           ))}
       </ul>
       <Fields>
-        <DayField label="First day off" value={from} onChange={setFrom} />
-        <DayField
+        <DateTimeField dayOnly label="First day off" value={from} onChange={setFrom} />
+        <DateTimeField
+          dayOnly
           label="Last day off"
           value={to}
           onChange={setTo}

@@ -91,7 +91,7 @@ export function workCalendar({ timeZone, workingHours, daysOff = [] }: Hours): W
   };
 }
 
-/** The hours in which anybody of several works. */
+/** The hours in which anybody of several works. @param calendars at least one @throws DomainError not_converged where one of them has no shift within 400 days */
 export function jointCalendar(calendars: readonly WorkCalendar[]): WorkCalendar {
   return {
     longestShiftMin: Math.max(...calendars.map((c) => c.longestShiftMin)),

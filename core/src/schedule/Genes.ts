@@ -1,0 +1,196 @@
+import type { TaskNode } from './TaskNode';
+import type { WorkshopProblem, WorkshopSchedule } from './WorkshopProblem';
+
+/** What a search varies. */
+export interface Genes {
+  /** In which order tasks are placed: less goes first. */
+  keys: Float64Array;
+  /** Whether a window is let pass for what it costs. */
+  letsPass: Uint8Array;
+  /** Minutes for which a task is held back of itself: what follows it may be barred, or closed, otherwise. */
+  holds: Uint16Array;
+  /** The index of the task right behind which each is done, without setting up anew; −1: any that is at hand; alone: none. */
+  behind: Int32Array;
+  /** In whose hands each is, by their index; −1: in any. */
+  who: Int8Array;
+  /** Whether what closes a window goes before the order. */
+  urgentFirst: boolean;
+}
+
+/** Of a task that sets up for itself, whatever is at hand. */
+export const alone = -2;
+
+/** Steps and length of holding back, minutes. */
+export const holdStepMin = 30;
+const longestHoldMin = 300;
+
+/** The order a person would begin with: what is promised soonest, what is begun, what stands first; each piece in its order. */
+export function firstGenes({ tasks, pieces }: WorkshopProblem, like: WorkshopSchedule | null): Genes {
+  const begun = new Set(tasks.filter((t) => t.fixed).map((t) => t.pieceId));
+  const rank = new Map(
+    [...pieces]
+      .map((p, i) => ({ p, i }))
+      .sort(
+        (a, b) =>
+          (a.p.dueMin ?? Number.POSITIVE_INFINITY) - (b.p.dueMin ?? Number.POSITIVE_INFINITY) ||
+          b.p.priority - a.p.priority ||
+          Number(begun.has(b.p.id)) - Number(begun.has(a.p.id)) ||
+          a.i - b.i,
+      )
+      .map(({ p }, i) => [p.id, i]),
+  );
+  const keys = Float64Array.from(tasks, (t, i) => (rank.get(t.pieceId) ?? pieces.length) + i / (tasks.length + 1));
+  const { length } = tasks;
+  // What was planned before keeps its order; what is new follows the last thing of its piece.
+  if (like) {
+    const starts = new Map(like.placed.map((p) => [p.id, p.startMin]));
+    const last = new Map<string, number>();
+    for (const [i, t] of tasks.entries()) {
+      const at = starts.get(t.id) ?? (last.get(t.pieceId) ?? 0) + 1e-3;
+      last.set(t.pieceId, at);
+      keys[i] = at + i / (length + 1);
+    }
+  }
+  return { keys, ...plainGenes(length), behind: inSets({ tasks, pieces }), urgentFirst: true };
+}
+
+/** The coats of a set right behind each other, its first coats with its first, its second with its second: they look alike then. */
+function inSets({ tasks, pieces }: Pick<WorkshopProblem, 'tasks' | 'pieces'>): Int32Array {
+  const behind = new Int32Array(tasks.length).fill(-1);
+  const sets = new Map(pieces.flatMap((p) => (p.set === undefined ? [] : [[p.id, p.set] as const])));
+  const count = new Map<string, number>();
+  const last = new Map<string, number>();
+  for (const [i, { pieceId, setUp, fixed }] of tasks.entries()) {
+    const set = sets.get(pieceId);
+    if (set === undefined || !setUp || fixed) continue;
+    const own = `${pieceId}/${setUp.key}`;
+    const nth = (count.get(own) ?? 0) + 1;
+    count.set(own, nth);
+    const coat = `${set}/${setUp.key}/${nth}`;
+    behind[i] = last.get(coat) ?? -1;
+    last.set(coat, i);
+  }
+  return behind;
+}
+
+/** Nothing let pass, held back, joined or given to anybody. */
+const plainGenes = (length: number) => ({
+  letsPass: new Uint8Array(length),
+  holds: new Uint16Array(length),
+  behind: new Int32Array(length).fill(-1),
+  who: new Int8Array(length).fill(-1),
+});
+
+/** Tasks whose windows may be let pass, and those that may be held back for what follows them. */
+export interface Choices {
+  windows: readonly TaskNode[];
+  holdable: readonly TaskNode[];
+  /** Those that set up the same as others, with them. */
+  alike: readonly (readonly [TaskNode, readonly TaskNode[]])[];
+  /** Pairs of hands. */
+  people: number;
+}
+
+function alikeOf(nodes: readonly TaskNode[]): Choices['alike'] {
+  const byKey = new Map<string, TaskNode[]>();
+  for (const n of nodes) if (n.task.setUp) byKey.set(n.task.setUp.key, [...(byKey.get(n.task.setUp.key) ?? []), n]);
+  return nodes.flatMap((n) => {
+    const others = n.task.setUp && !n.task.fixed ? byKey.get(n.task.setUp.key)!.filter((o) => o !== n) : [];
+    return others.length > 0 ? [[n, others] as const] : [];
+  });
+}
+
+export const choicesOf = (nodes: readonly TaskNode[], people: number): Choices => ({
+  alike: alikeOf(nodes),
+  people,
+  windows: nodes.filter((n) => n.task.lags.some((l) => l.lateMin !== null)),
+  holdable: nodes.filter(
+    (n) =>
+      !n.task.fixed &&
+      n.after.some((f) => f.before.some((b) => b.node === n && (b.lag.blocked !== null || b.lag.maxMin !== null))),
+  ),
+});
+
+/** Another order near a given one. @param trouble pieces that are late, or of which something has no place */
+export function varied(
+  genes: Genes,
+  nodes: readonly TaskNode[],
+  choices: Choices,
+  trouble: ReadonlySet<string>,
+  random: () => number,
+): Genes {
+  const { keys } = genes;
+  const next: Genes = { ...genes, keys: keys.slice() };
+  const any = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
+  // What is late, or has no place, is looked at more often than the rest.
+  const looked = random() < 0.5 ? trouble : null;
+  const one = (all: readonly TaskNode[]): TaskNode => {
+    let n = any(all);
+    for (let again = 0; again < 3 && looked && looked.size > 0 && !looked.has(n.task.pieceId); again += 1) n = any(all);
+    return n;
+  };
+  if (choices.people > 1 && random() < 0.12) {
+    next.who = genes.who.slice();
+    next.who[one(nodes).index] = Math.floor(random() * (choices.people + 1)) - 1;
+    return next;
+  }
+  if (choices.alike.length > 0 && random() < 0.12) {
+    const [n, others] = any(choices.alike);
+    next.behind = genes.behind.slice();
+    const free = random() < 0.5 ? -1 : alone;
+    next.behind[n.index] = random() < 0.3 ? free : one(others).index;
+    const to = next.behind[n.index]!;
+    if (to >= 0) next.keys[n.index] = keys[to]! + 1e-6;
+    // In whose hands the tool is decides whether it goes at all.
+    if (to >= 0 && choices.people > 1 && random() < 0.6) {
+      next.who = genes.who.slice();
+      next.who[to] = Math.floor(random() * choices.people);
+      next.who[n.index] = next.who[to]!;
+    }
+    return next;
+  }
+  const kind = random();
+  if (kind < 0.35) {
+    // One task elsewhere in the order.
+    next.keys[one(nodes).index] = keys[one(nodes).index]! + (random() - 0.5) * 1e-3;
+  } else if (kind < 0.6) {
+    // Two change places.
+    const [a, b] = [one(nodes).index, one(nodes).index];
+    [next.keys[a], next.keys[b]] = [keys[b]!, keys[a]!];
+  } else if (kind < 0.8) {
+    // All of one piece sooner or later.
+    const { pieceId } = one(nodes).task;
+    const by = (random() - 0.5) * 4;
+    for (const n of nodes) if (n.task.pieceId === pieceId) next.keys[n.index] = keys[n.index]! + by;
+  } else if (kind < 0.85) next.urgentFirst = !genes.urgentFirst;
+  else if (kind < 0.92 && choices.windows.length > 0) {
+    const { index } = one(choices.windows);
+    next.letsPass = genes.letsPass.slice();
+    next.letsPass[index] = 1 - genes.letsPass[index]!;
+  } else if (choices.holdable.length > 0) {
+    const { index } = one(choices.holdable);
+    next.holds = genes.holds.slice();
+    next.holds[index] = random() < 0.4 ? 0 : holdStepMin * Math.ceil((random() * longestHoldMin) / holdStepMin);
+  }
+  return next;
+}
+
+/** An order without a wish. */
+export function shuffled(
+  nodes: readonly TaskNode[],
+  { windows, holdable, alike }: Choices,
+  random: () => number,
+): Genes {
+  const { length } = nodes;
+  const genes: Genes = {
+    keys: Float64Array.from({ length }, random),
+    ...plainGenes(length),
+    urgentFirst: random() < 0.5,
+  };
+  for (const n of windows) if (random() < 0.2) genes.letsPass[n.index] = 1;
+  for (const [n, others] of alike)
+    if (random() < 0.3) genes.behind[n.index] = others[Math.floor(random() * others.length)]!.index;
+  for (const n of holdable)
+    if (random() < 0.2) genes.holds[n.index] = holdStepMin * Math.ceil((random() * longestHoldMin) / holdStepMin);
+  return genes;
+}

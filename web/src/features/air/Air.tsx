@@ -118,7 +118,6 @@ function Wood({ wood, nowMin }: { wood: WoodAhead; nowMin: number }) {
   );
 }
 
-/** Pieces that stand in a space, each with the way to another. */
 interface StandHereProps {
   space: Space;
   spaces: readonly Space[];
@@ -127,6 +126,7 @@ interface StandHereProps {
   nowMin: number;
 }
 
+/** Pieces that stand in a space, each with the way to another. */
 function StandHere({ space, spaces, pieces, wood, nowMin }: StandHereProps) {
   return (
     <Stack component="section" aria-label="Pieces here" sx={{ maxWidth: 760 }}>
@@ -270,7 +270,7 @@ export default function Air() {
                 value={formatTemperatureDifference(now.surfaceTempC - now.dewPointC, system)}
                 name="wood above dew point, expected"
               />
-              <Figure value={`${now.deficitHpa.toFixed(1)} hPa`} name="water it still takes up" />
+              <Figure value={`${now.deficitHpa.toFixed(1)} hPa`} name="drying power" />
               <Figure value={`${Math.round(now.woodFrac * 100)} %`} name="wood comes to rest at" />
             </>
           )}

@@ -62,7 +62,7 @@ describe('the command line', () => {
     const quantities = printed('quantities');
     for (const piece of Object.values(demo.pieces)) {
       const { products, settings } = demo;
-      const r = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(demo) });
+      const r = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(demo, nowMin) });
       if (!r.ok) throw new Error('not measured');
       const litres = quantities.find((p) => p.id === piece.id)!.steps;
       r.value.steps

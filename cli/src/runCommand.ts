@@ -65,7 +65,7 @@ export function plansAsText(text: string, now?: string): Result<string> {
   const { products, settings } = workshop;
   const { timeZone, unitSystem } = settings;
   const plans = Object.values(workshop.pieces).map((piece) => {
-    const reckoned = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop) });
+    const reckoned = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop, nowMin) });
     return reckoned.ok
       ? planToText({ pieceName: piece.name, reckoning: reckoned.value, products, timeZone, unitSystem })
       : [piece.name, ...reckoned.issues.map((i) => `! ${i.message}`), ''].join('\n');
@@ -84,7 +84,7 @@ function scheduled(workshop: Workshop, nowMin: number) {
   const { pieces, products, settings } = workshop;
   const reckoned = Object.values(pieces).map((piece) => ({
     piece,
-    told: reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop), withTasks: true }),
+    told: reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop, nowMin), withTasks: true }),
   }));
   const planned = reckoned.flatMap(({ piece, told }) => (told.ok ? [{ piece, tasks: told.value.tasks }] : []));
   const problem = workshopProblem(planned, settings, nowMin);
@@ -203,7 +203,7 @@ export function runCommand(command: Command, text: string, now?: string): Result
       return { ...head, steps, issues };
     }
     const { products, settings } = workshop;
-    const reckoned = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop) });
+    const reckoned = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop, nowMin) });
     return reckoned.ok
       ? { ...head, ...(views[command](reckoned.value) as object), issues: reckoned.value.issues }
       : { ...head, issues: reckoned.issues };

@@ -45,6 +45,8 @@ export type Deed =
   | { do: 'bring'; containers: readonly NewContainer[] }
   | { do: 'count'; containerId: string; litres: number; by: 'typed' | 'weighed' }
   | { do: 'open'; containerId: string }
+  /** All cans of a product are brought in from the shelf; null: they are put back on it. */
+  | { do: 'bring-in'; productId: string; spaceId: string | null }
   | { do: 'use-up' | 'throw-away'; containerId: string }
   | { do: 'approve'; pieceId: string; what: string }
   | { do: 'decide'; pieceId: string; key: string; choice: string | null; why: string }

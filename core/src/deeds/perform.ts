@@ -14,7 +14,7 @@ import {
   testFilm,
 } from './logDeeds';
 import { beginMix, dropMix, finishMix, pour, throwMix } from './mixDeeds';
-import { bring, count, empty, open } from './shelfDeeds';
+import { bring, bringIn, count, empty, open } from './shelfDeeds';
 import { wentWrong } from './wentWrong';
 
 type Handler<D extends Deed['do']> = (draft: Draft<Workshop>, deed: DeedOf<D>, at: string, newId: () => string) => void;
@@ -37,6 +37,7 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
   bring,
   count,
   open,
+  'bring-in': bringIn,
   'use-up': empty,
   'throw-away': empty,
   approve: (draft, { pieceId, what }, at, newId) => {

@@ -50,6 +50,17 @@ export function open(draft: Draft<Workshop>, { containerId }: DeedOf<'open'>, at
   containerOf(draft, containerId).openedAt = at;
 }
 
+/** Cans of a product are brought into a space, or put back on the shelf. */
+export function bringIn(draft: Draft<Workshop>, { productId, spaceId }: DeedOf<'bring-in'>, at: string): void {
+  if (spaceId !== null && !draft.settings.spaces.some((s) => s.id === spaceId))
+    throw new DeedRefused('space_gone', 'The space is gone: it was taken away in the meantime.');
+  for (const can of Object.values(draft.containers)) {
+    if (can.productId !== productId) continue;
+    if (spaceId === null) delete can.broughtIn;
+    else can.broughtIn = { at, spaceId };
+  }
+}
+
 /** Nothing is left in a container: used up, or thrown away with what was in it. */
 export function empty(
   draft: Draft<Workshop>,

@@ -3,6 +3,7 @@ import type { Consumption, Finding, Hold, Silenced } from '../finishing';
 import type { Task } from '../schedule';
 import type { Issue, Range } from '../units';
 import type { LookKind, Step, StepKindId, WaitKind, ZoneId } from '../workshop';
+import type { ColdCan } from './shelfWarmth';
 
 /** How far a step is. */
 export type StepStatus = 'done' | 'running' | 'planned';
@@ -95,6 +96,8 @@ export interface PieceTask extends Task {
   ordered: boolean;
   /** It has been begun, and is not done. */
   runs: boolean;
+  /** Cans that have to be brought in from a cold shelf for a start. */
+  coldCans?: (startMin: number) => ColdCan[];
 }
 
 /** Everything worked out for one piece. */

@@ -62,7 +62,7 @@ describe('a piece that was brought in from the cold', () => {
   const brought = { at: instantOf(nowMin), fromId: demo.settings.spaces[1]!.id };
   const spaceId = demo.settings.spaces[0]!.id;
   const at = (minute: number) =>
-    airNow(demo, spaceId, coats, minute, roomsOf(demo).of({ spaceId, brought: { ...brought } }))!;
+    airNow(demo, spaceId, coats, minute, roomsOf(demo, nowMin).of({ spaceId, brought: { ...brought } }))!;
 
   it('may not be coated before its wood is above the dew point, though the room could be', () => {
     expect(airNow(demo, spaceId, coats, nowMin)!.coats.every((c) => c.breach === null)).toBe(true);

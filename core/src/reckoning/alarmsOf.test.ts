@@ -8,7 +8,7 @@ const demo = demoWorkshop(nowMin, 'Europe/London');
 const summary = (id: string) => {
   const piece = demo.pieces[id]!;
   const { products, settings } = demo;
-  const told = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(demo) });
+  const told = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(demo, nowMin) });
   if (!told.ok) throw new Error('not measured');
   return { piece, reckoning: told.value, of: summaryOf(piece, told.value, nowMin) };
 };

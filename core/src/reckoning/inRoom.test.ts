@@ -252,12 +252,12 @@ describe('roomsOf', () => {
   const base = defaultSettings('W', 'Europe/London', 'metric', 'GBP');
   it('is the space a piece was put in, else the usual one, and none where none is described', () => {
     const heated: Space = { id: 'room', name: 'Room', kind: 'heated', heatedToC: 20, allows: everyUse };
-    const w = { settings: { ...base, spaces: [heated, shed] }, readings: {} };
-    const { of, all } = roomsOf(w);
+    const w = { settings: { ...base, spaces: [heated, shed] }, readings: {}, containers: {} };
+    const { of, all } = roomsOf(w, 0);
     expect(of({})?.air.space.id).toBe('room');
     expect(of({ spaceId: 'shed' })?.air.space.id).toBe('shed');
     expect(of({ spaceId: 'gone' })?.air.space.id).toBe('room');
     expect(of({})).toBe(all()[0]);
-    expect(roomsOf({ settings: base, readings: {} }).of({})).toBeNull();
+    expect(roomsOf({ settings: base, readings: {}, containers: {} }, 0).of({})).toBeNull();
   });
 });

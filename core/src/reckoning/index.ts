@@ -34,6 +34,7 @@ export type {
 export { type ReckonInput, reckonPiece } from './reckonPiece';
 export { rehearseWorkshop, type WorkshopRehearsal } from './rehearsal';
 export { type Room, type Rooms, roomIn, roomOf, roomsOf, spaceOf } from './roomOf';
+export type { ColdCan } from './shelfWarmth';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
 export { type Tried, type WhenTried, whenTried, withTried } from './whenTried';
 export { type WoodAhead, woodAhead } from './woodAhead';

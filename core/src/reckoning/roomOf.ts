@@ -17,6 +17,7 @@ import { isSprayed, type LagOnSurface, stepKind } from '../finishing';
 import { type AirBar, closesAt, type LagInAir, opensAt } from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Piece, Product, Settings, Space, Step, WaitKind, Workshop } from '../workshop';
+import { type ColdCan, type ShelfWarmth, shelfWarmth } from './shelfWarmth';
 
 /** The space a piece stands in, with what its air means for films. */
 export interface Room {
@@ -95,13 +96,22 @@ export function roomIn(air: SpaceAir, brought = false): Room {
 export interface Rooms {
   of: (piece: Pick<Piece, 'spaceId' | 'brought'>) => Room | null;
   all: () => readonly Room[];
+  /** How warm cans are; null, or left out: it is not said where the shelf stands. */
+  shelf?: ShelfWarmth | null;
 }
 
-/** The rooms of a workshop with what was read in them. */
-export const roomsOf = ({ settings, readings }: Pick<Workshop, 'settings' | 'readings'>): Rooms => ({
-  of: (piece) => roomAround(piece, settings, readings),
-  all: () => settings.spaces.flatMap((s) => roomOf(s, settings, readings) ?? []),
-});
+/** The rooms of a workshop with what was read in them, and where its cans stand. @param nowMin whole minutes since 1970 */
+export function roomsOf(
+  { settings, readings, containers }: Pick<Workshop, 'settings' | 'readings' | 'containers'>,
+  nowMin: number,
+): Rooms {
+  const airOf = (space: Space) => roomOf(space, settings, readings)?.air ?? null;
+  return {
+    of: (piece) => roomAround(piece, settings, readings),
+    all: () => settings.spaces.flatMap((s) => roomOf(s, settings, readings) ?? []),
+    shelf: shelfWarmth({ settings, containers }, airOf, nowMin),
+  };
+}
 
 /** Within so much of what was planned, what was used says nothing of how thick it lies: edges drink, and tools keep some. */
 const tellsNothingRatio = 1.25;
@@ -277,6 +287,7 @@ export interface Place {
   room: Room | null;
   others: readonly Room[];
   dustElsewhere: boolean;
+  shelf: ShelfWarmth | null;
 }
 
 /** What bars a step in a room at a minute: until when, and in words; null: nothing does. */
@@ -285,7 +296,7 @@ function barIn(
   product: Product | undefined,
   handsMin: number,
   room: Room,
-  dustElsewhere: boolean,
+  { dustElsewhere, shelf }: Pick<Place, 'dustElsewhere' | 'shelf'>,
   startMin: number,
 ): ReturnType<AirBar> {
   const { space } = room.air;
@@ -294,10 +305,21 @@ function barIn(
     return { untilMin: Number.POSITIVE_INFINITY, because: `${space.name} is no place to ${useWords[use]} in` };
   if (!product || !bearsAir(step)) return null;
   const bar = openAgain(room.verdictOf(product), startMin, handsMin);
-  return (
-    bar && { untilMin: bar.untilMin, because: `${space.name} is ${breachNames[bar.breach.limit]} for ${product.name}` }
-  );
+  if (bar)
+    return { untilMin: bar.untilMin, because: `${space.name} is ${breachNames[bar.breach.limit]} for ${product.name}` };
+  const warmMin = shelf?.coldUntilMin(product, room.air, startMin) ?? null;
+  return warmMin === null
+    ? null
+    : { untilMin: warmMin, because: `${product.name} comes cold off the shelf: it warms up first` };
 }
+
+/** What has to be brought in from a cold shelf for a step; null: nothing. */
+export const toBringIn = (
+  step: Step,
+  product: Product | undefined,
+  { room, shelf }: Place,
+  startMin: number,
+): ColdCan | null => (room && shelf && product && bearsAir(step) ? shelf.toBringIn(product, room.air, startMin) : null);
 
 /** Whether a step lays what wants the air of a label. */
 const bearsAir = (step: Step): boolean => stepKind(step.kind).film || step.kind === 'glue';
@@ -307,11 +329,11 @@ export const roomsThatBear = (
   step: Step,
   product: Product | undefined,
   handsMin: number,
-  { others, dustElsewhere }: Place,
+  place: Place,
   startMin: number,
 ): Space[] =>
-  others
-    .filter((room) => barIn(step, product, handsMin, room, dustElsewhere, startMin) === null)
+  place.others
+    .filter((room) => barIn(step, product, handsMin, room, place, startMin) === null)
     .map((room) => room.air.space);
 
 /** What bars a step at a minute where its piece stands; null: nothing does. */
@@ -319,9 +341,9 @@ export const spaceBar = (
   step: Step,
   product: Product | undefined,
   handsMin: number,
-  { room, dustElsewhere }: Place,
+  place: Place,
   startMin: number,
-): ReturnType<AirBar> => room && barIn(step, product, handsMin, room, dustElsewhere, startMin);
+): ReturnType<AirBar> => place.room && barIn(step, product, handsMin, place.room, place, startMin);
 
 /** A room that bears it is named where it is waited for longer than this, minutes: a day. */
 const longWaitMin = 1440;
@@ -332,7 +354,7 @@ export function airBarOf(step: Step, product: Product | undefined, handsMin: num
   if (!room) return undefined;
   if (!useOfSpace(step, dustElsewhere) && !(product && bearsAir(step))) return undefined;
   return (startMin) => {
-    const bar = barIn(step, product, handsMin, room, dustElsewhere, startMin);
+    const bar = barIn(step, product, handsMin, room, place, startMin);
     if (!bar || bar.untilMin - startMin <= longWaitMin) return bar;
     const [other] = roomsThatBear(step, product, handsMin, place, startMin);
     return other ? { ...bar, because: `${bar.because}, and ${other.name} bears it` } : bar;
@@ -343,5 +365,10 @@ export function airBarOf(step: Step, product: Product | undefined, handsMin: num
 export function placeOf(piece: Pick<Piece, 'spaceId' | 'decisions'>, rooms: Rooms | null | undefined): Place {
   const room = rooms?.of(piece) ?? null;
   const dustElsewhere = piece.decisions['piece/dust']?.choice === 'other-space';
-  return { room, others: room ? rooms!.all().filter((r) => r !== room) : [], dustElsewhere };
+  return {
+    room,
+    others: room ? rooms!.all().filter((r) => r !== room) : [],
+    dustElsewhere,
+    shelf: rooms?.shelf ?? null,
+  };
 }

@@ -15,7 +15,7 @@ import {
 import { minuteOf } from '../units';
 import type { LogEntry, Piece, Product } from '../workshop';
 import type { PieceTask, ReckonedStep } from './Reckoning';
-import { airBarOf, type Place, readyIn } from './roomOf';
+import { airBarOf, type Place, readyIn, toBringIn } from './roomOf';
 import type { LagInTime } from './scheduleSteps';
 import { cutIntoSittings, sittingWords } from './sittingsOf';
 
@@ -265,6 +265,18 @@ function airBarOfTask(
   });
 }
 
+/** What a sitting needs from a cold shelf. */
+function coldCansOf(own: readonly ReckonedStep[], { products, place }: TasksInput): PieceTask['coldCans'] {
+  if (!place.shelf) return undefined;
+  return (startMin) => {
+    const cold = own.flatMap(({ step }) => {
+      const product = step.productId ? products[step.productId] : undefined;
+      return toBringIn(step, product, place, startMin) ?? [];
+    });
+    return cold.filter((c, i) => cold.findIndex((o) => o.productId === c.productId) === i);
+  };
+}
+
 /**
  * When the piece may be used lightly: a moment that waits for all work and for every film; what children or food touch waits
  * for the cure.
@@ -324,6 +336,7 @@ export function tasksOf(input: TasksInput): PieceTask[] {
     const { status, startMin: fromMin } = first;
     const fixed = status !== 'planned' || own.some((s) => s.status === 'running');
     const airBar = airBarOfTask(own, within, input);
+    const coldCans = fixed ? undefined : coldCansOf(own, input);
     return {
       ...bareTask(piece.id, first.step.id),
       handsMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
@@ -332,6 +345,7 @@ export function tasksOf(input: TasksInput): PieceTask[] {
       notBefore: !begun && startMin !== null && startMin > nowMin ? { minute: startMin, because: 'begun then' } : null,
       air: airOfTask(own, within, input),
       ...(airBar ? { airBar } : {}),
+      ...(coldCans ? { coldCans } : {}),
       places: placesOfTask(own, within, input),
       setUp: setUpOf(own, input),
       pin: fixed ? null : pinOf(own, within, input),

@@ -12,6 +12,7 @@ import {
 import { minuteOf } from '../units';
 import type { Piece, Settings } from '../workshop';
 import type { PieceTask } from './Reckoning';
+import type { ColdCan } from './shelfWarmth';
 
 /** A piece with its tasks. */
 export interface PieceWithTasks {
@@ -134,6 +135,8 @@ export interface PlannedSitting {
   binds: string;
   /** It is the air of its space that keeps it. */
   waitsForAir: boolean;
+  /** What has to be brought in from a cold shelf for it. */
+  coldCans: readonly ColdCan[];
   boundTo: string | null;
 }
 
@@ -213,6 +216,7 @@ export function workshopPlan(
             ? bindingWords(at.binding, nameFor(t.pieceId))
             : `right behind ${nameFor(t.pieceId)(at.sharesWith)}, with the same still in the same tool`,
         waitsForAir: at.binding.kind === 'air',
+        coldCans: t.coldCans?.(at.startMin) ?? [],
         boundTo: at.sharesWith ?? boundTo(at.binding),
       },
     ];

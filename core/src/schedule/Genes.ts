@@ -25,7 +25,11 @@ export const holdStepMin = 30;
 const longestHoldMin = 300;
 
 /** The order a person would begin with: what is promised soonest, what is begun, what stands first; each piece in its order. */
-export function firstGenes({ tasks, pieces }: WorkshopProblem, like: WorkshopSchedule | null): Genes {
+export function firstGenes(
+  { tasks, pieces }: WorkshopProblem,
+  like: WorkshopSchedule | null,
+  sets: readonly number[][],
+): Genes {
   const begun = new Set(tasks.filter((t) => t.fixed).map((t) => t.pieceId));
   const rank = new Map(
     [...pieces]
@@ -51,15 +55,14 @@ export function firstGenes({ tasks, pieces }: WorkshopProblem, like: WorkshopSch
       keys[i] = at + i / (length + 1);
     }
   }
-  return { keys, ...plainGenes(length), behind: inSets({ tasks, pieces }), urgentFirst: true };
+  return { keys, ...plainGenes(length), behind: inSets(length, sets), urgentFirst: true };
 }
 
-/** The coats of a set right behind each other, its first coats with its first, its second with its second: they look alike then. */
-function inSets({ tasks, pieces }: Pick<WorkshopProblem, 'tasks' | 'pieces'>): Int32Array {
-  const behind = new Int32Array(tasks.length).fill(-1);
+/** The coats of each set that belong together, its first with its first, its second with its second, by their index. */
+export function coatsOfSets({ tasks, pieces }: Pick<WorkshopProblem, 'tasks' | 'pieces'>): readonly number[][] {
   const sets = new Map(pieces.flatMap((p) => (p.set === undefined ? [] : [[p.id, p.set] as const])));
   const count = new Map<string, number>();
-  const last = new Map<string, number>();
+  const together = new Map<string, number[]>();
   for (const [i, { pieceId, setUp, fixed }] of tasks.entries()) {
     const set = sets.get(pieceId);
     if (set === undefined || !setUp || fixed) continue;
@@ -67,9 +70,17 @@ function inSets({ tasks, pieces }: Pick<WorkshopProblem, 'tasks' | 'pieces'>): I
     const nth = (count.get(own) ?? 0) + 1;
     count.set(own, nth);
     const coat = `${set}/${setUp.key}/${nth}`;
-    behind[i] = last.get(coat) ?? -1;
-    last.set(coat, i);
+    together.set(coat, [...(together.get(coat) ?? []), i]);
   }
+  // Where one of them was said to begin at a time, the others follow it.
+  const said = (i: number) => (tasks[i]!.pin ? 0 : 1);
+  return [...together.values()].filter((c) => c.length > 1).map((c) => c.sort((a, b) => said(a) - said(b)));
+}
+
+/** The coats of sets right behind each other: they look alike then. */
+function inSets(length: number, sets: readonly number[][]): Int32Array {
+  const behind = new Int32Array(length).fill(-1);
+  for (const coats of sets) for (const [i, n] of coats.entries()) if (i > 0) behind[n] = coats[i - 1]!;
   return behind;
 }
 
@@ -89,20 +100,24 @@ export interface Choices {
   alike: readonly (readonly [TaskNode, readonly TaskNode[]])[];
   /** Pairs of hands. */
   people: number;
+  /** Coats of sets that belong together: only whether they lie together is varied. */
+  sets: readonly number[][];
 }
 
-function alikeOf(nodes: readonly TaskNode[]): Choices['alike'] {
+function alikeOf(nodes: readonly TaskNode[], inSets: ReadonlySet<number>): Choices['alike'] {
   const byKey = new Map<string, TaskNode[]>();
   for (const n of nodes) if (n.task.setUp) byKey.set(n.task.setUp.key, [...(byKey.get(n.task.setUp.key) ?? []), n]);
   return nodes.flatMap((n) => {
+    if (inSets.has(n.index)) return [];
     const others = n.task.setUp && !n.task.fixed ? byKey.get(n.task.setUp.key)!.filter((o) => o !== n) : [];
     return others.length > 0 ? [[n, others] as const] : [];
   });
 }
 
-export const choicesOf = (nodes: readonly TaskNode[], people: number): Choices => ({
-  alike: alikeOf(nodes),
+export const choicesOf = (nodes: readonly TaskNode[], people: number, sets: readonly number[][]): Choices => ({
+  alike: alikeOf(nodes, new Set(sets.flat())),
   people,
+  sets,
   windows: nodes.filter((n) => n.task.lags.some((l) => l.lateMin !== null)),
   holdable: nodes.filter(
     (n) =>
@@ -132,6 +147,14 @@ export function varied(
   if (choices.people > 1 && random() < 0.12) {
     next.who = genes.who.slice();
     next.who[one(nodes).index] = Math.floor(random() * (choices.people + 1)) - 1;
+    return next;
+  }
+  if (choices.sets.length > 0 && random() < 0.06) {
+    // A coat of a set by itself, for what it costs, or with the others again.
+    const coats = any(choices.sets);
+    const at = 1 + Math.floor(random() * (coats.length - 1));
+    next.behind = genes.behind.slice();
+    next.behind[coats[at]!] = genes.behind[coats[at]!] === -1 ? coats[at - 1]! : -1;
     return next;
   }
   if (choices.alike.length > 0 && random() < 0.12) {
@@ -178,13 +201,14 @@ export function varied(
 /** An order without a wish. */
 export function shuffled(
   nodes: readonly TaskNode[],
-  { windows, holdable, alike }: Choices,
+  { windows, holdable, alike, sets }: Choices,
   random: () => number,
 ): Genes {
   const { length } = nodes;
   const genes: Genes = {
     keys: Float64Array.from({ length }, random),
     ...plainGenes(length),
+    behind: inSets(length, sets),
     urgentFirst: random() < 0.5,
   };
   for (const n of windows) if (random() < 0.2) genes.letsPass[n.index] = 1;

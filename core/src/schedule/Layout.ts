@@ -204,7 +204,7 @@ export class Layout {
     const mate = this.mateOf(n);
     if (mate && handsMin === task.handsMin) {
       const shared = this.rightBehind(task, fromMin, binding, mate);
-      if (shared && !this.movedOn(n, shared, barred, 0)) return shared;
+      if (shared && shared.endMin >= (floor?.endMin ?? 0) && !this.movedOn(n, shared, barred, 0)) return shared;
     }
     const last = pin ? pin.startMin : this.problem.nowMin + horizonMin;
     let holdMin = pin ? 0 : this.genes.holds[n.index]!;

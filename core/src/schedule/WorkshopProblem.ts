@@ -87,7 +87,7 @@ export interface TaskPiece {
   dueMin: number | null;
   /** Weight of its lateness, above 0; 1 is usual. */
   priority: number;
-  /** Pieces of one set are coated at one go where that costs nothing; left out: it belongs to none. */
+  /** Coats of one set are laid at one go, and move together, where no promise is broken by it; left out: it belongs to none. */
   set?: string;
 }
 
@@ -153,7 +153,7 @@ export interface WorkshopSchedule {
   unplaced: readonly { id: string; because: Unplaced }[];
   /**
    * 10⁶ × the sum of minutes late × priority, plus the latest finish × priority, counted from now, plus the minutes that missed
-   * windows, setting up and changes of piece cost; 10¹² for each task without a place and 10⁹
+   * windows, setting up, coats of a set apart and changes of piece cost; 10¹² for each task without a place and 10⁹
    * for each minute by which a window is missed that has to be kept. Less is better.
    */
   cost: number;

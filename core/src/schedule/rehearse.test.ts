@@ -64,6 +64,19 @@ describe('rehearse', () => {
     expect(told.pieces[0]).toMatchObject({ p10Min: end, p50Min: end, p90Min: end, meanMin: end });
   });
 
+  it('fills a tool once for what is done right behind each other, and anew where something else lies between', () => {
+    const setUp = { key: 'clear/gun', setUpMin: 25 };
+    const coats = [task('a/coat', 45, { setUp }), task('b/coat', 45, { setUp })];
+    const lastOf = (tasks: Task[]) => {
+      const problem = problemOf(tasks);
+      const order = new Map(tasks.map((t, i) => [t.id, nowMin + i]));
+      return Math.max(...rehearsed(problem, order, 3, 1, exact).pieces.map((p) => p.p50Min)) - nowMin;
+    };
+    expect(lastOf(coats)).toBe(45 + 20);
+    expect(lastOf([coats[0]!, task('c/sand', 30), coats[1]!])).toBe(45 + 30 + 45);
+    expect(lastOf([coats[0]!, task('b/coat', 45, { setUp: { key: 'enamel/gun', setUpMin: 25 } })])).toBe(90);
+  });
+
   it('keeps promises as often as the time left for them lets it, and says what was missed and what made it late', () => {
     const late = (dueMin: number) => {
       const problem = problemOf(

@@ -1,6 +1,6 @@
 import { DomainError, seededRandom } from '../units';
 import type { WorkCalendar } from './WorkCalendar';
-import { scarceIn, type Task, type WorkshopProblem } from './WorkshopProblem';
+import { scarceIn, stillFilledMin, type Task, type WorkshopProblem } from './WorkshopProblem';
 
 /** What keeps a task from being begun sooner in a run. */
 export type Cause = 'hands' | 'hours' | 'wait' | 'air' | 'dust' | 'room' | 'date';
@@ -360,6 +360,10 @@ class Stage {
           handsMin += lag.lateMin;
           break;
         }
+      // Right behind the same in the same tool, it is not set up anew.
+      const before = lastOf[person]! >= 0 ? tasks[lastOf[person]!]! : null;
+      if (task.setUp && before?.setUp?.key === task.setUp.key && now <= end[lastOf[person]!]! + stillFilledMin)
+        handsMin = Math.max(1, handsMin - task.setUp.setUpMin);
       let shift = hint;
       const fits = (at: number, s: number) => at + handsMin <= shifts.endOf(s);
       if (!task.divisible && !fits(now, shift)) {

@@ -7,8 +7,15 @@ const latenessWeight = 1e6;
 /** What each minute costs by which a window is missed that has to be kept: a near miss goes before a far one. */
 const shortWeight = 1e9;
 
+/** What each coat of a set costs that is not laid at one go with another of it, minutes: four hours (no source: our choice). */
+export const apartMin = 240;
+
 /** What an answer costs, and the sum of all finishes to tell equal ones apart. */
-export function scheduleCost(layout: Layout, { pieces, nowMin, changeMin }: WorkshopProblem): [number, number] {
+export function scheduleCost(
+  layout: Layout,
+  { pieces, tasks, nowMin, changeMin }: WorkshopProblem,
+  sets: readonly number[][],
+): [number, number] {
   const { placed, missed, unplaced } = layout;
   const ends = new Map<string, number>();
   for (const [{ task }, { endMin }] of placed)
@@ -25,8 +32,19 @@ export function scheduleCost(layout: Layout, { pieces, nowMin, changeMin }: Work
   // What is set up by itself.
   for (const [{ task }, { sharesWith }] of placed)
     if (!task.fixed && sharesWith === null) latest += task.setUp?.setUpMin ?? 0;
+  if (sets.length > 0) latest += apartMin * apartIn(placed, tasks, sets);
   if (changeMin > 0) latest += changeMin * changesIn(placed);
   return [unplacedCost * unplaced.size + shortWeight * layout.shortMin + latenessWeight * late + latest, sum];
+}
+
+/** How many coats of sets are laid by themselves, apart from the first of each. */
+function apartIn(placed: Layout['placed'], tasks: WorkshopProblem['tasks'], sets: readonly number[][]): number {
+  const sharing = new Map([...placed].map(([{ task }, { sharesWith }]) => [task.id, sharesWith]));
+  return sets.reduce((apart, coats) => {
+    const ids = coats.map((i) => tasks[i]!.id).filter((id) => sharing.has(id));
+    const joined = ids.filter((id) => ids.includes(sharing.get(id) ?? ''));
+    return apart + Math.max(0, ids.length - joined.length - 1);
+  }, 0);
 }
 
 /** How often hands go from one piece to another. */

@@ -173,6 +173,36 @@ describe('worked examples', () => {
       ).placed.at(-1);
     expect(inSet({ set: 'stools' })).toMatchObject({ id: 'b/coat', sharesWith: 'a/coat' });
     expect(inSet({})).toMatchObject({ sharesWith: null });
+    // It is held to that however long is sought, and moves with the one that was said to begin at a time.
+    const stools = ['a', 'b', 'c'].map((id) => ({ id, dueMin: null, priority: 1, set: 'stools' }));
+    const said = { startMin: nowMin + 400, personId: null };
+    const inRow = (pinned: string, tries: number, pieces: WorkshopProblem['pieces'] = stools) =>
+      scheduleWorkshop(
+        problemOf(
+          ['a', 'b', 'c'].flatMap((id) => [
+            task(`${id}/sand`, id === 'c' ? 100 : 20),
+            task(`${id}/coat`, 45, { setUp, lags: [lag(`${id}/sand`, 0)], pin: id === pinned ? said : null }),
+          ]),
+          { pieces },
+        ),
+        tries,
+        3,
+      ).placed.filter((p) => p.id.endsWith('coat'));
+    for (const [pinned, tries] of [
+      ['', 0],
+      ['', 400],
+      ['a', 200],
+      ['b', 200],
+      ['c', 200],
+    ] as const) {
+      const row = inRow(pinned, tries);
+      expect([pinned, row.filter((p) => p.sharesWith !== null).length]).toEqual([pinned, 2]);
+      const at = row.map((p) => p.startMin - nowMin).sort((x, y) => x - y);
+      expect(at[2]! - at[0]!).toBeLessThanOrEqual(45 + 20);
+    }
+    // A promise goes before it.
+    const promised = [{ ...stools[0]!, dueMin: nowMin + 70 }, ...stools.slice(1)];
+    expect(inRow('', 400, promised)[0]).toMatchObject({ startMin: nowMin + 20, endMin: nowMin + 65 });
     // Three in a row: each goes on from the one before it.
     const three = scheduleWorkshop(problemOf([...coats, task('c/coat', 45, { setUp })]), 50, 1);
     expect(three.placed.map((p) => p.endMin - p.startMin).sort()).toEqual([20, 20, 45]);

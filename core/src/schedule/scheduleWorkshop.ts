@@ -1,5 +1,5 @@
 import { seededRandom } from '../units';
-import { choicesOf, firstGenes, shuffled, varied } from './Genes';
+import { choicesOf, coatsOfSets, firstGenes, shuffled, varied } from './Genes';
 import { Layout } from './Layout';
 import { scheduleCost, troubleIn } from './scheduleCost';
 import { type TaskNode, taskNodesOf } from './TaskNode';
@@ -36,11 +36,12 @@ export function* improvingSchedule(
   like: WorkshopSchedule | null = null,
 ): Generator<{ tried: number; schedule: WorkshopSchedule | null }, WorkshopSchedule> {
   const nodes = taskNodesOf(problem.tasks);
-  const choices = choicesOf(nodes, problem.people.length);
+  const sets = coatsOfSets(problem);
+  const choices = choicesOf(nodes, problem.people.length, sets);
   const random = seededRandom(seed);
-  let genes = firstGenes(problem, like);
+  let genes = firstGenes(problem, like, sets);
   let layout = new Layout(problem, nodes, genes).run();
-  let [cost, sum] = scheduleCost(layout, problem);
+  let [cost, sum] = scheduleCost(layout, problem, sets);
   let [bestLayout, bestCost, bestSum] = [layout, cost, sum];
   const patience = Math.max(leastPatience, patiencePerTask * nodes.length);
   let changed = 0;
@@ -49,7 +50,7 @@ export function* improvingSchedule(
   for (let i = 1; i <= tries; i += 1) {
     const other = varied(genes, nodes, choices, trouble, random);
     const otherLayout = new Layout(problem, nodes, other).run();
-    const [otherCost, otherSum] = scheduleCost(otherLayout, problem);
+    const [otherCost, otherSum] = scheduleCost(otherLayout, problem, sets);
     // Now and then a worse one is gone on with, less and less.
     const bearable = otherCost - cost <= 0.02 * cost * (1 - i / tries) && random() < 0.15;
     if (otherCost < cost || (otherCost === cost && otherSum <= sum) || bearable) {
@@ -62,7 +63,7 @@ export function* improvingSchedule(
       // Nothing better near here: begun again elsewhere.
       genes = shuffled(nodes, choices, random);
       layout = new Layout(problem, nodes, genes).run();
-      [cost, sum] = scheduleCost(layout, problem);
+      [cost, sum] = scheduleCost(layout, problem, sets);
       trouble = troubleIn(layout, problem);
       changed = i;
     }

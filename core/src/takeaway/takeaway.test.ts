@@ -76,6 +76,7 @@ describe('workshopToICalendar', () => {
       sharesWith: null,
       saidMin: null,
       places: [],
+      coldCans: [],
       waitsForAir: false,
       dryMin: 0,
       closesAtMin,

@@ -613,6 +613,8 @@ export const containerSchema = z.object({
   /** When it was opened, as typed; null: closed, or opened by the first deed that drew on it. */
   openedAt: instant.nullable(),
   place: name,
+  /** Brought into a space to warm up or to be at hand; left out: it stands on the shelf. */
+  broughtIn: z.object({ at: instant, spaceId: id }).optional(),
   /** Batch number of the maker, or name of a mix; null: not noted. */
   batch: name.nullable(),
   /** Cannot be bought again: reclaimed, discontinued, or mixed by eye. */
@@ -775,6 +777,8 @@ const settingsFields = z.object({
   labour: z.object({ ratePerHour: upTo(100_000), shareOfSaleFrac: z.number().min(0).max(1) }),
   /** Where pieces stand, the usual one first; none: nothing is known of the air to come, and the times of the labels hold. */
   spaces: z.array(spaceSchema).max(12),
+  /** The space in which the shelf stands; left out: its cans are as warm as the piece. */
+  shelfSpaceId: id.optional(),
   /** Outdoor air of the days to come; null: none taken. */
   forecast: forecastSchema.nullable(),
   /** The usual day outdoors, month by month from January; null: that of a temperate place. */

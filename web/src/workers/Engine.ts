@@ -153,6 +153,8 @@ interface Shop {
   settings: Workshop['settings'];
   /** Readings of the air, where plans depend on them. */
   readings: Workshop['readings'] | null;
+  /** Where its cans stand, where plans depend on it. */
+  warmth: string | null;
   /** Its name over days, once it was asked for. */
   hash?: string;
 }
@@ -307,7 +309,7 @@ export class Engine {
       const w = this.open();
       const own = pieceId === null ? undefined : w.pieces[pieceId];
       const spaceId = spaceOf(own ?? {}, w.settings.spaces)?.id ?? null;
-      const around = own ? roomsOf(w).of(own) : null;
+      const around = own ? roomsOf(w, nowMin).of(own) : null;
       return good(airNow(w, spaceId, this.coatsAhead(spaceId), nowMin, around));
     });
   }
@@ -392,7 +394,7 @@ export class Engine {
       products,
       settings,
       nowMin,
-      rooms: roomsOf(this.open()),
+      rooms: roomsOf(this.open(), nowMin),
       air: this.air(piece),
       around: this.around(nowMin)(piece),
       containers: shelf,
@@ -400,18 +402,28 @@ export class Engine {
   }
 
   private shop(): Shop {
-    const { products, settings, readings: all } = this.open();
+    const { products, settings, containers, readings: all } = this.open();
     const readings = settings.spaces.length > 0 ? all : null;
     const last = this.lastShop;
+    // Of the cans only how warm they are is a matter of the plan.
+    const { shelfSpaceId } = settings;
+    const warmth =
+      shelfSpaceId === undefined
+        ? null
+        : Object.values(containers)
+            .map((c) => `${c.productId} ${c.broughtIn?.at ?? ''} ${c.broughtIn?.spaceId ?? ''}`)
+            .sort()
+            .join('\n');
     const sameAir =
       last && (last.readings === readings || (last.readings && readings && unchanged(last.readings, readings)));
-    if (sameAir && unchanged(last.products, products) && unchanged(last.settings, settings)) return last;
-    this.lastShop = { products, settings, readings };
+    const same = sameAir && last.warmth === warmth;
+    if (same && unchanged(last.products, products) && unchanged(last.settings, settings)) return last;
+    this.lastShop = { products, settings, readings, warmth };
     return this.lastShop;
   }
   private hashOf(shop: Shop): string {
-    const { products, settings, readings } = shop;
-    shop.hash ??= contentHash(canonicalJson({ products, settings, readings, code: this.codeVersion }));
+    const { products, settings, readings, warmth } = shop;
+    shop.hash ??= contentHash(canonicalJson({ products, settings, readings, warmth, code: this.codeVersion }));
     return shop.hash;
   }
 
@@ -494,7 +506,7 @@ export class Engine {
         products,
         settings,
         nowMin,
-        rooms: roomsOf(this.open()),
+        rooms: roomsOf(this.open(), nowMin),
         air: null,
         around: aroundSummary(around(piece)),
         withTasks,
@@ -522,7 +534,7 @@ export class Engine {
       products,
       settings,
       nowMin,
-      rooms: roomsOf(this.open()),
+      rooms: roomsOf(this.open(), nowMin),
       withTasks: true,
     });
     const tasks = told.ok ? told.value.tasks : [];
@@ -641,7 +653,7 @@ export class Engine {
   spaceBands(nowMin: number): Result<SpaceBand[]> {
     return guarded(() =>
       good(
-        roomsOf(this.open())
+        roomsOf(this.open(), nowMin)
           .all()
           .map((room) => spaceBand(room, this.coatsAhead(room.air.space.id), nowMin))
           .filter((band) => band.stretches.length > 0),

@@ -5,9 +5,11 @@ import { hasPlan, type Piece, type Space } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import Stack from '@mui/material/Stack';
+import Switch from '@mui/material/Switch';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { lazy, Suspense, useState } from 'react';
@@ -16,7 +18,7 @@ import { doDeed } from '../../store/doDeed';
 import { theStore } from '../../store/theStore';
 import { useAirAhead } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
-import { useParts } from '../../store/useWorkshop';
+import { useParts, useSettings } from '../../store/useWorkshop';
 import { aboutTime, dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { Big } from '../../ui/layout';
@@ -128,6 +130,7 @@ interface StandHereProps {
 
 /** Pieces that stand in a space, each with the way to another. */
 function StandHere({ space, spaces, pieces, wood, nowMin }: StandHereProps) {
+  const { shelfSpaceId } = useSettings();
   return (
     <Stack component="section" aria-label="Pieces here" sx={{ maxWidth: 760 }}>
       <Typography variant="h2">Pieces here</Typography>
@@ -151,6 +154,20 @@ function StandHere({ space, spaces, pieces, wood, nowMin }: StandHereProps) {
           </Box>
         ))}
       </ul>
+      <FormControlLabel
+        control={
+          <Switch
+            checked={shelfSpaceId === space.id}
+            onChange={(_, here) =>
+              theStore().transact('Where the shelf stands', (draft) => {
+                if (here) draft.settings.shelfSpaceId = space.id;
+                else delete draft.settings.shelfSpaceId;
+              })
+            }
+          />
+        }
+        label="The shelf with the cans stands here: what it keeps is as warm as this space, and is brought in before it is needed where that is too cold"
+      />
     </Stack>
   );
 }
@@ -197,6 +214,7 @@ export default function Air() {
   const remove = () => {
     theStore().transact(`Space taken out: ${space.name}`, (draft) => {
       draft.settings.spaces = draft.settings.spaces.filter((s) => s.id !== space.id);
+      if (draft.settings.shelfSpaceId === space.id) delete draft.settings.shelfSpaceId;
     });
     say({ text: `${space.name} is taken out.`, action: { name: 'Undo', run: () => theStore().undo() } });
   };

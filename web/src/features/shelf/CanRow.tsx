@@ -114,6 +114,7 @@ function Weigh({ can, densityKgPerL }: { can: Container; densityKgPerL: number }
 /** One can: how full it is, until when it can be used, where it stands. */
 export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
   const { settings, mixes } = useParts('settings', 'mixes');
+  const broughtTo = settings.spaces.find((s) => s.id === can.broughtIn?.spaceId);
   const { can, product, untilMin, runsOutMin, fullL } = placed;
   const aged = untilMin !== null && untilMin < nowMin;
   const litresLeft = leftL(can);
@@ -167,6 +168,20 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
           )}
           {runsOutMin !== null && <> · planned steps use it up {dateName(runsOutMin, nowMin, settings.timeZone)}</>}
           {opened && <> · opened {dateName(minuteOf(opened), nowMin, settings.timeZone)}</>}
+          {broughtTo && (
+            <>
+              {' '}
+              · brought in: {broughtTo.name}{' '}
+              <Button
+                size="small"
+                onClick={() =>
+                  void doDeed('Back on the shelf', { do: 'bring-in', productId: product.id, spaceId: null })
+                }
+              >
+                Back on the shelf
+              </Button>
+            </>
+          )}
           {can.mixId && mixes[can.mixId] && (
             <>
               {' '}

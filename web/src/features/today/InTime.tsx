@@ -1,6 +1,9 @@
 import { spaceOf, type WorkshopPlan } from '@cosmesis/core/reckoning';
+import { formatTemperature } from '@cosmesis/core/units';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
+import { doDeed } from '../../store/doDeed';
 import { useNowMin } from '../../store/useNowMin';
 import { useToBuy } from '../../store/useToBuy';
 import { useParts } from '../../store/useWorkshop';
@@ -12,13 +15,15 @@ const dayMin = 24 * 60;
 const orderAheadMin = 2 * dayMin;
 /** A coat that waits for the air within so many days is said. */
 const coatAheadMin = 4 * dayMin;
+/** What has to be brought in from a cold shelf within so many days is said. */
+const canAheadMin = dayMin;
 const mostLines = 4;
 const nothingLeftOut = { but: new Set<string>() };
 
 /** What has to be ordered or brought in before it is needed; nothing where there is nothing. */
 export default function InTime({ plan }: { plan: WorkshopPlan | undefined }) {
-  const { settings, pieces } = useParts('settings', 'pieces');
-  const { timeZone, spaces } = settings;
+  const { settings, pieces, products } = useParts('settings', 'pieces', 'products');
+  const { timeZone, spaces, unitSystem } = settings;
   const nowMin = useNowMin();
   const { cans } = useToBuy(nothingLeftOut);
   const list = cans?.ok ? cans.value.lines : [];
@@ -38,7 +43,18 @@ export default function InTime({ plan }: { plan: WorkshopPlan | undefined }) {
     const other = warm.find((w) => w.id !== space?.id);
     return piece && space && other ? [{ sitting, piece, space, other }] : [];
   });
-  if (lines.length === 0 && bringIn.length === 0) return null;
+  // Of each can the first sitting it is needed for.
+  const cold = new Map(
+    [...(plan?.sittings ?? [])]
+      .sort((a, b) => b.startMin - a.startMin)
+      .flatMap((s) => s.coldCans.map((can) => [can.productId, { can, sitting: s }] as const)),
+  );
+  const coldCans = [...cold.values()].flatMap(({ can, sitting }) => {
+    const [piece, product] = [pieces[sitting.pieceId], products[can.productId]];
+    const space = piece && spaceOf(piece, spaces);
+    return product && space && can.byMin <= nowMin + canAheadMin ? [{ can, sitting, piece, product, space }] : [];
+  });
+  if (lines.length === 0 && bringIn.length === 0 && coldCans.length === 0) return null;
   return (
     <section aria-label="Before it is needed">
       <Typography variant="h2">Before it is needed</Typography>
@@ -47,6 +63,28 @@ export default function InTime({ plan }: { plan: WorkshopPlan | undefined }) {
           <li key={piece.id}>
             <b>{piece.name}</b> waits in {space.name} for other air ({sitting.binds}): it could stand in{' '}
             <Link to={`/air?space=${space.id}`}>{other.name}</Link>.
+          </li>
+        ))}
+        {coldCans.map(({ can, sitting, piece, product, space }) => (
+          <li key={product.id}>
+            <b>{product.name}</b> stands at {formatTemperature(can.tempC, unitSystem)} on the shelf, and wants{' '}
+            {formatTemperature(can.leastTempC, unitSystem)}: bring it into {space.name}{' '}
+            <b>{can.byMin <= nowMin ? 'now' : `by ${dayTime(can.byMin, nowMin, timeZone)}`}</b>, for {piece.name}{' '}
+            {dayTime(sitting.startMin, nowMin, timeZone)}.{' '}
+            <Button
+              size="small"
+              variant="outlined"
+              aria-label={`Brought in: ${product.name}`}
+              onClick={() =>
+                void doDeed(`Brought in: ${product.name}`, {
+                  do: 'bring-in',
+                  productId: product.id,
+                  spaceId: space.id,
+                })
+              }
+            >
+              Brought in
+            </Button>
           </li>
         ))}
         {lines.map((l) => (

@@ -45,6 +45,29 @@ test('the air of each space, what may go on there and when; a piece moved to a w
   await expect(page.getByText(/Dewaxed shellac sealer.*does not become fit/)).toBeHidden();
 });
 
+test('a can on a cold shelf is said to be brought in before it is needed, is brought in, and put back', async ({
+  page,
+}) => {
+  await openFresh(page, '/air?space=goods-shed');
+  const text = forecast(200, () => 2);
+  await page
+    .getByLabel('Take a forecast (CSV)')
+    .setInputFiles({ name: 'cold.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  await page.getByRole('switch', { name: /^The shelf with the cans stands here/ }).click();
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  const inTime = page.getByRole('region', { name: 'Before it is needed' });
+  const line = inTime.getByRole('listitem').filter({ hasText: 'on the shelf, and wants' }).first();
+  await expect(line).toContainText(/stands at \d °C on the shelf, and wants \d+ °C: bring it into Lamp room (now|by )/);
+  const brought = line.getByRole('button', { name: /^Brought in: / });
+  const product = (await brought.getAttribute('aria-label'))!.replace('Brought in: ', '');
+  await brought.click();
+  await expect(inTime.getByRole('button', { name: `Brought in: ${product}` })).toBeHidden();
+  await page.goto('/shelf');
+  const can = page.getByRole('listitem').filter({ hasText: product }).filter({ hasText: 'brought in: Lamp room' });
+  await can.first().getByRole('button', { name: 'Back on the shelf' }).click();
+  await expect(can).toHaveCount(0);
+});
+
 test('a forecast is taken from CSV and moves the plan; one that cannot be meant is refused, and nothing is lost', async ({
   page,
 }) => {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { SpaceAir } from '../climate';
 import { perform } from '../deeds';
 import { demoWorkshop } from '../demo';
-import { scheduleWorkshop } from '../schedule';
+import { peopleOf, scheduleWorkshop } from '../schedule';
 import { instantOf } from '../units';
 import { type Container, defaultSettings, hasPlan, type Product, type Space } from '../workshop';
 import { reckonPiece } from './reckonPiece';
@@ -107,7 +107,12 @@ describe('shelfWarmth', () => {
     expect(planOf(demo).sittings.flatMap((s) => s.coldCans)).toEqual([]);
     const cold = planOf(shelved).sittings.flatMap((s) => s.coldCans.map((c) => ({ ...c, startMin: s.startMin })));
     expect(cold.length).toBeGreaterThan(0);
-    for (const c of cold) expect(c.startMin - c.byMin).toBeGreaterThanOrEqual(60);
+    // In time, and while somebody is there: not at six in the morning.
+    const { calendar } = peopleOf(shelved.settings)[0]!;
+    for (const c of cold) {
+      expect(c.startMin - c.byMin).toBeGreaterThanOrEqual(60);
+      expect(calendar.shiftAt(c.byMin).startMin).toBeLessThanOrEqual(c.byMin);
+    }
     let ids = 0;
     const { productId } = cold[0]!;
     const spaceId = demo.settings.spaces[0]!.id;

@@ -44,6 +44,7 @@ export function firstGenes(
       .map(({ p }, i) => [p.id, i]),
   );
   const keys = Float64Array.from(tasks, (t, i) => (rank.get(t.pieceId) ?? pieces.length) + i / (tasks.length + 1));
+  sideBySide(keys, { tasks, pieces }, rank);
   const { length } = tasks;
   // What was planned before keeps its order; what is new follows the last thing of its piece.
   if (like) {
@@ -56,6 +57,27 @@ export function firstGenes(
     }
   }
   return { keys, ...plainGenes(length), behind: inSets(length, sets), urgentFirst: true };
+}
+
+/** The pieces of a set in step with each other, with the first of them: one that is done before another is begun waits for it no more. */
+function sideBySide(
+  keys: Float64Array,
+  { tasks, pieces }: Pick<WorkshopProblem, 'tasks' | 'pieces'>,
+  rank: ReadonlyMap<string, number>,
+): void {
+  const sets = new Map(pieces.flatMap((p) => (p.set === undefined ? [] : [[p.id, p.set] as const])));
+  const firstOf = new Map<string, number>();
+  for (const [id, set] of sets) firstOf.set(set, Math.min(firstOf.get(set) ?? Number.POSITIVE_INFINITY, rank.get(id)!));
+  const count = new Map<string, number>();
+  for (const { pieceId } of tasks) count.set(pieceId, (count.get(pieceId) ?? 0) + 1);
+  const nth = new Map<string, number>();
+  for (const [i, { pieceId }] of tasks.entries()) {
+    const set = sets.get(pieceId);
+    if (set === undefined) continue;
+    const own = nth.get(pieceId) ?? 0;
+    nth.set(pieceId, own + 1);
+    keys[i] = firstOf.get(set)! + (own + 0.5) / count.get(pieceId)! + rank.get(pieceId)! * 1e-9;
+  }
 }
 
 /** The coats of each set that belong together, its first with its first, its second with its second, by their index. */

@@ -100,6 +100,8 @@ export interface WorkshopProblem {
   people: readonly { id: string; calendar: WorkCalendar }[];
   /** How many pieces a place takes at a time. */
   places: Readonly<Record<string, number>>;
+  /** What each minute counts by which any piece is ready later, minutes; 0: only the latest counts. */
+  earlyFrac: number;
   /** What it costs hands to go to another piece, minutes: they do not go for less. */
   changeMin: number;
 }
@@ -153,7 +155,7 @@ export interface WorkshopSchedule {
   unplaced: readonly { id: string; because: Unplaced }[];
   /**
    * 10⁶ × the sum of minutes late × priority, plus the latest finish × priority, counted from now, plus the minutes that missed
-   * windows, setting up, coats of a set apart and changes of piece cost; 10¹² for each task without a place and 10⁹
+   * windows, setting up, coats of a set apart changes of piece, and later finishes of the other pieces cost; 10¹² for each task without a place and 10⁹
    * for each minute by which a window is missed that has to be kept. Less is better.
    */
   cost: number;

@@ -14,6 +14,7 @@ const problemOf = (tasks: Task[], more: Partial<WorkshopProblem> = {}): Workshop
   people: [{ id: 'one', calendar: always }],
   places: {},
   changeMin: 0,
+  earlyFrac: 0,
   ...more,
 });
 const orderOf = (problem: WorkshopProblem) =>

@@ -13,7 +13,7 @@ export const apartMin = 240;
 /** What an answer costs, and the sum of all finishes to tell equal ones apart. */
 export function scheduleCost(
   layout: Layout,
-  { pieces, tasks, nowMin, changeMin }: WorkshopProblem,
+  { pieces, tasks, nowMin, changeMin, earlyFrac }: WorkshopProblem,
   sets: readonly number[][],
 ): [number, number] {
   const { placed, missed, unplaced } = layout;
@@ -33,6 +33,7 @@ export function scheduleCost(
   for (const [{ task }, { sharesWith }] of placed)
     if (!task.fixed && sharesWith === null) latest += task.setUp?.setUpMin ?? 0;
   if (sets.length > 0) latest += apartMin * apartIn(placed, tasks, sets);
+  latest += Math.round(earlyFrac * sum);
   if (changeMin > 0) latest += changeMin * changesIn(placed);
   return [unplacedCost * unplaced.size + shortWeight * layout.shortMin + latenessWeight * late + latest, sum];
 }

@@ -39,6 +39,7 @@ const problemOf = (tasks: readonly Task[], more: Partial<WorkshopProblem> = {}):
   people: [{ id: 'hands', calendar }],
   places: {},
   changeMin: 0,
+  earlyFrac: 0,
   ...more,
 });
 /** Starts in minutes from now, and what binds. */

@@ -39,8 +39,8 @@ export function parseHumidity(text: string): Result<number> {
 }
 
 /** A temperature as shown. */
-export const formatTemperature = (tempC: number, system: UnitSystem): string =>
-  system === 'metric' ? `${tempC.toFixed(1)} °C` : `${convert(tempC, 'celsius').to('fahrenheit').toFixed(0)} °F`;
+export const formatTemperature = (tempC: number, system: UnitSystem, digits = 1): string =>
+  system === 'metric' ? `${tempC.toFixed(digits)} °C` : `${convert(tempC, 'celsius').to('fahrenheit').toFixed(0)} °F`;
 
 /** A temperature difference as shown, with its sign. */
 export function formatTemperatureDifference(differenceK: number, system: UnitSystem): string {

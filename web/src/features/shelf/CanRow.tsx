@@ -114,8 +114,8 @@ function Weigh({ can, densityKgPerL }: { can: Container; densityKgPerL: number }
 /** One can: how full it is, until when it can be used, where it stands. */
 export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
   const { settings, mixes } = useParts('settings', 'mixes');
-  const broughtTo = settings.spaces.find((s) => s.id === can.broughtIn?.spaceId);
   const { can, product, untilMin, runsOutMin, fullL } = placed;
+  const broughtTo = settings.spaces.find((s) => s.id === can.broughtIn?.spaceId);
   const aged = untilMin !== null && untilMin < nowMin;
   const litresLeft = leftL(can);
   const opened = openedAt(can);

@@ -16,7 +16,7 @@ const orderAheadMin = 2 * dayMin;
 /** A coat that waits for the air within so many days is said. */
 const coatAheadMin = 4 * dayMin;
 /** What has to be brought in from a cold shelf within so many days is said. */
-const canAheadMin = dayMin;
+const canAheadMin = 2 * dayMin;
 const mostLines = 4;
 const nothingLeftOut = { but: new Set<string>() };
 
@@ -49,11 +49,13 @@ export default function InTime({ plan }: { plan: WorkshopPlan | undefined }) {
       .sort((a, b) => b.startMin - a.startMin)
       .flatMap((s) => s.coldCans.map((can) => [can.productId, { can, sitting: s }] as const)),
   );
-  const coldCans = [...cold.values()].flatMap(({ can, sitting }) => {
-    const [piece, product] = [pieces[sitting.pieceId], products[can.productId]];
-    const space = piece && spaceOf(piece, spaces);
-    return product && space && can.byMin <= nowMin + canAheadMin ? [{ can, sitting, piece, product, space }] : [];
-  });
+  const coldCans = [...cold.values()]
+    .sort((a, b) => a.can.byMin - b.can.byMin)
+    .flatMap(({ can, sitting }) => {
+      const [piece, product] = [pieces[sitting.pieceId], products[can.productId]];
+      const space = piece && spaceOf(piece, spaces);
+      return product && space && can.byMin <= nowMin + canAheadMin ? [{ can, sitting, piece, product, space }] : [];
+    });
   if (lines.length === 0 && bringIn.length === 0 && coldCans.length === 0) return null;
   return (
     <section aria-label="Before it is needed">
@@ -67,13 +69,12 @@ export default function InTime({ plan }: { plan: WorkshopPlan | undefined }) {
         ))}
         {coldCans.map(({ can, sitting, piece, product, space }) => (
           <li key={product.id}>
-            <b>{product.name}</b> stands at {formatTemperature(can.tempC, unitSystem)} on the shelf, and wants{' '}
-            {formatTemperature(can.leastTempC, unitSystem)}: bring it into {space.name}{' '}
+            <b>{product.name}</b> stands at {formatTemperature(can.tempC, unitSystem, 0)} on the shelf, and wants{' '}
+            {formatTemperature(can.leastTempC, unitSystem, 0)}: bring it into {space.name}{' '}
             <b>{can.byMin <= nowMin ? 'now' : `by ${dayTime(can.byMin, nowMin, timeZone)}`}</b>, for {piece.name}{' '}
             {dayTime(sitting.startMin, nowMin, timeZone)}.{' '}
             <Button
               size="small"
-              variant="outlined"
               aria-label={`Brought in: ${product.name}`}
               onClick={() =>
                 void doDeed(`Brought in: ${product.name}`, {

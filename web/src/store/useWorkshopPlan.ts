@@ -1,6 +1,6 @@
+import type { WorkshopPlan } from '@cosmesis/core/reckoning';
 import { useEffect, useSyncExternalStore } from 'react';
 import { callCore } from '../workers/callCore';
-import type { SoughtPlan } from '../workers/Engine';
 import { useNowMin } from './useNowMin';
 import { useParts } from './useWorkshop';
 
@@ -8,40 +8,60 @@ import { useParts } from './useWorkshop';
 const atATime = 10;
 
 interface Told {
-  plan: SoughtPlan | undefined;
+  plan: WorkshopPlan | undefined;
   /** Why there is none; null: there is, or will be. */
   issue: string | null;
   /** The question it answers: another one as soon as the workshop or the minute is. */
   about: unknown;
 }
+/** How many orders were tried, of how many. */
+interface Progress {
+  tried: number;
+  of: number;
+}
 
-let told: Told = { plan: undefined, issue: null, about: null };
+const nothing: Told = { plan: undefined, issue: null, about: null };
+let told = nothing;
+/** The first plan of a question, and then the last. */
+let settled = nothing;
+let progress: Progress = { tried: 0, of: 0 };
+/** The plan that is known, as the worker names it. */
+let known: number | null = null;
 /** What the plan was asked for: parts of the workshop and the minute. */
 let asked: readonly unknown[] = [];
 /** The workshop it is of. */
 let shownId: unknown;
 const listeners = new Set<() => void>();
 
-function tell(next: Told): void {
-  told = next;
-  for (const listener of listeners) listener();
-}
-
 /** Asks, and asks on for a better one as long as somebody looks and nothing changed. */
 async function ask(about: readonly unknown[], nowMin: number, more: number): Promise<void> {
-  const answer = await callCore('workshopPlan', [nowMin, more], { key: 'workshop-plan' });
+  const answer = await callCore('betterPlan', [nowMin, more, known], { key: 'workshop-plan' });
   if (asked !== about) return;
-  if (!answer.ok) return tell({ plan: undefined, issue: answer.issues[0]?.message ?? '', about });
-  tell({ plan: answer.value, issue: null, about });
-  if (answer.value.tried < answer.value.of && listeners.size > 0) await ask(about, nowMin, atATime);
+  if (!answer.ok) {
+    known = null;
+    told = { plan: undefined, issue: answer.issues[0]?.message ?? '', about };
+    settled = told;
+  } else {
+    const { plan, no, tried, of } = answer.value;
+    known = no;
+    progress = { tried, of };
+    if (plan || told.about !== about) told = { plan: plan ?? told.plan, issue: null, about };
+    if (tried >= of || settled.about !== about) settled = told;
+  }
+  for (const listener of listeners) listener();
+  if (!answer.ok || progress.tried >= progress.of) return;
+  if (listeners.size > 0) await ask(about, nowMin, atATime);
   // Whoever looks again later asks anew.
-  else if (answer.value.tried < answer.value.of) asked = [];
+  else asked = [];
 }
 
 function follow(about: readonly unknown[], nowMin: number): void {
   if (about.length === asked.length && about.every((x, i) => x === asked[i])) return;
   // Of another workshop nothing is shown.
-  if (about[0] !== shownId) tell({ plan: undefined, issue: null, about: null });
+  if (about[0] !== shownId) {
+    [told, settled, known] = [nothing, nothing, null];
+    for (const listener of listeners) listener();
+  }
   shownId = about[0];
   asked = about;
   void ask(about, nowMin, 0);
@@ -51,15 +71,27 @@ const subscribe = (listener: () => void): (() => void) => {
   listeners.add(listener);
   return () => listeners.delete(listener);
 };
-const now = (): Told => told;
+
+function useFollowing(): void {
+  const { id, pieces, products, settings } = useParts('id', 'pieces', 'products', 'settings');
+  const nowMin = useNowMin();
+  useEffect(() => follow([id, pieces, products, settings, nowMin], nowMin), [id, pieces, products, settings, nowMin]);
+}
 
 /**
  * The whole workshop in time, undefined until it is there; a better one takes its place as long as one is sought. A change of
  * the workshop, or the next minute, begins with the order that was found before.
  */
 export function useWorkshopPlan(): Told {
-  const { id, pieces, products, settings } = useParts('id', 'pieces', 'products', 'settings');
-  const nowMin = useNowMin();
-  useEffect(() => follow([id, pieces, products, settings, nowMin], nowMin), [id, pieces, products, settings, nowMin]);
-  return useSyncExternalStore(subscribe, now);
+  useFollowing();
+  return useSyncExternalStore(subscribe, () => told);
 }
+
+/** The same, but between the first order and the last it stays as it is: a list that is read does not move with every better one. */
+export function useSettledPlan(): Told {
+  useFollowing();
+  return useSyncExternalStore(subscribe, () => settled);
+}
+
+/** How far a better order is sought. */
+export const usePlanProgress = (): Progress => useSyncExternalStore(subscribe, () => progress);

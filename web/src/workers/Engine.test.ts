@@ -72,13 +72,20 @@ describe('the engine of the worker', () => {
 
   it('schedules the whole workshop at once, betters it when asked again, and changes little for one more minute', async () => {
     const engine = opened(disk());
+    let known: number | null = null;
     const plan = (at: number, more: number) => {
-      const told = engine.workshopPlan(at, more);
+      const told = engine.betterPlan(at, more, known);
       if (!told.ok) throw new Error(told.issues[0]?.message);
-      return told.value;
+      known = told.value.no;
+      const whole = engine.workshopPlan(at);
+      if (told.value.plan) expect(whole).toEqual({ ok: true, value: told.value.plan, warnings: [] });
+      if (!whole.ok) throw new Error(whole.issues[0]?.message);
+      return { ...whole.value, tried: told.value.tried, told: told.value.plan !== null };
     };
     const first = plan(nowMin, 0);
-    expect(first.tried).toBe(0);
+    expect([first.tried, first.told]).toEqual([0, true]);
+    // What is known is not told again.
+    expect(plan(nowMin, 0).told).toBe(false);
     expect(first.sittings.length).toBeGreaterThan(100);
     const hands = [...first.sittings].sort((a, b) => a.startMin - b.startMin);
     for (const [i, s] of hands.entries()) if (i > 0) expect(s.startMin).toBeGreaterThanOrEqual(hands[i - 1]!.endMin);
@@ -220,7 +227,7 @@ describe('the engine of the worker', () => {
   it('tries a sitting at another time, and says piece by piece what stands against it', async () => {
     const engine = opened(disk());
     await summaries(engine);
-    const told = engine.workshopPlan(nowMin, 0);
+    const told = engine.workshopPlan(nowMin);
     if (!told.ok) throw new Error(told.issues[0]?.message);
     const inOrder = [...told.value.sittings].sort((a, b) => a.startMin - b.startMin);
     const at = (id: string, startMin: number) => {

@@ -74,8 +74,12 @@ export interface Reckoned extends Reckoning {
   plannedBefore: Piece['plannedBefore'] | null;
 }
 
-/** The whole workshop in time, and how far a better order is sought. */
-export interface SoughtPlan extends WorkshopPlan {
+/** How far a better order of the workshop is sought. */
+export interface SoughtPlan {
+  /** Null: it is still the one that is known. */
+  plan: WorkshopPlan | null;
+  /** Names the plan. */
+  no: number;
   /** How many orders were tried, of how many. */
   tried: number;
   of: number;
@@ -166,6 +170,8 @@ interface Search {
   steps: ReturnType<typeof improvingSchedule>;
   best: WorkshopSchedule;
   tried: number;
+  /** Names the best. */
+  no: number;
 }
 
 /** A rehearsal as far as it went, and what came of it when it is over. */
@@ -228,6 +234,8 @@ export class Engine {
   private draws: Map<string, Draw[]> | null = null;
   private readonly tasks = new Map<string, { piece: Piece; shop: Shop; atMin: number; tasks: readonly PieceTask[] }>();
   private search: Search | null = null;
+  /** Plans of the workshop so far. */
+  private planNo = 0;
   private rehearsal: { number: number; play: ReturnType<typeof rehearseWorkshop>; share: number } | null = null;
   private conflict: { number: number; own: readonly PieceWithTasks[]; seek: ReturnType<typeof seekConflict> } | null =
     null;
@@ -542,53 +550,65 @@ export class Engine {
     return tasks;
   }
 
-  /**
-   * The whole workshop in time, for one pair of hands. The first answer comes at once; asked again, it goes on from there.
-   * @param more how many more orders are tried now
-   */
-  workshopPlan(nowMin: number, more: number): Result<SoughtPlan> {
+  /** The whole workshop in time, as far as a good order was found. */
+  workshopPlan(nowMin: number): Result<WorkshopPlan> {
     return guarded(() => {
-      const { pieces, settings } = this.open();
-      const weight = (p: Piece) => Number(p.log.length > 0) * 2 + Number(p.promisedAt !== null);
-      const chosen = Object.values(pieces)
-        .filter(hasPlan)
-        .sort((a, b) => weight(b) - weight(a) || Date.parse(a.createdAt) - Date.parse(b.createdAt))
-        .slice(0, mostScheduled);
-      const own = chosen.map((piece) => ({ piece, tasks: this.tasksOf(piece, nowMin) }));
-      const same = this.search?.tasks.length === own.length && own.every((p, i) => p.tasks === this.search!.tasks[i]);
-      if (!this.search || !same || this.search.nowMin !== nowMin) {
-        const problem = workshopProblem(own, settings, nowMin);
-        // The clock alone went on: the order found is kept, and not sought again.
-        const tried = same ? this.search!.tried : 0;
-        const steps = improvingSchedule(problem, tries, seed, this.search?.best ?? null);
-        const best = steps.next().value as { schedule: WorkshopSchedule };
-        this.search = { tasks: own.map((p) => p.tasks), nowMin, steps, best: best.schedule, tried };
-      }
-      const { search } = this;
-      for (let i = 0; i < more && search.tried < tries; i += 1) {
-        const next = search.steps.next();
-        search.tried += 1;
-        if (!next.done && next.value.schedule) search.best = next.value.schedule;
-      }
-      return good({
-        ...workshopPlan(own, search.best, nowMin, settings),
-        tried: search.tried,
-        of: tries,
-      });
+      const { own, search } = this.sought(nowMin, 0);
+      return good(workshopPlan(own, search.best, nowMin, this.open().settings));
     });
+  }
+
+  /**
+   * Seeks a better order of the whole workshop. The first answer comes at once; asked again, it goes on from there.
+   * @param more how many more orders are tried now
+   * @param known the plan that need not be told again; null: none is known
+   */
+  betterPlan(nowMin: number, more: number, known: number | null): Result<SoughtPlan> {
+    return guarded(() => {
+      const { own, search } = this.sought(nowMin, more);
+      const { no, tried } = search;
+      const plan = no === known ? null : workshopPlan(own, search.best, nowMin, this.open().settings);
+      return good({ plan, no, tried, of: tries });
+    });
+  }
+
+  /** The search for the workshop as it is, so much further. */
+  private sought(nowMin: number, more: number): { own: PieceWithTasks[]; search: Search } {
+    const { pieces, settings } = this.open();
+    const weight = (p: Piece) => Number(p.log.length > 0) * 2 + Number(p.promisedAt !== null);
+    const chosen = Object.values(pieces)
+      .filter(hasPlan)
+      .sort((a, b) => weight(b) - weight(a) || Date.parse(a.createdAt) - Date.parse(b.createdAt))
+      .slice(0, mostScheduled);
+    const own = chosen.map((piece) => ({ piece, tasks: this.tasksOf(piece, nowMin) }));
+    const same = this.search?.tasks.length === own.length && own.every((p, i) => p.tasks === this.search!.tasks[i]);
+    if (!this.search || !same || this.search.nowMin !== nowMin) {
+      const problem = workshopProblem(own, settings, nowMin);
+      // The clock alone went on: the order found is kept, and not sought again.
+      const tried = same ? this.search!.tried : 0;
+      const steps = improvingSchedule(problem, tries, seed, this.search?.best ?? null);
+      const best = steps.next().value as { schedule: WorkshopSchedule };
+      this.search = { tasks: own.map((p) => p.tasks), nowMin, steps, best: best.schedule, tried, no: this.nextPlan() };
+    }
+    const { search } = this;
+    for (let i = 0; i < more && search.tried < tries; i += 1) {
+      const next = search.steps.next();
+      search.tried += 1;
+      if (next.done || !next.value.schedule) continue;
+      search.best = next.value.schedule;
+      search.no = this.nextPlan();
+    }
+    return { own, search };
+  }
+  private nextPlan(): number {
+    this.planNo += 1;
+    return this.planNo;
   }
 
   /** The schedule of the workshop as it stands, with its question. */
   private asScheduled(nowMin: number) {
-    const told = this.workshopPlan(nowMin, 0);
-    if (!told.ok) throw new Error(told.issues[0]?.message);
-    const { settings, pieces } = this.open();
-    const { best, tasks } = this.search!;
-    const own = tasks.flatMap((t) => {
-      const piece = t[0] && pieces[t[0].pieceId];
-      return piece ? [{ piece, tasks: t }] : [];
-    });
-    return { own, best, problem: workshopProblem(own, settings, nowMin) };
+    const { own, search } = this.sought(nowMin, 0);
+    return { own, best: search.best, problem: workshopProblem(own, this.open().settings, nowMin) };
   }
 
   /** What a sitting at another minute would mean: what it moves, or why it cannot be. */
@@ -707,7 +727,7 @@ export class Engine {
   }
   /** The schedule of the workshop as it was last found, as a calendar. */
   workshopCalendar(nowMin: number): Result<string> {
-    const plan = this.workshopPlan(nowMin, 0);
+    const plan = this.workshopPlan(nowMin);
     if (!plan.ok) return plan;
     const { pieces, settings } = this.open();
     const names = new Map(Object.values(pieces).map((p) => [p.id, p.name]));

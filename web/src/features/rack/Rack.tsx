@@ -14,7 +14,7 @@ import { Link } from 'react-router';
 import { useSpaceBands } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
 import { useParts } from '../../store/useWorkshop';
-import { useWorkshopPlan } from '../../store/useWorkshopPlan';
+import { usePlanProgress, useWorkshopPlan } from '../../store/useWorkshopPlan';
 import { download, fileName } from '../../ui/download';
 import { aboutTime, dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
@@ -63,6 +63,20 @@ const handsWords = (pairs: number): string => (pairs === 1 ? 'one pair of hands'
 
 /** So many are listed at first. */
 const listedFirst = 12;
+
+/** How far a better order is sought. */
+function Seeking() {
+  const { tried, of } = usePlanProgress();
+  if (tried >= of) return null;
+  return (
+    <Box>
+      <Typography variant="body2" role="status">
+        A better order is sought: {tried} of {of} tried.
+      </Typography>
+      <LinearProgress variant="determinate" value={(100 * tried) / of} aria-label="Orders tried" />
+    </Box>
+  );
+}
 
 /** Every piece over time, for the hands there are. */
 export default function Rack() {
@@ -205,14 +219,7 @@ export default function Rack() {
           )}
         </Box>
       )}
-      {plan.tried < plan.of && (
-        <Box>
-          <Typography variant="body2" role="status">
-            A better order is sought: {plan.tried} of {plan.of} tried.
-          </Typography>
-          <LinearProgress variant="determinate" value={(100 * plan.tried) / plan.of} aria-label="Orders tried" />
-        </Box>
-      )}
+      <Seeking />
       <Stack component="section" aria-label="In order">
         <Typography variant="h2">In order</Typography>
         <ul className="bare">

@@ -8,6 +8,7 @@ import {
   queueForOne,
   sittingParts,
   sittingWords,
+  type WorkshopPlan,
 } from '@cosmesis/core/reckoning';
 import { keptWorkCalendar } from '@cosmesis/core/schedule';
 import { formatAbout, type UnitSystem } from '@cosmesis/core/units';
@@ -25,14 +26,13 @@ import { firstKept, keepToday, type LastToday, lastToday, stillFirst } from '../
 import { useNowMin } from '../../store/useNowMin';
 import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
-import { useWorkshopPlan } from '../../store/useWorkshopPlan';
+import { useSettledPlan } from '../../store/useWorkshopPlan';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
 import { aboutTime, clockTime, dayEndMin, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
 import { ActRow, ActWhat, ActWhen, Big, Halves } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { pressLog } from '../../ui/pressLog';
 import { useJustUsed } from '../../ui/usedUp';
-import type { SoughtPlan } from '../../workers/Engine';
 import { Cautions } from './Cautions';
 import { useWhoseDay } from './useWhoseDay';
 
@@ -75,7 +75,7 @@ function actsOf(
  * The acts where the schedule of the whole workshop has them, as soon as it is known: in its order, with what keeps each from
  * being sooner. What is held stays at the end.
  */
-function inWorkshopOrder(acts: readonly Act[], plan: SoughtPlan | undefined): readonly Act[] {
+function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undefined): readonly Act[] {
   if (!plan) return acts;
   const planned = new Map(plan.sittings.map((s) => [s.id, s]));
   const at = (a: Act) => planned.get(keyOf(a));
@@ -98,13 +98,6 @@ function inWorkshopOrder(acts: readonly Act[], plan: SoughtPlan | undefined): re
   const inOrder = [...placed.sort((a, b) => a.startMin - b.startMin), ...others];
   // The hands are at what runs, however long it was meant to take.
   return [...inOrder.filter(runs), ...inOrder.filter((a) => !runs(a))];
-}
-
-/** The first plan of a question, and then the last: a list that is read does not move with every better order. */
-function useSettledPlan(latest: SoughtPlan | undefined, about: unknown): SoughtPlan | undefined {
-  const shown = useRef<{ plan: SoughtPlan | undefined; about: unknown }>({ plan: undefined, about: null });
-  if (shown.current.about !== about || !latest || latest.tried >= latest.of) shown.current = { plan: latest, about };
-  return shown.current.plan;
 }
 
 /** Up to so many pieces the first act waits until all of them are worked out. */
@@ -354,8 +347,7 @@ export function Today() {
   const { id, pieces, products, settings } = useParts('id', 'pieces', 'products', 'settings');
   const nowMin = useNowMin();
   const { byId, all, missing } = useSummaries();
-  const { plan: latest, issue, about } = useWorkshopPlan();
-  const plan = useSettledPlan(latest, about);
+  const { plan, issue, about } = useSettledPlan();
   const day = useWhoseDay();
   const whose = day.personId;
   const sorted = useMemo(

@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
-import { useWorkshopPlan } from '../../../store/useWorkshopPlan';
+import { useSettledPlan } from '../../../store/useWorkshopPlan';
 import { dayTime } from '../../../ui/formatTime';
 import { Held, holdsOf, LeadAsked } from '../../../ui/Held';
 import { ActRow, ActWhat, ActWhen } from '../../../ui/layout';
@@ -20,7 +20,7 @@ import UsedAmounts from '../../../ui/UsedAmounts';
 export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
   const { timeZone, unitSystem } = useSettings();
   const nowMin = useNowMin();
-  const { plan } = useWorkshopPlan();
+  const { plan } = useSettledPlan();
   const inPlan = new Map(plan?.sittings.map((s) => [s.id, s]));
   const ahead = sittingsOf(reckoning.steps)
     .filter((s) => s.status !== 'done')

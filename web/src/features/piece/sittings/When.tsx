@@ -15,7 +15,7 @@ import { Link } from 'react-router';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
-import { useWorkshopPlan } from '../../../store/useWorkshopPlan';
+import { useSettledPlan } from '../../../store/useWorkshopPlan';
 import { DateTimeField } from '../../../ui/DateTimeField';
 import { download, fileName } from '../../../ui/download';
 import { aboutTime, dayName, dayTime } from '../../../ui/formatTime';
@@ -60,7 +60,7 @@ export function When({ piece, reckoning }: { piece: Piece; reckoning: Reckoning 
   const [by, setBy] = useState<'sittings' | 'steps'>('sittings');
   const { timeZone } = settings;
   const { lightUseAtMin, curedAtMin } = reckoning.totals;
-  const { plan } = useWorkshopPlan();
+  const { plan } = useSettledPlan();
   const withOthersMin = plan?.ready.find((r) => r.pieceId === piece.id)?.atMin ?? null;
   const save = async () => {
     const made = await callCore('calendar', [piece.id, nowMin], { urgent: true, needs: [piece.id] });

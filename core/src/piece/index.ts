@@ -6,6 +6,7 @@ export { type Face, frustumLateralAreaM2, type Point, partOfFace, polygonAreaM2,
 export { type Form, formById, formTable, tips, zoneNames } from './forms';
 export { type Material, materialOf, materialTable } from './materials';
 export { newDamage, newPiece } from './newPiece';
+export { drawnDepth, facesInView, oblique, outlinePath, placeOnFace, type View } from './oblique';
 export type { Shape } from './Shape';
 export { shapeOf, shapeToDraw } from './shapeOf';
 export { type Species, speciesById, speciesTable } from './species';

@@ -2,6 +2,7 @@ export { type AirAhead, airAhead, type CoatAhead, type HourAhead, type SpaceBand
 export { type AirNow, airNow, type CoatNow, isCoat, oldReadingMin } from './airNow';
 export { type Alarm, alarmsOfMix, alarmsOfPiece } from './alarmsOf';
 export { type Draw, drawsOf, workshopAround } from './aroundPiece';
+export { type Band, bandsOf } from './bandsOf';
 export { type ChangeOfMind, changeOfMind, type WayOn } from './changeOfMind';
 export { comparePlans, keepPlan, type PlanComparison, type PlanFigures, takePlan } from './comparePlans';
 export { compareSchools, type SchoolFigures } from './compareSchools';

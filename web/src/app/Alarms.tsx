@@ -1,5 +1,5 @@
 import { type Alarm, alarmsOfMix, alarmsOfPiece } from '@cosmesis/core/reckoning';
-import { minuteOf } from '@cosmesis/core/units';
+import { dayTime, minuteOf } from '@cosmesis/core/units';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -9,7 +9,6 @@ import { appRoot } from '../store/appRoot';
 import { useNowMin } from '../store/useNowMin';
 import { useSummaries } from '../store/useSummaries';
 import { useParts } from '../store/useWorkshop';
-import { dayTime } from '../ui/formatTime';
 import { toMix, toPiece } from '../ui/links';
 import { say } from '../ui/say';
 

@@ -1,7 +1,7 @@
 import type { WetZone } from '@cosmesis/core/reckoning';
+import { clockTime, dayName, dayTime } from '@cosmesis/core/units';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
-import { clockTime, dayName, dayTime } from './formatTime';
 import { Big } from './layout';
 import './Drain.css';
 

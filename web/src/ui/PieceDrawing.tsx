@@ -1,9 +1,17 @@
-import { type Face, faceBetween, type Point, pointOnFace, ringsOf } from '@cosmesis/core/piece';
+import {
+  drawnDepth,
+  type Face,
+  faceBetween,
+  facesInView,
+  oblique,
+  outlinePath,
+  placeOnFace,
+  pointOnFace,
+  ringsOf,
+  type View,
+} from '@cosmesis/core/piece';
 import { type KeyboardEvent, type MouseEvent, useId, useRef } from 'react';
 import './PieceDrawing.css';
-
-/** From where the piece is seen. */
-export type View = 'right' | 'left' | 'below' | 'open';
 
 interface Props {
   faces: readonly Face[];
@@ -45,69 +53,6 @@ export interface Pin {
   shape: 'damage' | 'kept';
 }
 
-const depthX = 0.42;
-const depthY = 0.36;
-
-/** Oblique projection, front true to scale, for each side the viewer can take. */
-const project =
-  (view: View, widthM: number) =>
-  ([x, y, z]: Point): [number, number] => {
-    const sx = view === 'left' ? widthM - x : x;
-    return [sx + z * depthX, view === 'below' ? -y + z * depthY : -y - z * depthY];
-  };
-
-const shows: Readonly<Record<View, ReadonlySet<Face['side']>>> = {
-  right: new Set(['front', 'right', 'up', 'round']),
-  left: new Set(['front', 'left', 'up', 'round']),
-  below: new Set(['front', 'right', 'down', 'round']),
-  open: new Set(['front', 'back', 'left', 'right', 'up', 'down', 'round']),
-};
-
-/** Where on a face a point of the drawing lies, as shares of the face's width and height, kept within it. */
-export function placeOnFace(
-  face: Face,
-  to: (p: Point) => [number, number],
-  [x, y]: readonly [number, number],
-): [number, number] {
-  const o = to(face.outline[0]!);
-  const a = to(face.outline[1]!);
-  const b = to(face.outline.at(-1)!);
-  const [ax, ay, bx, by] = [a[0] - o[0], a[1] - o[1], b[0] - o[0], b[1] - o[1]];
-  const area = ax * by - ay * bx;
-  if (Math.abs(area) < 1e-9) return [0.5, 0.5];
-  const [dx, dy] = [x - o[0], y - o[1]];
-  const within = (share: number) => Math.round(Math.min(0.97, Math.max(0.03, share)) * 1000) / 1000;
-  return [within((dx * by - dy * bx) / area), within((ax * dy - ay * dx) / area)];
-}
-
-/** The path around rings. */
-const pathOf = (rings: readonly (readonly Point[])[], to: (p: Point) => [number, number]): string =>
-  rings
-    .map((ring) => {
-      const spots = ring.map((p) =>
-        to(p)
-          .map((c) => c.toFixed(4))
-          .join(' '),
-      );
-      return `M${spots.join('L')}Z`;
-    })
-    .join('');
-
-/** The faces seen from a side, the farthest first, so that nearer ones cover them. */
-export function facesInView(faces: readonly Face[], view: View): Face[] {
-  const far = (f: Face) => {
-    const n = f.outline.length;
-    const [x, y, z] = f.outline.reduce<[number, number, number]>(
-      (s, p) => [s[0] + p[0] / n, s[1] + p[1] / n, s[2] + p[2] / n],
-      [0, 0, 0],
-    );
-    return z - (view === 'left' ? -x : x) * depthX - (view === 'below' ? -y : y) * depthY;
-  };
-  return faces
-    .filter((f) => (view === 'open' ? f.inside : !f.inside && shows[view].has(f.side)))
-    .sort((a, b) => far(b) - far(a));
-}
-
 /** The piece as a measured drawing: every path is a counted face, selectable by mouse, touch and keyboard. */
 export function PieceDrawing({
   faces,
@@ -129,7 +74,7 @@ export function PieceDrawing({
   const widthM = Math.max(...all.map((p) => p[0]));
   const heightM = Math.max(...all.map((p) => p[1]));
   const depthM = Math.max(...all.map((p) => p[2]));
-  const to = project(view, widthM);
+  const to = oblique(view, widthM);
   const seen = facesInView(faces, view);
   const flat = all.map(to);
   const left = Math.min(...flat.map((p) => p[0]));
@@ -176,7 +121,7 @@ export function PieceDrawing({
       <title id={titleId}>{title}</title>
       {seen.map((face) => {
         const look = {
-          d: pathOf(ringsOf(face), to),
+          d: outlinePath(ringsOf(face), to),
           fillRule: 'evenodd' as const,
           fill: colourOf(face),
           className: [guessed ? 'guess' : '', keptOf?.(face) ? 'kept' : ''].join(' ').trim(),
@@ -188,7 +133,7 @@ export function PieceDrawing({
               {stripesOf?.(face).map((stripe) => {
                 const rings = faceBetween(face, stripe.lowM, stripe.highM);
                 return rings.length === 0 ? null : (
-                  <path key={stripe.lowM} fill={stripe.colour} fillRule="evenodd" d={pathOf(rings, to)} />
+                  <path key={stripe.lowM} fill={stripe.colour} fillRule="evenodd" d={outlinePath(rings, to)} />
                 );
               })}
             </g>
@@ -234,10 +179,10 @@ export function PieceDrawing({
           </text>
           <text
             x={right + text * 0.5}
-            y={-heightM / 2 - depthM * depthY}
+            y={-heightM / 2 - depthM * drawnDepth.y}
             fontSize={text}
             textAnchor="middle"
-            transform={`rotate(90 ${right + text * 0.5} ${-heightM / 2 - depthM * depthY})`}
+            transform={`rotate(90 ${right + text * 0.5} ${-heightM / 2 - depthM * drawnDepth.y})`}
           >
             {labels.height}
           </text>

@@ -1,4 +1,4 @@
-import type { Band } from './bands';
+import type { Band } from '@cosmesis/core/reckoning';
 import './StepStick.css';
 
 const spoken = { done: 'done', now: 'next', planned: 'planned' } as const;

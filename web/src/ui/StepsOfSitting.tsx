@@ -1,6 +1,6 @@
 import { belongsBehind, doWhat, whereOf } from '@cosmesis/core/finishing';
 import type { ListedSitting, ListedStep } from '@cosmesis/core/reckoning';
-import { formatAbout, type UnitSystem } from '@cosmesis/core/units';
+import { aboutTime, formatAbout, type UnitSystem } from '@cosmesis/core/units';
 import Button from '@mui/material/Button';
 import Collapse from '@mui/material/Collapse';
 import List from '@mui/material/List';
@@ -8,7 +8,6 @@ import ListItem from '@mui/material/ListItem';
 import ListItemText from '@mui/material/ListItemText';
 import { useId, useState } from 'react';
 import { editPiece } from '../store/useEditPiece';
-import { aboutTime } from './formatTime';
 import { pressLog } from './pressLog';
 
 interface Props {

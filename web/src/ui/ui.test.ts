@@ -1,13 +1,10 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
 import { doWhat, whereOf } from '@cosmesis/core/finishing';
-import { buildFaces, shapeToDraw } from '@cosmesis/core/piece';
-import { type ReckonedStep, type Reckoning, reckonPiece } from '@cosmesis/core/reckoning';
-import { parseVolume } from '@cosmesis/core/units';
+import { buildFaces, facesInView, placeOnFace, shapeToDraw } from '@cosmesis/core/piece';
+import { bandsOf, type ReckonedStep, type Reckoning, reckonPiece } from '@cosmesis/core/reckoning';
+import { aboutTime, clockTime, dayName, dayTime, duration, money, parseVolume } from '@cosmesis/core/units';
 import { describe, expect, it } from 'vitest';
-import { bandsOf } from './bands';
 import { fileName } from './download';
-import { aboutTime, clockTime, dayName, dayTime, duration, money } from './formatTime';
-import { facesInView, placeOnFace } from './PieceDrawing';
 import { parsed, parsedOrNone } from './parsed';
 import { fromField, toField } from './zonedInput';
 import { faceColours } from './zoneLooks';

@@ -1,6 +1,6 @@
 import { zoneNames } from '@cosmesis/core/piece';
 import { type CoatAhead, spaceOf, type WoodAhead } from '@cosmesis/core/reckoning';
-import { formatTemperature, formatTemperatureDifference } from '@cosmesis/core/units';
+import { aboutTime, dayName, dayTime, formatTemperature, formatTemperatureDifference } from '@cosmesis/core/units';
 import { hasPlan, type Piece, type Space } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -19,7 +19,6 @@ import { theStore } from '../../store/theStore';
 import { useAirAhead } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
 import { useParts, useSettings } from '../../store/useWorkshop';
-import { aboutTime, dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { Big } from '../../ui/layout';
 import { toPiece } from '../../ui/links';

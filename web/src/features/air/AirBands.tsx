@@ -1,6 +1,6 @@
 import { breachNames } from '@cosmesis/core/climate';
 import type { AirAhead, CoatAhead } from '@cosmesis/core/reckoning';
-import { clockTime, dayTime, weekdayName } from '../../ui/formatTime';
+import { clockTime, dayTime, weekdayName } from '@cosmesis/core/units';
 import { short } from './airWords';
 import './AirBands.css';
 

@@ -1,5 +1,5 @@
 import type { AirAhead } from '@cosmesis/core/reckoning';
-import { formatTemperature, type UnitSystem } from '@cosmesis/core/units';
+import { clockTime, dayTime, formatTemperature, type UnitSystem, weekdayName } from '@cosmesis/core/units';
 import {
   CartesianGrid,
   Legend,
@@ -11,7 +11,6 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { clockTime, dayTime, weekdayName } from '../../ui/formatTime';
 
 /** Air and dew point of a space over days, with its humidity; dashes tell the lines apart as colour does. */
 export default function AirChart({

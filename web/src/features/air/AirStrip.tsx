@@ -1,5 +1,5 @@
 import { latestReading } from '@cosmesis/core/deeds';
-import { formatTemperature, formatTemperatureDifference } from '@cosmesis/core/units';
+import { dayTime, duration, formatTemperature, formatTemperatureDifference } from '@cosmesis/core/units';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { styled } from '@mui/material/styles';
@@ -9,7 +9,6 @@ import { useAirNow } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
 import { useSummaries } from '../../store/useSummaries';
 import { useParts } from '../../store/useWorkshop';
-import { dayTime, duration } from '../../ui/formatTime';
 import { mayNotWords, mayWords } from './airWords';
 
 const AirDialog = lazy(() => import('./AirDialog'));

@@ -1,4 +1,4 @@
-import { formatTemperature, latestFirst, minuteOf } from '@cosmesis/core/units';
+import { dateName, dayTime, duration, formatTemperature, latestFirst, minuteOf } from '@cosmesis/core/units';
 import Alert from '@mui/material/Alert';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
@@ -18,7 +18,6 @@ import { theStore } from '../../store/theStore';
 import { useNowMin } from '../../store/useNowMin';
 import { useParts } from '../../store/useWorkshop';
 import { FileButton } from '../../ui/FileButton';
-import { dateName, dayTime, duration } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { say } from '../../ui/say';
 

@@ -1,6 +1,6 @@
 import { type BuyLine, leftoverWorth, type SupplyLine, willItLast } from '@cosmesis/core/stock';
 import { buyListToCsv } from '@cosmesis/core/takeaway';
-import { formatVolume } from '@cosmesis/core/units';
+import { dayName, formatVolume, money } from '@cosmesis/core/units';
 import { hasPlan } from '@cosmesis/core/workshop';
 import Accordion from '@mui/material/Accordion';
 import AccordionDetails from '@mui/material/AccordionDetails';
@@ -25,7 +25,6 @@ import { useDraws, useSummaries } from '../../store/useSummaries';
 import { useToBuy } from '../../store/useToBuy';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { download, fileName } from '../../ui/download';
-import { dayName, money } from '../../ui/formatTime';
 import { HeadRow } from '../../ui/HeadRow';
 import { ActWhat, Late, Mark, TickBox, TickGrid } from '../../ui/layout';
 import { toProduct } from '../../ui/links';

@@ -1,6 +1,6 @@
 import { type HouseRule, houseOf, houseRuleTable, methodNames } from '@cosmesis/core/finishing';
 import type { SchoolFigures } from '@cosmesis/core/reckoning';
-import { good, type Result, readNumber, refused } from '@cosmesis/core/units';
+import { dayName, duration, good, money, type Result, readNumber, refused } from '@cosmesis/core/units';
 import {
   type Carrier,
   carriers,
@@ -27,7 +27,6 @@ import { theStore } from '../../store/theStore';
 import { editPiece } from '../../store/useEditPiece';
 import { useSchools } from '../../store/useReckoning';
 import { useParts, useSettings } from '../../store/useWorkshop';
-import { dayName, duration, money } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { Fields } from '../../ui/layout';
 import { MeasureField } from '../../ui/MeasureField';

@@ -8,7 +8,7 @@ import {
   recipeOf,
 } from '@cosmesis/core/mixing';
 import { recordCode } from '@cosmesis/core/takeaway';
-import { formatVolume, minuteOf } from '@cosmesis/core/units';
+import { dayName, dayTime, formatVolume, minuteOf } from '@cosmesis/core/units';
 import type { Mix } from '@cosmesis/core/workshop';
 import Accordion from '@mui/material/Accordion';
 import AccordionDetails from '@mui/material/AccordionDetails';
@@ -26,7 +26,6 @@ import { useNowMin } from '../../store/useNowMin';
 import { tellScale, useScale } from '../../store/useScale';
 import { useParts } from '../../store/useWorkshop';
 import { fileName } from '../../ui/download';
-import { dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { downloadLabel } from '../../ui/labelPdf';
 import { Big, PourGrid } from '../../ui/layout';

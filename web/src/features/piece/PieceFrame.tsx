@@ -1,5 +1,5 @@
 import type { Reckoning } from '@cosmesis/core/reckoning';
-import { minuteOf, type Result } from '@cosmesis/core/units';
+import { aboutTime, dayName, minuteOf, money, type Result } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -10,7 +10,6 @@ import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-ro
 import { useReckoning } from '../../store/useReckoning';
 import { useToBuy } from '../../store/useToBuy';
 import { usePiece, useSettings } from '../../store/useWorkshop';
-import { aboutTime, dayName, money } from '../../ui/formatTime';
 import { LinkTabs } from '../../ui/LinkTabs';
 import { Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';

@@ -1,7 +1,8 @@
 import { doWhat, whereOf } from '@cosmesis/core/finishing';
 import { buildFaces, formById, shapeToDraw, zoneNames } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
-import { latestFirst } from '@cosmesis/core/units';
+import { bandsOf } from '@cosmesis/core/reckoning';
+import { aboutTime, dayName, dayTime, latestFirst } from '@cosmesis/core/units';
 import { hasPlan, type Piece } from '@cosmesis/core/workshop';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -14,8 +15,6 @@ import { Link } from 'react-router';
 import { useNowMin } from '../../store/useNowMin';
 import { useReckoning } from '../../store/useReckoning';
 import { useParts, useSettings } from '../../store/useWorkshop';
-import { bandsOf } from '../../ui/bands';
-import { aboutTime, dayName, dayTime } from '../../ui/formatTime';
 import { Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { PieceDrawing } from '../../ui/PieceDrawing';

@@ -1,9 +1,8 @@
-import { formatVolume } from '@cosmesis/core/units';
+import { duration, formatVolume, money } from '@cosmesis/core/units';
 import type { Product } from '@cosmesis/core/workshop';
 import { DataGrid, type GridColDef } from '@mui/x-data-grid';
 import { Link } from 'react-router';
 import { useSettings } from '../../store/useWorkshop';
-import { duration, money } from '../../ui/formatTime';
 import { Mark } from '../../ui/layout';
 import { toProduct } from '../../ui/links';
 import { kindNames } from './words';

@@ -1,7 +1,7 @@
 import type { WorkshopRehearsal } from '@cosmesis/core/reckoning';
+import { dayName } from '@cosmesis/core/units';
 import Typography from '@mui/material/Typography';
 import { Bar, BarChart, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { dayName } from '../../ui/formatTime';
 
 const dayMin = 1440;
 

@@ -1,5 +1,5 @@
 import type { WorkshopPlan } from '@cosmesis/core/reckoning';
-import { minuteOf } from '@cosmesis/core/units';
+import { dayTime, minuteOf } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
@@ -8,7 +8,6 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { doDeed } from '../../store/doDeed';
 import { useParts } from '../../store/useWorkshop';
-import { dayTime } from '../../ui/formatTime';
 import { toPiece } from '../../ui/links';
 import { Conflict } from './Conflict';
 import { useWhyNot } from './useWhenTried';

@@ -1,10 +1,10 @@
 import type { PlannedSitting } from '@cosmesis/core/reckoning';
+import { clockTime, dayTime, duration } from '@cosmesis/core/units';
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { useParts } from '../../store/useWorkshop';
-import { clockTime, dayTime, duration } from '../../ui/formatTime';
 import { toPiece } from '../../ui/links';
 import { SayWhen } from './SayWhen';
 import type { Trial, useWhenTried } from './useWhenTried';

@@ -1,5 +1,6 @@
 import { placeName } from '@cosmesis/core/reckoning';
 import { jointCalendar, ownHands, peopleOf } from '@cosmesis/core/schedule';
+import { aboutTime, dayName, dayTime } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Print from '@mui/icons-material/PrintOutlined';
 import Alert from '@mui/material/Alert';
@@ -16,7 +17,6 @@ import { useNowMin } from '../../store/useNowMin';
 import { useParts } from '../../store/useWorkshop';
 import { usePlanProgress, useWorkshopPlan } from '../../store/useWorkshopPlan';
 import { download, fileName } from '../../ui/download';
-import { aboutTime, dayName, dayTime } from '../../ui/formatTime';
 import { Keys } from '../../ui/Keys';
 import { ActRow, ActWhat, ActWhen } from '../../ui/layout';
 import { toPiece } from '../../ui/links';

@@ -1,8 +1,8 @@
 import type { PlaceKind, PlannedSitting, SpaceBand, Tried, WorkshopPlan } from '@cosmesis/core/reckoning';
+import { clockTime, dayTime } from '@cosmesis/core/units';
 import { DndContext, type DragMoveEvent, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
 import type { KeyboardEvent } from 'react';
 import { useEffect, useRef } from 'react';
-import { clockTime, dayTime } from '../../ui/formatTime';
 import { lanesOf } from './lanesOf';
 import { SittingBlock } from './SittingBlock';
 import type { TimeScale } from './timeScale';

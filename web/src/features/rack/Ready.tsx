@@ -1,9 +1,9 @@
 import type { WorkshopPlan } from '@cosmesis/core/reckoning';
+import { dayName, duration } from '@cosmesis/core/units';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
 import { useParts } from '../../store/useWorkshop';
-import { dayName, duration } from '../../ui/formatTime';
 import { ActRow, ActWhen, Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 

@@ -1,4 +1,5 @@
 import type { WorkshopRehearsal } from '@cosmesis/core/reckoning';
+import { dayName } from '@cosmesis/core/units';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -13,7 +14,6 @@ import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useParts } from '../../store/useWorkshop';
-import { dayName } from '../../ui/formatTime';
 import { toPiece } from '../../ui/links';
 import { callCore } from '../../workers/callCore';
 

@@ -1,5 +1,5 @@
 import type { PlannedSitting, Tried, WhenTried } from '@cosmesis/core/reckoning';
-import { instantOf, minuteOf } from '@cosmesis/core/units';
+import { clockTime, dayTime, duration, instantOf, minuteOf } from '@cosmesis/core/units';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
@@ -7,7 +7,6 @@ import Typography from '@mui/material/Typography';
 import { doDeed } from '../../store/doDeed';
 import { useParts } from '../../store/useWorkshop';
 import { DateTimeField } from '../../ui/DateTimeField';
-import { clockTime, dayTime, duration } from '../../ui/formatTime';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
 import { fromField, toField } from '../../ui/zonedInput';

@@ -1,6 +1,6 @@
 import { leftL, openedAt } from '@cosmesis/core/stock';
 import { recordCode } from '@cosmesis/core/takeaway';
-import { formatVolume, minuteOf, parseVolume } from '@cosmesis/core/units';
+import { dateName, formatVolume, minuteOf, parseVolume } from '@cosmesis/core/units';
 import type { Container, Product } from '@cosmesis/core/workshop';
 import Accordion from '@mui/material/Accordion';
 import AccordionDetails from '@mui/material/AccordionDetails';
@@ -16,7 +16,6 @@ import { doDeed } from '../../store/doDeed';
 import { theStore } from '../../store/theStore';
 import { useParts } from '../../store/useWorkshop';
 import { fileName } from '../../ui/download';
-import { dateName } from '../../ui/formatTime';
 import { HeldTextField } from '../../ui/HeldTextField';
 import { downloadLabel } from '../../ui/labelPdf';
 import { Late } from '../../ui/layout';

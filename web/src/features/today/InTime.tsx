@@ -1,5 +1,5 @@
 import { spaceOf, type WorkshopPlan } from '@cosmesis/core/reckoning';
-import { formatTemperature } from '@cosmesis/core/units';
+import { dayName, dayTime, formatTemperature } from '@cosmesis/core/units';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
@@ -7,7 +7,6 @@ import { doDeed } from '../../store/doDeed';
 import { useNowMin } from '../../store/useNowMin';
 import { useToBuy } from '../../store/useToBuy';
 import { useParts } from '../../store/useWorkshop';
-import { dayName, dayTime } from '../../ui/formatTime';
 import { Late } from '../../ui/layout';
 
 const dayMin = 24 * 60;

@@ -11,7 +11,17 @@ import {
   type WorkshopPlan,
 } from '@cosmesis/core/reckoning';
 import { keptWorkCalendar } from '@cosmesis/core/schedule';
-import { formatAbout, type UnitSystem } from '@cosmesis/core/units';
+import {
+  aboutTime,
+  clockTime,
+  dayEndMin,
+  dayName,
+  dayTime,
+  duration,
+  formatAbout,
+  type UnitSystem,
+  weekdayName,
+} from '@cosmesis/core/units';
 import { hasPlan, leadOutstanding, type Piece, type Settings } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -28,7 +38,6 @@ import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { useSettledPlan } from '../../store/useWorkshopPlan';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
-import { aboutTime, clockTime, dayEndMin, dayName, dayTime, duration, weekdayName } from '../../ui/formatTime';
 import { ActRow, ActWhat, ActWhen, Big, Halves } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { pressLog } from '../../ui/pressLog';

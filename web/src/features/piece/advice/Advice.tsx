@@ -1,6 +1,6 @@
 import { zoneNames } from '@cosmesis/core/piece';
 import type { Alternative, Question, TreatmentFigures } from '@cosmesis/core/reckoning';
-import { minuteOf } from '@cosmesis/core/units';
+import { dayName, duration, minuteOf, money } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import { withDecision } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
@@ -15,7 +15,6 @@ import { nowIso, theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useTreatments } from '../../../store/useReckoning';
 import { useSettings } from '../../../store/useWorkshop';
-import { dayName, duration, money } from '../../../ui/formatTime';
 import { toPiece } from '../../../ui/links';
 import { say } from '../../../ui/say';
 import { NotYet, usePieceContext } from '../PieceFrame';

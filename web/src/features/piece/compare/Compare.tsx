@@ -1,7 +1,7 @@
 import { lookNames, lookOf, stepKind } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import { keepPlan, type PlanComparison, type PlanFigures, takePlan } from '@cosmesis/core/reckoning';
-import { formatVolume, type Result } from '@cosmesis/core/units';
+import { aboutTime, dayName, formatVolume, money, type Result } from '@cosmesis/core/units';
 import type { KeptPlan, Piece, ZoneId } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
@@ -22,7 +22,6 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useShopKey } from '../../../store/useReckoning';
 import { useSettings } from '../../../store/useWorkshop';
-import { aboutTime, dayName, money } from '../../../ui/formatTime';
 import { Keys } from '../../../ui/Keys';
 import { Fields } from '../../../ui/layout';
 import { ScrollRegion } from '../../../ui/ScrollRegion';

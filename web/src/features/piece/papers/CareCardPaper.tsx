@@ -1,12 +1,12 @@
 import { zoneNames } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
 import { careCard } from '@cosmesis/core/takeaway';
+import { dayName } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Box from '@mui/material/Box';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useParts } from '../../../store/useWorkshop';
-import { dayName } from '../../../ui/formatTime';
 
 /** The card that goes with a piece: what is on it, from when it may be used, and how it is looked after. */
 export function CareCardPaper({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {

@@ -1,5 +1,5 @@
 import { usedRows } from '@cosmesis/core/takeaway';
-import { formatTemperature, formatVolume } from '@cosmesis/core/units';
+import { dayTime, duration, formatTemperature, formatVolume } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Stack from '@mui/material/Stack';
 import Table from '@mui/material/Table';
@@ -9,7 +9,6 @@ import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
 import { useNowMin } from '../../../store/useNowMin';
 import { useParts } from '../../../store/useWorkshop';
-import { dayTime, duration } from '../../../ui/formatTime';
 import { HeadRow } from '../../../ui/HeadRow';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 

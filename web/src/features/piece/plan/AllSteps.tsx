@@ -1,5 +1,6 @@
 import { comesBefore, doWhat, stepKind, stepNameOf, whereOf } from '@cosmesis/core/finishing';
 import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import { aboutTime, dayTime } from '@cosmesis/core/units';
 import type { Piece, Step } from '@cosmesis/core/workshop';
 import {
   closestCenter,
@@ -29,7 +30,6 @@ import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
-import { aboutTime, dayTime } from '../../../ui/formatTime';
 import { Mark, Pick } from '../../../ui/layout';
 import { say } from '../../../ui/say';
 

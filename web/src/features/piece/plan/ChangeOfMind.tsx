@@ -1,7 +1,7 @@
 import { changeLook, lookNames, stepKind } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import type { ChangeOfMind as Change, WayOn } from '@cosmesis/core/reckoning';
-import { formatVolume, type Result } from '@cosmesis/core/units';
+import { aboutTime, dayName, duration, formatVolume, money, type Result } from '@cosmesis/core/units';
 import type { LookKind, Piece, Workshop, ZoneId } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
@@ -21,7 +21,6 @@ import { newId, nowIso, theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings, useWorkshopPart } from '../../../store/useWorkshop';
-import { aboutTime, dayName, duration, money } from '../../../ui/formatTime';
 import { say } from '../../../ui/say';
 import { callCore } from '../../../workers/callCore';
 

@@ -2,6 +2,7 @@ import { applyFix, type Finding, type Fix, houseRuleTable } from '@cosmesis/core
 import { zoneNames } from '@cosmesis/core/piece';
 import type { FixPreview, Reckoning } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
+import { dayName, duration, money } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Accordion from '@mui/material/Accordion';
 import AccordionDetails from '@mui/material/AccordionDetails';
@@ -18,7 +19,6 @@ import { newId, nowIso, theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
-import { dayName, duration, money } from '../../../ui/formatTime';
 import { toPiece } from '../../../ui/links';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';

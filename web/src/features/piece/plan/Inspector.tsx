@@ -11,7 +11,7 @@ import {
 } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import type { ReckonedStep } from '@cosmesis/core/reckoning';
-import { formatAbout } from '@cosmesis/core/units';
+import { aboutTime, dayTime, formatAbout } from '@cosmesis/core/units';
 import type { GlossaryId } from '@cosmesis/core/words';
 import type { Method, Piece, Step, StepKindId, ZoneId } from '@cosmesis/core/workshop';
 import Add from '@mui/icons-material/Add';
@@ -28,7 +28,6 @@ import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
-import { aboutTime, dayTime } from '../../../ui/formatTime';
 import { HeldTextField } from '../../../ui/HeldTextField';
 import { Panel } from '../../../ui/layout';
 import { NumberField } from '../../../ui/NumberField';

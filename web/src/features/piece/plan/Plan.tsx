@@ -1,6 +1,7 @@
 import { hardwareNames } from '@cosmesis/core/finishing';
 import { buildFaces, shapeToDraw, type Zone, zoneNames, zoneOfFace, zonesOf } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
+import { bandsOf } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
@@ -10,7 +11,6 @@ import Typography from '@mui/material/Typography';
 import { lazy, memo, useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { useParts } from '../../../store/useWorkshop';
-import { bandsOf } from '../../../ui/bands';
 import { Held, holdsOf } from '../../../ui/Held';
 import { PlanGrid } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';

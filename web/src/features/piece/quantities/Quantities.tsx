@@ -1,7 +1,7 @@
 import { doWhat, methodNames, whereOf } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import { filmBuildUp, type ProductNeed, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
-import { formatAbout, formatArea, formatVolume, runningLength } from '@cosmesis/core/units';
+import { formatAbout, formatArea, formatVolume, money, runningLength } from '@cosmesis/core/units';
 import Accordion from '@mui/material/Accordion';
 import AccordionDetails from '@mui/material/AccordionDetails';
 import AccordionSummary from '@mui/material/AccordionSummary';
@@ -18,7 +18,6 @@ import { Link } from 'react-router';
 import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
 import { download, fileName } from '../../../ui/download';
-import { money } from '../../../ui/formatTime';
 import { HeadRow } from '../../../ui/HeadRow';
 import { toProduct } from '../../../ui/links';
 import { ScrollRegion } from '../../../ui/ScrollRegion';

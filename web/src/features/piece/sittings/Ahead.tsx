@@ -1,5 +1,6 @@
 import { doWhat } from '@cosmesis/core/finishing';
 import { type Reckoning, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
+import { dayTime } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
@@ -8,7 +9,6 @@ import { Link } from 'react-router';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
 import { useSettledPlan } from '../../../store/useWorkshopPlan';
-import { dayTime } from '../../../ui/formatTime';
 import { Held, holdsOf, LeadAsked } from '../../../ui/Held';
 import { ActRow, ActWhat, ActWhen } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';

@@ -1,5 +1,5 @@
 import { doWhat, stepKind, whereOf } from '@cosmesis/core/finishing';
-import { formatTemperature, formatVolume, minuteOf } from '@cosmesis/core/units';
+import { dayTime, duration, formatTemperature, formatVolume, minuteOf } from '@cosmesis/core/units';
 import type { LogEntry, Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Table from '@mui/material/Table';
@@ -10,7 +10,6 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
-import { dayTime, duration } from '../../../ui/formatTime';
 import { HeadRow } from '../../../ui/HeadRow';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import WentWrong from '../../../ui/WentWrong';

@@ -1,6 +1,6 @@
 import { doWhat } from '@cosmesis/core/finishing';
 import { type Reckoning, rangeOf, type Sitting, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
-import { formatAbout } from '@cosmesis/core/units';
+import { aboutTime, clockTime, dayName, formatAbout } from '@cosmesis/core/units';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import List from '@mui/material/List';
@@ -8,7 +8,6 @@ import ListItem from '@mui/material/ListItem';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { useParts } from '../../../store/useWorkshop';
-import { aboutTime, clockTime, dayName } from '../../../ui/formatTime';
 import { Late } from '../../../ui/layout';
 
 /** From when until when; a sitting that is cut by the night ends on another day. */

@@ -1,9 +1,9 @@
 import { doWhat } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
+import { dayName } from '@cosmesis/core/units';
 import { TZDate } from '@date-fns/tz';
 import { addDays, startOfDay } from 'date-fns';
-import { dayName } from '../../../ui/formatTime';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import './Timeline.css';
 

@@ -1,5 +1,6 @@
 import { doWhat, whereOf } from '@cosmesis/core/finishing';
 import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import { aboutTime, dayName, dayTime } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
@@ -18,7 +19,6 @@ import { useSettings } from '../../../store/useWorkshop';
 import { useSettledPlan } from '../../../store/useWorkshopPlan';
 import { DateTimeField } from '../../../ui/DateTimeField';
 import { download, fileName } from '../../../ui/download';
-import { aboutTime, dayName, dayTime } from '../../../ui/formatTime';
 import { HeadRow } from '../../../ui/HeadRow';
 import { Big } from '../../../ui/layout';
 import { ScrollRegion } from '../../../ui/ScrollRegion';

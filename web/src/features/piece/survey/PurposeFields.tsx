@@ -1,5 +1,5 @@
 import { type Zone, zoneNames } from '@cosmesis/core/piece';
-import { minuteOf, parseNumber } from '@cosmesis/core/units';
+import { dayName, minuteOf, parseNumber } from '@cosmesis/core/units';
 import { type Ownership, ownerships, type Piece, type WearClass, wearClasses } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import FormControlLabel from '@mui/material/FormControlLabel';
@@ -13,7 +13,6 @@ import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
 import { DateTimeField } from '../../../ui/DateTimeField';
-import { dayName } from '../../../ui/formatTime';
 import { HeldTextField } from '../../../ui/HeldTextField';
 import { Keys } from '../../../ui/Keys';
 import { Fields } from '../../../ui/layout';

@@ -1,4 +1,5 @@
 import { damageRow, hardwareNames } from '@cosmesis/core/finishing';
+import type { View } from '@cosmesis/core/piece';
 import {
   buildFaces,
   type Face,
@@ -26,7 +27,7 @@ import { Keys } from '../../../ui/Keys';
 import { Fields, Two } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';
 import { MeasureField } from '../../../ui/MeasureField';
-import { PieceDrawing, type Pin, type View } from '../../../ui/PieceDrawing';
+import { PieceDrawing, type Pin } from '../../../ui/PieceDrawing';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 import { UnitKeys } from '../../../ui/UnitKeys';

@@ -1,6 +1,6 @@
-import { stepKind } from '@cosmesis/core/finishing';
-import type { ReckonedStep } from '@cosmesis/core/reckoning';
-import type { StepKindId } from '@cosmesis/core/workshop';
+import { stepKind } from '../finishing';
+import type { StepKindId } from '../workshop';
+import type { ReckonedStep } from './Reckoning';
 
 /** One band of a stick: a stretch of steps that leave the surface looking one way. */
 export interface Band {

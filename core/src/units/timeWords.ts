@@ -54,16 +54,6 @@ export function aboutTime(minutes: number): string {
   return duration(Math.round(minutes / step) * step);
 }
 
-/** An amount of money in the workshop's currency, shown as an estimate without cents where it is large. */
-export const money = (amount: number, currency: string): string =>
-  new Intl.NumberFormat('en-GB', {
-    style: 'currency',
-    currency,
-    currencyDisplay: 'narrowSymbol',
-    maximumFractionDigits: amount >= 20 ? 0 : 2,
-    minimumFractionDigits: amount >= 20 ? 0 : 2,
-  }).format(amount);
-
 const yearOf = (minute: number, timeZone: string): string =>
   new Intl.DateTimeFormat('en-GB', { year: 'numeric', timeZone }).format(minute * 60_000);
 

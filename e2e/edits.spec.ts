@@ -68,7 +68,7 @@ test('a spoiled plan is caught with its reason, put right by one press, undone, 
   await page.getByText(/of advice or overruled$/).click();
   await expect(finding).toContainText('Overruled: The sample of the cupboard is the same.');
   await page.getByRole('link', { name: 'Papers', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Findings' })).toContainText(
+  await expect(page.getByRole('region', { name: 'What stands against it' })).toContainText(
     'Reason: The sample of the cupboard is the same.',
   );
 });

@@ -124,7 +124,9 @@ test('the lead hold: nothing abrasive begins until every layer tests negative', 
 test('papers carry the cautions, and what was overruled with its reason', async ({ page }) => {
   await openFresh(page);
   await page.goto('/pieces/parcels-counter/papers');
-  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('Stops the work, not to be overruled:');
-  await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('Dust mask');
+  await expect(page.getByRole('region', { name: 'What stands against it' })).toContainText(
+    'Stops the work, not to be overruled:',
+  );
+  await expect(page.getByRole('region', { name: 'Before you start' })).toContainText('Dust mask');
   await expect(page.getByRole('region', { name: 'Sittings' }).getByRole('listitem').first()).toBeVisible();
 });

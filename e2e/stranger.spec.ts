@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { chosen, fromMenu, newWorkshop, openFresh, pick } from './support';
 
@@ -144,14 +145,42 @@ test('on paper: what was used with amounts and batches, and the care card; a fil
 }) => {
   await openFresh(page, '/pieces/ticket-cupboard/papers');
   await page.getByRole('button', { name: 'What was used' }).click();
-  await expect(page.getByRole('region', { name: 'Steps as they were done' }).getByRole('row').nth(3)).toBeVisible();
+  await expect(page.getByRole('article').getByRole('row').nth(3)).toBeVisible();
   await page.getByRole('button', { name: 'Care card' }).click();
-  const card = page.getByRole('region', { name: 'Care card' });
+  const card = page.getByRole('article', { name: /how to look after it/ });
   await expect(card).toContainText('Use it lightly from');
   await expect(card).toContainText('Furniture enamel');
   await fromMenu(page, 'Settings');
   await page.getByRole('button', { name: 'Export this workshop' }).click();
   await expect(page.getByText(/went to the downloads of this browser/)).toBeVisible();
+});
+
+test('an offer with the workshop’s own terms is saved as PDF, and reads back as it stands on the screen', async ({
+  page,
+}, info) => {
+  await openFresh(page, '/settings/papers');
+  await page.getByLabel('Who made it').fill('Made-up maker\nA lane by the halt');
+  await page.getByLabel('Terms under an offer').fill('Half on order, half on collection.');
+  await page.getByRole('button', { name: 'US Letter' }).click();
+  await page.goto('/pieces/ticket-cupboard/papers');
+  await page.getByRole('button', { name: 'Offer', exact: true }).click();
+  const offer = page.getByRole('article', { name: 'Offer: Ticket-office cupboard' });
+  await expect(offer).toContainText('Half on order, half on collection.');
+  const price = await offer
+    .getByRole('row', { name: /^Together/ })
+    .getByRole('cell')
+    .last()
+    .textContent();
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as PDF' }).click(),
+  ]);
+  expect(saved.suggestedFilename()).toBe('offer-ticket-office-cupboard.pdf');
+  const path = info.outputPath('offer.pdf');
+  await saved.saveAs(path);
+  const text = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' });
+  for (const part of [price!, 'A lane by the halt', 'Half on order, half on collection.']) expect(text).toContain(part);
+  expect(execFileSync('pdfinfo', [path], { encoding: 'utf8' })).toContain('612 x 792');
 });
 
 test('“worn” shows which damages it would note before it notes them', async ({ page }) => {

@@ -31,24 +31,26 @@ export function ensureModules() {
   }
 }
 
-/** Installs Debian's Chromium where /usr/bin/chromium is missing; one clear sentence where that cannot be done. */
-export function ensureChromium() {
-  if (existsSync('/usr/bin/chromium') && statSync('/usr/bin/chromium').size > 0) return true;
+/** Installs a package of Debian where a program of it is missing; one clear sentence where that cannot be done. */
+function ensurePackage(program, name, wantedFor) {
+  if (existsSync(program) && statSync(program).size > 0) return true;
   const root0 = process.getuid?.() === 0;
   const sudo = !root0 && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;
   if (!root0 && !sudo) {
-    console.error(
-      'The browser tests need /usr/bin/chromium: install Debian\'s package "chromium" as root and run npm test again.',
-    );
+    console.error(`${wantedFor} need ${program}: install Debian's package "${name}" as root and run npm test again.`);
     return false;
   }
-  console.log("Installing Debian's Chromium…");
+  console.log(`Installing Debian's ${name}…`);
   const apt = (...args) =>
     sudo
       ? run('sudo', ['-n', 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', ...args])
       : run('apt-get', args, { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
-  const done = apt('update', '-q') && apt('install', '-y', '-q', '--no-install-recommends', 'chromium');
+  const done = apt('update', '-q') && apt('install', '-y', '-q', '--no-install-recommends', name);
   if (!done)
-    console.error('Debian\'s package "chromium" could not be installed: install it by hand and run npm test again.');
+    console.error(`Debian's package "${name}" could not be installed: install it by hand and run npm test again.`);
   return done;
 }
+
+export const ensureChromium = () => ensurePackage('/usr/bin/chromium', 'chromium', 'The browser tests');
+/** Reads papers back in tests. */
+export const ensurePoppler = () => ensurePackage('/usr/bin/pdftotext', 'poppler-utils', 'The tests of papers');

@@ -65,7 +65,7 @@ export default defineConfig({
       filename: 'offline.worker.ts',
       injectRegister: null,
       injectManifest: {
-        globPatterns: ['**/*.{js,css,html,svg,woff2,png,webmanifest}'],
+        globPatterns: ['**/*.{js,css,html,svg,woff2,woff,png,webmanifest}'],
         globIgnores: ['404.html'],
         maximumFileSizeToCacheInBytes: 4_000_000,
       },

@@ -1,10 +1,15 @@
 import { readFileSync, statSync } from 'node:fs';
+import { parseArgs } from 'node:util';
 import { gunzipSync } from 'node:zlib';
-import type { Issue } from '@cosmesis/core/units';
+import { type PaperKind, paperKinds } from '@cosmesis/core/papers';
+import type { Issue, Result } from '@cosmesis/core/units';
 import { fileSizeIssue, largestFileBytes } from '@cosmesis/core/workshop';
-import { type Command, commands, plansAsText, runCommand } from './runCommand';
+import { type Command, commands, paperOf, plansAsText, runCommand } from './runCommand';
 
-const usage = `Use: npm run -s cosmesis -- ${commands.join('|')} FILE [--now 2026-11-25T08:00:00+00:00]; a plan also with --text`;
+const usage = [
+  `Use: npm run -s cosmesis -- ${commands.join('|')} FILE [--now 2026-11-25T08:00:00+00:00]; a plan also with --text`,
+  `or: npm run -s cosmesis -- paper ${paperKinds.join('|')} FILE --piece ID --out X.pdf [--now …]`,
+].join('\n');
 
 function stop(issues: readonly Issue[]): never {
   for (const issue of issues) console.error(issue.message);
@@ -12,17 +17,6 @@ function stop(issues: readonly Issue[]): never {
 }
 
 const complaint = (message: string): Issue => ({ code: 'usage', path: '', message });
-
-const asText = process.argv.includes('--text');
-const [command, file, flag, now, ...rest] = process.argv.slice(2).filter((word) => word !== '--text');
-if (
-  !commands.includes(command as Command) ||
-  !file ||
-  rest.length > 0 ||
-  (asText && command !== 'plan') ||
-  (flag !== undefined && (flag !== '--now' || !now))
-)
-  stop([complaint(usage)]);
 
 function read(path: string): string {
   try {
@@ -36,7 +30,38 @@ function read(path: string): string {
   }
 }
 
-const outcome = asText ? plansAsText(read(file), now) : runCommand(command as Command, read(file), now);
-if (!outcome.ok) stop(outcome.issues);
-for (const warning of outcome.warnings) console.error(warning.message);
-console.log(typeof outcome.value === 'string' ? outcome.value : JSON.stringify(outcome.value, null, 2));
+function words() {
+  const string = { type: 'string' } as const;
+  const options = { now: string, piece: string, out: string, text: { type: 'boolean' } } as const;
+  try {
+    return parseArgs({ args: process.argv.slice(2), options, allowPositionals: true });
+  } catch {
+    return stop([complaint(usage)]);
+  }
+}
+
+function told<T>(outcome: Result<T>): T {
+  if (!outcome.ok) stop(outcome.issues);
+  for (const warning of outcome.warnings) console.error(warning.message);
+  return outcome.value;
+}
+
+const { positionals, values } = words();
+const { now, piece, out, text } = values;
+const [command, first, second, ...rest] = positionals;
+if (command === 'paper') {
+  const known = paperKinds.includes(first as PaperKind);
+  if (!known || !second || rest.length > 0 || !piece || !out || text) stop([complaint(usage)]);
+  const document = told(paperOf(first as PaperKind, read(second), piece, now));
+  const { writePdf } = await import('./writePdf');
+  try {
+    await writePdf(document, out);
+  } catch (error) {
+    stop([complaint(`"${out}" cannot be written: ${(error as Error).message}`)]);
+  }
+} else {
+  const asked = commands.includes(command as Command) && first && !second && !piece && !out;
+  if (!asked || (text && command !== 'plan')) stop([complaint(usage)]);
+  const value = told<unknown>(text ? plansAsText(read(first), now) : runCommand(command as Command, read(first), now));
+  console.log(typeof value === 'string' ? value : JSON.stringify(value, null, 2));
+}

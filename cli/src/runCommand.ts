@@ -1,4 +1,6 @@
 import { planOf } from '@cosmesis/core/finishing';
+import { makePaper, type PaperDocument, type PaperInput, type PaperKind, paperDocument } from '@cosmesis/core/papers';
+import { typicalSupplies } from '@cosmesis/core/products';
 import {
   conflictWords,
   type Reckoning,
@@ -8,7 +10,7 @@ import {
   workshopPlan,
   workshopProblem,
 } from '@cosmesis/core/reckoning';
-import { conflictOf, scheduleWorkshop } from '@cosmesis/core/schedule';
+import { conflictOf, rehearsed, scheduleWorkshop } from '@cosmesis/core/schedule';
 import { planToText } from '@cosmesis/core/takeaway';
 import { DomainError, good, type Result, refused } from '@cosmesis/core/units';
 import { readWorkshopFile, type Workshop, workshopFromFile } from '@cosmesis/core/workshop';
@@ -113,6 +115,36 @@ function rehearseCommand(workshop: Workshop, nowMin: number): object {
     lateBy,
     alternatives: alternatives.map(({ id, metFrac, lastMin }) => ({ id, met: metFrac, allReady: at(lastMin) })),
   };
+}
+
+/** Runs after which a date is told as a range. */
+const offerRuns = 200;
+
+/** A paper of a piece, laid out. @param pieceId by its id, as the file has it */
+export function paperOf(kind: PaperKind, text: string, pieceId: string, now?: string): Result<PaperDocument> {
+  const read = readAt(text, now);
+  if (!read.ok) return read;
+  const { workshop, nowMin } = read.value;
+  const { products, settings, supplies } = workshop;
+  const piece = workshop.pieces[pieceId];
+  if (!piece)
+    return refused({
+      code: 'piece_unknown',
+      path: '--piece',
+      message: `There is no piece "${pieceId}" in this file. There are: ${Object.keys(workshop.pieces).join(', ') || 'none'}.`,
+    });
+  const told = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop, nowMin) });
+  if (!told.ok) return told;
+  let ready: PaperInput['ready'] = null;
+  if (kind === 'offer') {
+    const { problem, schedule } = scheduled(workshop, nowMin);
+    const order = new Map(schedule.placed.map((p) => [p.id, p.startMin]));
+    ready = rehearsed(problem, order, offerRuns, seed).pieces.find((p) => p.pieceId === pieceId) ?? null;
+  }
+  const own = Object.values(supplies);
+  const input = { piece, reckoning: told.value, products, settings, nowMin, ready };
+  const paper = makePaper(kind, { ...input, supplies: own.length > 0 ? own : typicalSupplies });
+  return good(paperDocument(paper, settings), read.warnings);
 }
 
 /** Orders tried before something is called impossible. */

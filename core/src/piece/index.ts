@@ -10,5 +10,18 @@ export { drawnDepth, facesInView, oblique, outlinePath, placeOnFace, type View }
 export type { Shape } from './Shape';
 export { shapeOf, shapeToDraw } from './shapeOf';
 export { type Species, speciesById, speciesTable } from './species';
+export {
+  addedPartNames,
+  alterationNames,
+  areaNames,
+  conditionNames,
+  depthNames,
+  finishNames,
+  keptNames,
+  legNames,
+  ownershipNames,
+  reactionNames,
+  wearNames,
+} from './surveyWords';
 export { untriedTests } from './untriedTests';
 export { borderM, borderOf, surfaceOf, surfaceOfZone, type Zone, zoneOfFace, zonesOf } from './zonesOf';

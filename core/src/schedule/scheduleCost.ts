@@ -8,7 +8,7 @@ const latenessWeight = 1e6;
 const shortWeight = 1e9;
 
 /** What each coat of a set costs that is not laid at one go with another of it, minutes: four hours (no source: our choice). */
-export const apartMin = 240;
+const apartMin = 240;
 
 /** What an answer costs, and the sum of all finishes to tell equal ones apart. */
 export function scheduleCost(

@@ -24,6 +24,7 @@ export {
   dayName,
   dayTime,
   duration,
+  fullDate,
   weekdayName,
 } from './timeWords';
 export { formatAbout, formatVolume, litresPerUsGallon, parseVolume, theoreticalSpreadM2PerL } from './volume';

@@ -62,3 +62,7 @@ export const dateName = (minute: number, nowMin: number, timeZone: string): stri
   yearOf(minute, timeZone) === yearOf(nowMin, timeZone)
     ? dayName(minute, timeZone)
     : `${dayName(minute, timeZone)} ${yearOf(minute, timeZone)}`;
+
+/** A day with its year, Fri 4 Dec 2026. */
+export const fullDate = (minute: number, timeZone: string): string =>
+  `${dayName(minute, timeZone)} ${yearOf(minute, timeZone)}`;

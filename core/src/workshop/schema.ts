@@ -779,6 +779,18 @@ const settingsFields = z.object({
   spaces: z.array(spaceSchema).max(12),
   /** The space in which the shelf stands; left out: its cans are as warm as the piece. */
   shelfSpaceId: id.optional(),
+  /** What stands on papers; left out: the name of the workshop, no terms, A4. */
+  papers: z
+    .object({
+      /** Who made it: name, address, telephone. */
+      maker: text,
+      /** The workshop's own terms, as they stand under an offer. */
+      terms: text,
+      size: z.enum(['a4', 'letter']),
+      /** Rate that is added to a bill, as a share; null: none. */
+      taxFrac: z.number().min(0).max(1).nullable(),
+    })
+    .optional(),
   /** Outdoor air of the days to come; null: none taken. */
   forecast: forecastSchema.nullable(),
   /** The usual day outdoors, month by month from January; null: that of a temperate place. */

@@ -26,6 +26,7 @@ const ProductSheet = lazy(() => import('../features/products/ProductSheet'));
 const Air = lazy(() => import('../features/air/Air'));
 const Rack = lazy(() => import('../features/rack/Rack'));
 const HouseRules = lazy(() => import('../features/house/HouseRules'));
+const PaperSettings = lazy(() => import('../features/workshop/PaperSettings'));
 const PeopleAndRoom = lazy(() => import('../features/workshop/PeopleAndRoom'));
 const Settings = lazy(() => import('../features/settings/Settings'));
 const WorkshopScreen = lazy(() => import('../features/workshop/WorkshopScreen'));
@@ -72,6 +73,7 @@ const router = createBrowserRouter(
           children: [
             { index: true, element: <WorkshopScreen /> },
             { path: 'hands', element: <PeopleAndRoom /> },
+            { path: 'papers', element: <PaperSettings /> },
             { path: 'house', element: <HouseRules /> },
           ],
         },

@@ -2,6 +2,8 @@ import { readingFor } from '@cosmesis/core/deeds';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
 import { nothingAround, planOf } from '@cosmesis/core/finishing';
+import { makePaper, type Paper, type PaperInput, type PaperKind } from '@cosmesis/core/papers';
+import { typicalSupplies } from '@cosmesis/core/products';
 import {
   type AirAhead,
   type AirNow,
@@ -46,7 +48,7 @@ import {
   workshopPlan,
   workshopProblem,
 } from '@cosmesis/core/reckoning';
-import { improvingSchedule, seekConflict, type WorkshopSchedule } from '@cosmesis/core/schedule';
+import { improvingSchedule, rehearsed, seekConflict, type WorkshopSchedule } from '@cosmesis/core/schedule';
 import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
 import { quantitiesToCsv, sittingsToICalendar, workshopToICalendar } from '@cosmesis/core/takeaway';
 import { good, minuteOf, type Result, refused } from '@cosmesis/core/units';
@@ -92,6 +94,9 @@ const tries = 250;
 const seed = 1;
 /** What was worked out of a piece so long ago is worked out again, minutes. */
 const tasksFreshMin = 10;
+
+/** Runs after which an offer names a range of days. */
+const offerRuns = 200;
 
 /** Orders tried before something is called impossible. */
 const conflictTries = 120;
@@ -723,6 +728,25 @@ export class Engine {
       const input = this.input(pieceId, nowMin);
       const told = reckonPiece(input);
       return told.ok ? good(sittingsToICalendar(input.piece.name, told.value, input.products, nowMin)) : told;
+    });
+  }
+  /** A paper of a piece; an offer names the days between which the workshop, rehearsed, has it ready. */
+  paper(kind: PaperKind, pieceId: string, nowMin: number): Result<Paper> {
+    return guarded(() => {
+      const asked = this.input(pieceId, nowMin);
+      const told = reckonPiece(asked);
+      if (!told.ok) return told;
+      const { piece, products } = asked;
+      let ready: PaperInput['ready'] = null;
+      if (kind === 'offer') {
+        const { best, problem } = this.asScheduled(nowMin);
+        const order = new Map(best.placed.map((p) => [p.id, p.startMin]));
+        ready = rehearsed(problem, order, offerRuns, seed).pieces.find((p) => p.pieceId === pieceId) ?? null;
+      }
+      const own = Object.values(this.open().supplies);
+      const supplies = own.length > 0 ? own : typicalSupplies;
+      const input = { piece, reckoning: told.value, products, settings: this.open().settings, supplies, nowMin, ready };
+      return good(makePaper(kind, input));
     });
   }
   /** The schedule of the workshop as it was last found, as a calendar. */

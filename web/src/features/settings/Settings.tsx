@@ -6,6 +6,7 @@ const parts = [
   ['/settings', 'Workshop'],
   ['/settings/hands', 'Hands and room'],
   ['/settings/house', 'House rules'],
+  ['/settings/papers', 'Papers'],
 ] as const;
 
 /** One place for what is set once: the workshop with its files, who and what there is room for, and its house rules. */

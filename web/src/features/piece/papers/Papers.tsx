@@ -1,44 +1,81 @@
+import type { Paper, PaperKind } from '@cosmesis/core/papers';
+import PictureAsPdf from '@mui/icons-material/PictureAsPdfOutlined';
 import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import { useState } from 'react';
+import { Link } from 'react-router';
+import { usePaper } from '../../../store/usePaper';
+import { useSettings } from '../../../store/useWorkshop';
+import { downloadBlob, fileName } from '../../../ui/download';
 import { Keys } from '../../../ui/Keys';
+import { paperPdf } from '../../../ui/paperPdf';
+import { Select } from '../../../ui/Select';
+import { say } from '../../../ui/say';
 import { NotYet, usePieceContext } from '../PieceFrame';
-import { BenchSheet } from './BenchSheet';
-import { CareCardPaper } from './CareCardPaper';
-import { UsedPaper } from './UsedPaper';
+import { PaperView } from './PaperView';
 
-const papers = { bench: BenchSheet, used: UsedPaper, care: CareCardPaper } as const;
-type Paper = keyof typeof papers;
+const names: Readonly<Record<PaperKind, string>> = {
+  bench: 'Bench sheet',
+  survey: 'Survey',
+  offer: 'Offer',
+  approval: 'Approval',
+  used: 'What was used',
+  record: 'Condition and treatment',
+  invoice: 'For a bill',
+  care: 'Care card',
+};
+const choices = (Object.keys(names) as PaperKind[]).map((value) => ({ value, name: names[value] }));
 
-/** What goes on paper of a piece: the bench sheet, what was really used, and the card that goes with it. */
+/** What goes on paper of a piece, shown as it will stand there, and saved as PDF. */
 export default function Papers() {
   const { piece, result } = usePieceContext();
-  const [paper, setPaper] = useState<Paper>('bench');
+  const settings = useSettings();
+  const [kind, setKind] = useState<PaperKind>('bench');
+  const phone = useMediaQuery('(max-width: 760px)', { noSsr: true });
+  const [making, setMaking] = useState(false);
+  const paper = usePaper(kind, piece.id);
   if (!result?.ok || result.value.steps.length === 0) return <NotYet result={result} piece={piece} />;
-  const Shown = papers[paper];
+  const save = async (of: Paper) => {
+    setMaking(true);
+    try {
+      downloadBlob(fileName(of.title, 'pdf'), await paperPdf(of, settings));
+    } catch (error) {
+      say({ text: `The PDF could not be made: ${(error as Error).message}. Print the page instead.` });
+    } finally {
+      setMaking(false);
+    }
+  };
   return (
     <Stack spacing={2.5} sx={{ maxWidth: 820 }}>
-      <Stack direction="row" className="no-print">
-        <Keys<Paper>
-          legend="Paper"
-          hideLegend
-          value={paper}
-          onPick={setPaper}
-          choices={[
-            { value: 'bench', name: 'Bench sheet' },
-            { value: 'used', name: 'What was used' },
-            { value: 'care', name: 'Care card' },
-          ]}
-        />
-        <Button variant="contained" onClick={() => window.print()}>
-          Print it
-        </Button>
-        <Typography component="span" variant="body2">
-          or save it as PDF from the print dialog
-        </Typography>
+      <Stack className="no-print" spacing={1.5}>
+        {phone ? (
+          <Select label="Paper" value={kind} onPick={(id) => setKind(id as PaperKind)} options={choices} />
+        ) : (
+          <Keys<PaperKind> legend="Paper" hideLegend value={kind} onPick={setKind} choices={choices} />
+        )}
+        <Stack direction="row">
+          <Button
+            variant="contained"
+            startIcon={<PictureAsPdf />}
+            disabled={!paper?.ok || making}
+            onClick={() => paper?.ok && void save(paper.value)}
+          >
+            {making ? 'Being made…' : 'Save as PDF'}
+          </Button>
+          <Button onClick={() => window.print()}>Print it</Button>
+          {(kind === 'offer' || kind === 'invoice' || kind === 'care') && !settings.papers?.maker && (
+            <Typography component="span" variant="body2">
+              Who made it, terms and the size of the paper stand under <Link to="/settings/papers">Settings</Link>.
+            </Typography>
+          )}
+        </Stack>
       </Stack>
-      <Shown piece={piece} reckoning={result.value} />
+      {paper === undefined && <Skeleton variant="rectangular" height={320} aria-label="The paper is being made" />}
+      {paper?.ok && <PaperView paper={paper.value} />}
+      {paper && !paper.ok && <Typography>{paper.issues[0]?.message}</Typography>}
     </Stack>
   );
 }

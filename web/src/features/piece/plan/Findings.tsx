@@ -1,4 +1,4 @@
-import { applyFix, type Finding, type Fix, houseRuleTable } from '@cosmesis/core/finishing';
+import { applyFix, type Finding, type Fix, houseRuleTable, severityWords } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import type { FixPreview, Reckoning } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
@@ -24,7 +24,6 @@ import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
 import { tagWords } from '../../../ui/Working';
 import { callCore } from '../../../workers/callCore';
-import { severityWords } from '../severityWords';
 
 function Preview({ preview }: { preview: FixPreview }) {
   const settings = useSettings();

@@ -1,4 +1,4 @@
-import { areaIssues, buildFaces, type Face, newArea, putBack, shapeToDraw } from '@cosmesis/core/piece';
+import { areaIssues, areaNames, buildFaces, type Face, newArea, putBack, shapeToDraw } from '@cosmesis/core/piece';
 import { formatLength, parseDistance, parseLength } from '@cosmesis/core/units';
 import type { Area, Piece } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
@@ -12,7 +12,6 @@ import { HeldTextField } from '../../../ui/HeldTextField';
 import { Fields } from '../../../ui/layout';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
-import { areaNames } from './words';
 
 type Figure = Area['outline'];
 type FigureKind = Figure['kind'];

@@ -1,5 +1,5 @@
 import { damageRow, damageTable } from '@cosmesis/core/finishing';
-import { type Face, newDamage, type Zone, zoneNames } from '@cosmesis/core/piece';
+import { depthNames, type Face, newDamage, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { formatLength, parseLength } from '@cosmesis/core/units';
 import { type Damage, type DamageKind, type Depth, depths, type Piece, type ZoneId } from '@cosmesis/core/workshop';
 import Accordion from '@mui/material/Accordion';
@@ -18,7 +18,6 @@ import { Fields } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
-import { depthNames } from './words';
 
 /** When damage is found that is noted now: on the way, once something was done. */
 export const foundNow = (piece: Piece): string | null => (piece.log.length > 0 ? new Date().toISOString() : null);

@@ -1,5 +1,14 @@
 import { damageTable } from '@cosmesis/core/finishing';
-import { type Face, newDamage, partOfFace, surfaceOf, type Zone, zoneNames, zoneOfFace } from '@cosmesis/core/piece';
+import {
+  type Face,
+  keptNames,
+  newDamage,
+  partOfFace,
+  surfaceOf,
+  type Zone,
+  zoneNames,
+  zoneOfFace,
+} from '@cosmesis/core/piece';
 import { formatArea } from '@cosmesis/core/units';
 import {
   type DamageKind,
@@ -24,7 +33,6 @@ import { Select } from '../../../ui/Select';
 import { AreaFields, AreasOf, MarkOffFields } from './AreaFields';
 import { foundNow } from './DamageFields';
 import { SurfaceFields } from './SurfaceFields';
-import { keptNames } from './words';
 
 /** What can be put on the selected face: damage, or something to protect, at the place that was pressed. */
 function PinFields({ piece, face, at }: { piece: Piece; face: Face; at: readonly [number, number] }) {

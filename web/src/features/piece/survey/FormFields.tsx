@@ -1,4 +1,4 @@
-import { type Face, type Zone, zoneNames } from '@cosmesis/core/piece';
+import { addedPartNames, alterationNames, type Face, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { formatLength, parseLength, parseNumber } from '@cosmesis/core/units';
 import {
   type AddedPart,
@@ -22,7 +22,6 @@ import { Fields } from '../../../ui/layout';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
 import { useHeld } from '../../../ui/useHeld';
-import { addedPartNames, alterationNames } from './words';
 
 const second: Readonly<Record<AddedPartKind, string>> = {
   panel: 'Width',

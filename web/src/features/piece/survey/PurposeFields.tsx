@@ -1,4 +1,4 @@
-import { type Zone, zoneNames } from '@cosmesis/core/piece';
+import { ownershipNames, wearNames, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { dayName, minuteOf, parseNumber } from '@cosmesis/core/units';
 import { type Ownership, ownerships, type Piece, type WearClass, wearClasses } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
@@ -19,7 +19,6 @@ import { Fields } from '../../../ui/layout';
 import { Select } from '../../../ui/Select';
 import { useHeld } from '../../../ui/useHeld';
 import { fromField, toField } from '../../../ui/zonedInput';
-import { ownershipNames, wearNames } from './words';
 
 function Commission({ piece }: { piece: Piece }) {
   const edit = useEditPiece(piece.id);

@@ -1,4 +1,4 @@
-import { materialOf, materialTable, speciesTable } from '@cosmesis/core/piece';
+import { conditionNames, finishNames, materialOf, materialTable, speciesTable } from '@cosmesis/core/piece';
 import { good, parseNumber, type Result, refused } from '@cosmesis/core/units';
 import {
   conditions,
@@ -10,7 +10,6 @@ import {
 import { Fields } from '../../../ui/layout';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
-import { conditionNames, finishNames } from './words';
 
 function parseThickness(text: string): Result<number> {
   const mm = parseNumber(text.replace(/mm$/i, ''));

@@ -5,6 +5,8 @@ import {
   type Face,
   type Form,
   formById,
+  legNames,
+  ownershipNames,
   shapeOf,
   shapeToDraw,
   type Zone,
@@ -45,7 +47,6 @@ import { QuickFields } from './QuickFields';
 import { RoomFields } from './RoomFields';
 import { SurveySection } from './SurveySection';
 import { TestFields } from './TestFields';
-import { legNames, ownershipNames } from './words';
 
 const dimensions = [
   ['heightM', 'Height'],

@@ -1,5 +1,5 @@
 import { concludeSpotTest } from '@cosmesis/core/finishing';
-import { surfaceOf, untriedTests, type Zone, zoneNames } from '@cosmesis/core/piece';
+import { finishNames, reactionNames, surfaceOf, untriedTests, type Zone, zoneNames } from '@cosmesis/core/piece';
 import { type Piece, type SpotReaction, spotReactions, type ZoneId, type ZoneTests } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -12,7 +12,6 @@ import { Keys } from '../../../ui/Keys';
 import { Fields } from '../../../ui/layout';
 import { NumberField } from '../../../ui/NumberField';
 import { Select } from '../../../ui/Select';
-import { finishNames, reactionNames } from './words';
 
 const solvents = [
   ['spirits', 'Mineral spirits on a white rag'],

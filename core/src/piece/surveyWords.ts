@@ -10,7 +10,7 @@ import type {
   Ownership,
   SpotReaction,
   WearClass,
-} from '@cosmesis/core/workshop';
+} from '../workshop';
 
 /** Words of the survey. */
 export const finishNames: Readonly<Record<OldFinishKind, string>> = {

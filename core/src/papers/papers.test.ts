@@ -1,0 +1,180 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoWorkshop } from '../demo';
+import { doWhat } from '../finishing';
+import { buildFaces, shapeToDraw } from '../piece';
+import { typicalSupplies } from '../products';
+import { reckonPiece, sittingsOf, sittingWords } from '../reckoning';
+import { exactMoney, inMinor, minorDigits, minuteOf } from '../units';
+import type { Piece, Settings } from '../workshop';
+import { type Block, makePaper, type PaperInput, paperKinds, priceParts } from './index';
+import { inFonts } from './paperDocument';
+
+const nowMin = minuteOf('2026-11-25T10:07:00+00:00');
+const demo = demoWorkshop(nowMin, 'Europe/London');
+const { products } = demo;
+const ids = Object.keys(demo.pieces);
+
+function inputOf(id: string, change: Partial<Piece> = {}, own: Partial<Settings> = {}): PaperInput {
+  const piece = { ...demo.pieces[id]!, ...change };
+  const settings = { ...demo.settings, ...own };
+  const told = reckonPiece({ piece, products, settings, nowMin });
+  if (!told.ok) throw new Error(told.issues[0]!.message);
+  return { piece, reckoning: told.value, products, settings, supplies: typicalSupplies, nowMin, ready: null };
+}
+const planned = ids.filter((id) => {
+  const told = reckonPiece({ piece: demo.pieces[id]!, products, settings: demo.settings, nowMin });
+  return told.ok && told.value.steps.length > 0;
+});
+const blocksOf = <K extends Block['kind']>(blocks: readonly Block[], kind: K) =>
+  blocks.filter((b): b is Extract<Block, { kind: K }> => b.kind === kind);
+const wordsOf = (blocks: readonly Block[]): string => JSON.stringify(blocks);
+
+describe('papers of a piece', () => {
+  it('the bench sheet has every sitting once and in its order, ticked where it is done, behind all cautions', () => {
+    for (const id of planned) {
+      const input = inputOf(id);
+      const { blocks } = makePaper('bench', input);
+      const [ticks] = blocksOf(blocks, 'ticks');
+      const sittings = sittingsOf(input.reckoning.steps);
+      expect(ticks!.rows.map((r) => r.done)).toEqual(sittings.map((s) => s.status === 'done'));
+      for (const [i, row] of ticks!.rows.entries())
+        expect(row.what.startsWith(sittingWords(sittings[i]!, doWhat))).toBe(true);
+      const cautions = [...new Set(input.reckoning.steps.flatMap((s) => s.cautions))];
+      if (cautions.length === 0) continue;
+      expect(blocks[1]).toEqual({ kind: 'cautions', lines: cautions });
+      // Nothing is called harmless: what defers to the label stands right under them.
+      expect(blocks[2]).toMatchObject({ kind: 'small', text: expect.stringMatching(/^Label, safety sheet/) });
+    }
+  });
+
+  it('an offer tells each worked zone once, its look and its price; the record only what is done', () => {
+    for (const id of planned) {
+      const input = inputOf(id);
+      const { blocks } = makePaper('offer', input);
+      const [work, price] = blocksOf(blocks, 'table');
+      const names = work!.rows.flatMap(([name]) => name!.split(', '));
+      expect(new Set(names).size).toBe(names.length);
+      const [looks] = blocksOf(blocks, 'colours');
+      expect(looks!.rows.length).toBeGreaterThan(0);
+      expect(price!.rows.at(-1)![0]).toBe('Together');
+      const record = makePaper('record', input);
+      const began = input.reckoning.steps.filter((s) => s.status === 'done' && s.step.zoneId !== null);
+      expect(record.blocks.some((b) => b.kind === 'heading' && b.text === 'With what')).toBe(
+        input.reckoning.steps.some((s) => s.status === 'done'),
+      );
+      if (began.length === 0) expect(wordsOf(record.blocks)).toContain('Nothing is logged yet');
+    }
+  });
+
+  it('an offer says what is held, what the client brings and chose, the terms, and days as a range with their chance', () => {
+    const held = makePaper('offer', inputOf('parcels-counter'));
+    expect(wordsOf(held.blocks)).toMatch(/Not begun before it is settled: .*lead/);
+    const commission = { chosen: 'Green, as the sample of the bench', supplied: 'Her own knobs', approvals: [] };
+    const papers = { maker: 'Made-up maker\nA lane', terms: 'Half on order.', size: 'a4', taxFrac: null } as const;
+    const day = (n: number) => minuteOf(`2026-12-0${n}T12:00:00Z`);
+    const offer = makePaper('offer', {
+      ...inputOf('ticket-cupboard', { commission }, { papers }),
+      ready: { p10Min: day(1), p90Min: day(4) },
+    });
+    const words = wordsOf(offer.blocks);
+    for (const part of ['Green, as the sample', 'Her own knobs', 'Half on order.', 'Made-up maker'])
+      expect(words).toContain(part);
+    expect(words).toContain('Between Tue 1 Dec 2026 and Fri 4 Dec 2026: eight times in ten');
+    const agreed = makePaper('offer', inputOf('ticket-cupboard', { salePrice: 380 }));
+    expect(wordsOf(agreed.blocks)).toContain('Price agreed: £380.00.');
+  });
+
+  it('damage is numbered on the drawing as in its list', () => {
+    const damage = demo.pieces['refreshment-table']!.damage;
+    const faces = buildFaces(shapeToDraw(demo.pieces['refreshment-table']!));
+    const top = faces.find((f) => f.side === 'up' && f.zoneId === 'top')!;
+    const back = faces.find((f) => f.side === 'back')!;
+    const at: [number, number] = [0.5, 0.5];
+    const placed = damage.map((d) => ({ ...d, faceId: top.id, at }));
+    const { blocks } = makePaper('survey', inputOf('refreshment-table', { damage: placed }));
+    const [drawing] = blocksOf(blocks, 'drawing');
+    expect([...drawing!.svg.matchAll(/<text[^>]*>(\d+)</g)].map((m) => m[1])).toEqual(
+      placed.map((_, i) => String(i + 1)),
+    );
+    // What lies behind is in the list, and the list says so.
+    const behind = makePaper(
+      'survey',
+      inputOf('refreshment-table', { damage: [{ ...damage[0]!, faceId: back.id, at }] }),
+    );
+    expect(blocksOf(behind.blocks, 'drawing')[0]!.svg).not.toContain('<text');
+    expect(blocksOf(behind.blocks, 'table').at(-1)!.rows[0]![2]).toMatch(/not seen in the drawing$/);
+    const rows = blocksOf(blocks, 'table').at(-1)!.rows;
+    expect(rows.map(([no]) => no)).toEqual(placed.map((_, i) => String(i + 1)));
+  });
+
+  it('every kind can be made of every piece that has a plan', () => {
+    for (const id of planned)
+      for (const kind of paperKinds) {
+        const paper = makePaper(kind, inputOf(id));
+        expect(paper.blocks.length).toBeGreaterThan(0);
+        expect(wordsOf(paper.blocks)).not.toMatch(/undefined|NaN|Infinity|Invalid/);
+      }
+  });
+});
+
+describe('money on papers', () => {
+  // ISO 4217: pounds have two digits, yen none, Bahraini dinars three.
+  it.each([
+    ['GBP', 2, 12.345, 1235, '£12.35'],
+    ['JPY', 0, 1234.5, 1235, '¥1,235'],
+    ['BHD', 3, 12.3456, 12346, 'BHD 12.346'],
+  ])('%s has %i digits: %d is %d, shown as %s', (currency, digits, amount, minor, shown) => {
+    expect(minorDigits(currency)).toBe(digits);
+    expect(inMinor(amount, currency)).toBe(minor);
+    expect(exactMoney(minor, currency).replace(/\u00a0/g, ' ')).toBe(shown);
+  });
+
+  it('parts add up to the sum to the last minor unit, in each currency, and a bill is its net and its rate', () => {
+    const currencies = fc.constantFrom('GBP', 'JPY', 'BHD');
+    fc.assert(
+      fc.property(
+        currencies,
+        fc.constantFrom(...planned),
+        fc.double({ min: 0, max: 400, noNaN: true }),
+        fc.integer({ min: 0, max: 2500 }),
+        (currency, id, ratePerHour, perTenThousand) => {
+          const labour = { ...demo.settings.labour, ratePerHour };
+          const papers = { maker: '', terms: '', size: 'a4', taxFrac: perTenThousand / 10_000 } as const;
+          const input = inputOf(id, { salePrice: null }, { currency, labour, papers });
+          const { parts, sumMinor, fromMinor, untilMinor } = priceParts(input);
+          expect(parts.every((p) => Number.isInteger(p.minor) && p.minor > 0)).toBe(true);
+          expect(parts.reduce((sum, p) => sum + p.minor, 0)).toBe(sumMinor);
+          expect(fromMinor).toBeLessThanOrEqual(sumMinor + 1);
+          expect(untilMinor).toBeGreaterThanOrEqual(sumMinor - 1);
+          const bill = blocksOf(makePaper('invoice', input).blocks, 'table')[0]!;
+          const tax = Math.round((sumMinor * perTenThousand) / 10_000);
+          expect(bill.rows.at(-1)).toEqual(['To pay', exactMoney(sumMinor + tax, currency)]);
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+});
+
+describe('inFonts', () => {
+  it('keeps every letter in a font that has it, and shows one that none has as a question mark', () => {
+    expect(inFonts('Offer £5 – “ok”')).toBe('Offer £5 – “ok”');
+    expect(inFonts('Čapek, Žofie')).toEqual([
+      { text: 'Č', font: 'TextExt' },
+      { text: 'apek, ', font: 'Text' },
+      { text: 'Ž', font: 'TextExt' },
+      { text: 'ofie', font: 'Text' },
+    ]);
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme' }), (words) => {
+        const runs = inFonts(words);
+        const text = typeof runs === 'string' ? runs : runs.map((r) => (r as { text: string }).text).join('');
+        expect([...text].length).toBe([...words].length);
+        [...words].forEach((c, i) => {
+          expect([c, '?']).toContain([...text][i]);
+        });
+      }),
+    );
+  });
+});

@@ -1,0 +1,15 @@
+import { type PaperDocument, type PdfMaker, renderPdf } from '@cosmesis/core/papers';
+import pdfmake from 'pdfmake/build/pdfmake.js';
+
+interface Asked {
+  document: PaperDocument;
+  fonts: Record<string, string>;
+}
+
+self.addEventListener('message', (event: MessageEvent<Asked>) => {
+  const { document, fonts } = event.data;
+  renderPdf(pdfmake as unknown as PdfMaker, document, fonts).then(
+    (bytes) => self.postMessage({ bytes }),
+    (error: unknown) => self.postMessage({ failed: error instanceof Error ? error.message : String(error) }),
+  );
+});

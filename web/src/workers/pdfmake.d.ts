@@ -1,0 +1,4 @@
+declare module 'pdfmake/build/pdfmake.js' {
+  const maker: unknown;
+  export default maker;
+}

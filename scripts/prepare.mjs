@@ -52,5 +52,7 @@ function ensurePackage(program, name, wantedFor) {
 }
 
 export const ensureChromium = () => ensurePackage('/usr/bin/chromium', 'chromium', 'The browser tests');
+/** Unpacks a ZIP in tests. */
+export const ensureUnzip = () => ensurePackage('/usr/bin/unzip', 'unzip', 'The tests of ZIP files');
 /** Reads papers back in tests. */
 export const ensurePoppler = () => ensurePackage('/usr/bin/pdftotext', 'poppler-utils', 'The tests of papers');

@@ -1,17 +1,17 @@
 // npm test: every gate, then one closing line over all runners.
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { ensureChromium, ensureModules, ensurePoppler, root, run } from './prepare.mjs';
+import { ensureChromium, ensureModules, ensurePoppler, ensureUnzip, root, run } from './prepare.mjs';
 
 ensureModules();
 const chromium = ensureChromium();
-const poppler = ensurePoppler();
+const readers = [ensurePoppler(), ensureUnzip()];
 const reports = `${root}/test-results`;
 rmSync(reports, { recursive: true, force: true });
 mkdirSync(reports, { recursive: true });
 
 let passed = 0;
-// What reads papers back is missing: their tests fail, and this says why.
-let failed = poppler ? 0 : 1;
+// What reads papers and ZIP files back is missing: their tests fail, and this says why.
+let failed = readers.filter((there) => !there).length;
 
 function gate(name, command, args) {
   console.log(`\n— ${name}`);

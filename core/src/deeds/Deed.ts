@@ -1,4 +1,4 @@
-import type { Container, FilmState, Forecast, LogEntry, Mix, Reading, Step } from '../workshop';
+import type { Container, FilmState, Forecast, LogEntry, Mix, Photo, Reading, Step } from '../workshop';
 import type { Mishap } from './mishaps';
 
 /** What can be corrected in an entry of the log. */
@@ -48,6 +48,15 @@ export type Deed =
   /** All cans of a product are brought in from the shelf; null: they are put back on it. */
   | { do: 'bring-in'; productId: string; spaceId: string | null }
   | { do: 'use-up' | 'throw-away'; containerId: string }
+  | { do: 'add-photos'; pieceId: string; photos: readonly Photo[] }
+  /** beforeId: null: it is held against none. */
+  | {
+      do: 'change-photo';
+      pieceId: string;
+      photoId: string;
+      change: Partial<Pick<Photo, 'of' | 'note' | 'lineUp'>> & { beforeId?: string | null };
+    }
+  | { do: 'remove-photo'; pieceId: string; photoId: string }
   | { do: 'approve'; pieceId: string; what: string }
   | { do: 'decide'; pieceId: string; key: string; choice: string | null; why: string }
   /** How the film of a step that is done was found. */

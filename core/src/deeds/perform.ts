@@ -14,6 +14,7 @@ import {
   testFilm,
 } from './logDeeds';
 import { beginMix, dropMix, finishMix, pour, throwMix } from './mixDeeds';
+import { addPhotos, changePhoto, removePhoto } from './photoDeeds';
 import { bring, bringIn, count, empty, open } from './shelfDeeds';
 import { wentWrong } from './wentWrong';
 
@@ -40,6 +41,9 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
   'bring-in': bringIn,
   'use-up': empty,
   'throw-away': empty,
+  'add-photos': addPhotos,
+  'change-photo': changePhoto,
+  'remove-photo': removePhoto,
   approve: (draft, { pieceId, what }, at, newId) => {
     pieceOf(draft, pieceId).commission.approvals.push({ id: newId(), what, at });
   },

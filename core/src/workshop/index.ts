@@ -101,6 +101,7 @@ export {
   type Mix,
   mixSchema,
   type Person,
+  type Photo,
   type Piece,
   type Product,
   type ProductTimes,

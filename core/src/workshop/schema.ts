@@ -466,6 +466,39 @@ const reworked = z.object({
   closedDamage: z.array(id).max(200),
 });
 
+/** What a photograph shows: the piece, a place on a face, a damage, or a step. */
+const photoOf = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('piece') }),
+  z.object({ kind: z.literal('face'), faceId: id, at: placeOnFace }),
+  z.object({ kind: z.literal('damage'), damageId: id }),
+  z.object({ kind: z.literal('step'), stepId: id }),
+]);
+
+/** A photograph as it is known; its picture is kept beside the workshop under its id. */
+const photoSchema = z.object({
+  id,
+  /** Name of the file it came from. */
+  name,
+  at: instant,
+  /** From where its hour is known. */
+  atFrom: z.enum(['camera', 'file', 'added']),
+  /** Of the picture as it is kept. */
+  widthPx: z.int().min(1).max(20_000),
+  heightPx: z.int().min(1).max(20_000),
+  of: photoOf,
+  note: text,
+  /** The photograph from before that it is held against; left out: none. */
+  beforeId: id.optional(),
+  /** How it is laid over that: moved by shares of its width and height, and made larger; left out: as it is. */
+  lineUp: z
+    .object({
+      rightFrac: z.number().min(-1).max(1),
+      downFrac: z.number().min(-1).max(1),
+      scale: z.number().min(0.25).max(4),
+    })
+    .optional(),
+});
+
 export const pieceSchema = z.object({
   id,
   name,
@@ -552,6 +585,8 @@ export const pieceSchema = z.object({
   /** Notes of the user by step id. */
   stepNotes: z.record(id, text),
   log: z.array(logEntrySchema).max(5000),
+  /** In the order they came; left out: none. */
+  photos: z.array(photoSchema).max(2000).optional(),
   startAt: instant.nullable(),
   note: text,
   /** Air of the room it will live in; null: a usual interior. */
@@ -822,6 +857,7 @@ export const settingsSchema = settingsFields
     },
   );
 
+export type Photo = z.infer<typeof photoSchema>;
 export type Person = z.infer<typeof personSchema>;
 export type DayOff = z.infer<typeof dayOff>;
 

@@ -1,5 +1,5 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
-import { type Product, type Workshop, writeWorkshopFile } from '@cosmesis/core/workshop';
+import { type Photo, type Product, type Workshop, writeWorkshopFile } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
 import { type Changes, mirrored } from './Changes';
 import { type Disk, Engine, type KeptAnswer } from './Engine';
@@ -13,15 +13,27 @@ const cupboard = 'ticket-cupboard';
 function disk() {
   const answers = new Map<string, KeptAnswer>();
   const adopted: Workshop[] = [];
-  const d: Disk & { answers: typeof answers; adopted: Workshop[] } = {
+  const kept = new Map<string, Blob>();
+  const d: Disk & { answers: typeof answers; adopted: Workshop[]; kept: typeof kept; room: number } = {
     answers,
     adopted,
+    kept,
+    room: 100,
     read: async () => [...answers.values()],
     write: async (_, some) => {
       for (const a of some) answers.set(a.pieceId, JSON.parse(JSON.stringify(a)));
     },
     isTaken: async (id) => id === 'demo',
     adopt: async (w) => void adopted.push(w),
+    pictures: async function* (ids) {
+      for (const id of ids) if (kept.has(id)) yield { id, blob: kept.get(id)! };
+    },
+    keepPicture: async (id, blob) => {
+      if (kept.size >= d.room) return 'full';
+      if ((await blob.text()) === 'broken') return 'unreadable';
+      kept.set(id, blob);
+      return 'kept';
+    },
   };
   return d;
 }
@@ -184,6 +196,39 @@ describe('the engine of the worker', () => {
     const cut = await engine.importFile(new Blob(['{"format":']), 'other', () => {});
     expect(cut.ok).toBe(false);
     expect(on.adopted).toHaveLength(1);
+  });
+
+  it('takes a workshop with its photographs to another device: all that are there, and says which are not', async () => {
+    const photo = (id: string): Photo => ({
+      id,
+      name: `${id}.jpg`,
+      at: '2026-11-25T10:00:00+00:00',
+      atFrom: 'camera',
+      widthPx: 20,
+      heightPx: 10,
+      of: { kind: 'piece' },
+      note: '',
+    });
+    const photos = ['one', 'two', 'three', 'broken', 'elsewhere'].map(photo);
+    const here = disk();
+    const engine = new Engine('1', here);
+    engine.apply(whole({ ...demo, pieces: { ...demo.pieces, [cupboard]: { ...demo.pieces[cupboard]!, photos } } }));
+    for (const id of ['one', 'two', 'three', 'broken', 'of no piece']) here.kept.set(id, new Blob([id]));
+    const zip = await engine.exportZip('2026-11-25T10:00:00+00:00');
+    if (!zip.ok) throw new Error(zip.issues[0]?.message);
+    expect(zip.value.left).toBe(1);
+    const there = disk();
+    const read = await new Engine('1', there).importFile(zip.value.blob, 'fresh');
+    expect(read.ok && read.warnings.map((w) => w.code)).toEqual(['photos_damaged']);
+    expect(there.adopted[0]!.pieces[cupboard]!.photos).toEqual(photos);
+    expect([...there.kept.keys()]).toEqual(['one', 'two', 'three']);
+    expect(await there.kept.get('two')!.text()).toBe('two');
+    // A disk that is full keeps what it can, and the workshop.
+    const full = disk();
+    full.room = 2;
+    const half = await new Engine('1', full).importFile(zip.value.blob, 'fresh');
+    expect(half.ok && half.warnings[0]?.message).toMatch(/2 photographs were kept, 2 were not/);
+    expect(full.adopted).toHaveLength(1);
   });
 
   it('plans with what the instruments told, keeps it out of the records until it is, and lets go of it for another workshop', () => {

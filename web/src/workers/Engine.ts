@@ -51,7 +51,7 @@ import {
 import { improvingSchedule, rehearsed, seekConflict, type WorkshopSchedule } from '@cosmesis/core/schedule';
 import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
 import { quantitiesToCsv, sittingsToICalendar, workshopToICalendar } from '@cosmesis/core/takeaway';
-import { good, minuteOf, type Result, refused } from '@cosmesis/core/units';
+import { good, type Issue, minuteOf, type Result, refused } from '@cosmesis/core/units';
 import {
   canonicalJson,
   emptyRecords,
@@ -64,11 +64,13 @@ import {
   type Product,
   type Reading,
   type Workshop,
+  writeWorkshopFile,
   type ZoneId,
 } from '@cosmesis/core/workshop';
 import { dequal } from 'dequal/lite';
 import type { Changes, Mirrored } from './Changes';
 import { contentHash } from './contentHash';
+import { isZip, type OpenedZip, openZip, type Packed, zipOf } from './photoZip';
 import { type MadeFile, makeFile, readFile } from './workshopFiles';
 
 /** A reckoning as the page gets it: with the plan that was last seen, where another one is given now. */
@@ -128,7 +130,16 @@ export interface Disk {
   isTaken: (workshopId: string) => Promise<boolean>;
   /** Writes a workshop whole. */
   adopt: (workshop: Workshop) => Promise<void>;
+  /** The pictures of photographs that are on this device, one after the other. */
+  pictures: (ids: readonly string[]) => AsyncIterable<Packed>;
+  /** Keeps the picture of a photograph. Full: there is no room for it. Unreadable: it is no picture. */
+  keepPicture: (id: string, blob: Blob) => Promise<'kept' | 'full' | 'unreadable'>;
 }
+
+/** Ids of all photographs of a workshop. */
+const photoIdsOf = ({ pieces }: Workshop): string[] => [
+  ...new Set(Object.values(pieces).flatMap((p) => (p.photos ?? []).map((photo) => photo.id))),
+];
 
 /** Whether nothing of a record is another one: its parts are shared where they are equal. */
 const unchanged = <T extends object>(before: T, now: T): boolean => {
@@ -789,6 +800,48 @@ export class Engine {
     }
   }
 
+  /** The workshop as a ZIP with its photographs, those of them that are on this device. */
+  async exportZip(exportedAt: string): Promise<Result<{ blob: Blob; left: number }>> {
+    try {
+      const workshop = this.open();
+      const ids = photoIdsOf(workshop);
+      const file = new Blob([writeWorkshopFile(workshop, exportedAt)], { type: 'application/json' });
+      let packed = 0;
+      const { pictures } = this.store;
+      async function* counted() {
+        for await (const picture of pictures(ids)) {
+          packed += 1;
+          yield picture;
+        }
+      }
+      const blob = await zipOf(file, counted());
+      return good({ blob, left: ids.length - packed });
+    } catch (error) {
+      return failed(error);
+    }
+  }
+
+  /** Keeps the pictures of a ZIP that a workshop has photographs for; what could not be kept is said. */
+  private async keepPictures(workshop: Workshop, zip: OpenedZip): Promise<Issue[]> {
+    const there = new Set(zip.ids);
+    const wanted = photoIdsOf(workshop).filter((id) => there.has(id));
+    const count = { kept: 0, full: 0, unreadable: 0 };
+    for (const id of wanted) {
+      const blob = count.full > 0 ? null : await zip.picture(id);
+      if (count.full > 0) count.full += 1;
+      else count[blob ? await this.store.keepPicture(id, blob) : 'unreadable'] += 1;
+    }
+    const said = (code: string, message: string): Issue => ({ code, path: '', message });
+    return [
+      ...(count.full > 0
+        ? [said('disk_full', `The disk is full: ${count.kept} photographs were kept, ${count.full} were not.`)]
+        : []),
+      ...(count.unreadable > 0
+        ? [said('photos_damaged', `${count.unreadable} photographs in the ZIP are damaged and were left out.`)]
+        : []),
+    ];
+  }
+
   /**
    * Reads a file and writes it to the disk of the browser as a workshop of its own: where its id is taken already, under the id
    * given and a name that says so. What cannot be read changes nothing.
@@ -799,7 +852,9 @@ export class Engine {
     progress: (share: number) => void = () => {},
   ): Promise<Result<{ workshopId: string; name: string }>> {
     try {
-      const read = await readFile(file, progress);
+      const zip = (await isZip(file)) ? await openZip(file) : null;
+      if (zip && !zip.ok) return zip;
+      const read = await readFile(zip ? zip.value.workshop : file, progress);
       if (!read.ok) return read;
       const taken = await this.store.isTaken(read.value.id);
       const { settings } = read.value;
@@ -811,8 +866,9 @@ export class Engine {
           }
         : read.value;
       await this.store.adopt(workshop);
+      const left = zip ? await this.keepPictures(workshop, zip.value) : [];
       progress(1);
-      return good({ workshopId: workshop.id, name: workshop.settings.name }, read.warnings);
+      return good({ workshopId: workshop.id, name: workshop.settings.name }, [...left, ...read.warnings]);
     } catch (error) {
       return failed(error);
     }

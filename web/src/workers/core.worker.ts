@@ -1,8 +1,11 @@
+import { smallPx } from '@cosmesis/core/photos';
 import { OperationLog } from '../store/OperationLog';
+import { photoStore } from '../store/photoStore';
 import { recordsOf } from '../store/records';
 import { SecondCopy } from '../store/SecondCopy';
 import { type Disk, Engine, type KeptAnswer } from './Engine';
 import type { FromWorker, ToWorker } from './protocol';
+import { scaledPicture } from './scaledPicture';
 
 declare const __CODE_VERSION__: string;
 
@@ -24,6 +27,27 @@ const disk: Disk = {
   adopt: async (workshop) => {
     const { name, demo } = workshop.settings;
     await (await log()).replaceAll({ workshopId: workshop.id, name, demo }, (rev) => recordsOf(workshop, rev));
+  },
+  pictures: async function* (ids) {
+    const store = await photoStore();
+    for (const id of ids) {
+      const pictures = await store.get(id);
+      if (pictures) yield { id, blob: pictures.full };
+    }
+  },
+  keepPicture: async (id, blob) => {
+    const bitmap = await createImageBitmap(blob).catch(() => null);
+    if (!bitmap) return 'unreadable';
+    try {
+      const { blob: small } = await scaledPicture(bitmap, smallPx);
+      await (await photoStore()).put(id, { full: blob, small });
+      return 'kept';
+    } catch (error) {
+      if (error instanceof DOMException && error.name === 'QuotaExceededError') return 'full';
+      throw error;
+    } finally {
+      bitmap.close();
+    }
   },
 };
 

@@ -10,7 +10,7 @@ import { useNavigate } from 'react-router';
 import { demoId } from '../../store/demoId';
 import { emptyWorkshop, freshDemo, newId, nowIso, theStore } from '../../store/theStore';
 import { useServerHealth } from '../../store/useServerHealth';
-import { useSettings, useStorePart } from '../../store/useWorkshop';
+import { useParts, useSettings, useStorePart } from '../../store/useWorkshop';
 import type { StoreState } from '../../store/WorkshopStore';
 import { downloadBlob, fileName } from '../../ui/download';
 import { FileButton } from '../../ui/FileButton';
@@ -143,7 +143,8 @@ function Files() {
   const navigate = useNavigate();
   const [issues, setIssues] = useState<readonly Issue[]>([]);
   const [share, setShare] = useState<number | null>(null);
-  const settings = useSettings();
+  const { settings, pieces } = useParts('settings', 'pieces');
+  const photos = Object.values(pieces).reduce((sum, p) => sum + (p.photos?.length ?? 0), 0);
   const here = useStillHere();
   const exportFile = async () => {
     setShare(0);
@@ -151,6 +152,15 @@ function Files() {
     setShare(null);
     if (made.ok) downloadBlob(fileName(settings.name, made.value.ending), made.value.blob);
     else say({ text: made.issues[0]?.message ?? 'The file could not be made.' });
+  };
+  const exportZip = async () => {
+    setShare(0);
+    const made = await callCore('exportZip', [nowIso()], { urgent: true, limitMs: 600_000 });
+    setShare(null);
+    if (!made.ok) return say({ text: made.issues[0]?.message ?? 'The ZIP could not be made.' });
+    downloadBlob(fileName(settings.name, 'zip'), made.value.blob);
+    if (made.value.left > 0)
+      say({ text: `${made.value.left} photographs are not on this device, and not in the ZIP.` });
   };
   const importFile = async (file: File) => {
     setShare(0);
@@ -177,7 +187,10 @@ function Files() {
   return (
     <Stack component="section" aria-label="Files">
       <Typography variant="h2">Take away and bring back</Typography>
-      <Typography variant="body2">One file holds the whole workshop: pieces, products, readings, log.</Typography>
+      <Typography variant="body2">
+        One file holds the whole workshop: pieces, products, readings, log
+        {photos > 0 ? `; a ZIP holds its ${photos} photographs too` : ''}.
+      </Typography>
       {issues.length > 0 && <Issues issues={issues} />}
       {share !== null && (
         <LinearProgress
@@ -190,9 +203,14 @@ function Files() {
         <Button variant="contained" onClick={exportFile}>
           Export this workshop
         </Button>
+        {photos > 0 && (
+          <Button variant="outlined" onClick={exportZip}>
+            Export with photographs
+          </Button>
+        )}
         <FileButton
           label="Import a file"
-          accept=".json,.gz,application/json,application/gzip"
+          accept=".json,.gz,.zip,application/json,application/gzip,application/zip"
           onFile={(file) => void importFile(file)}
         />
       </Stack>

@@ -15,6 +15,7 @@ import { toPiece } from '../../../ui/links';
 import { pressLog } from '../../../ui/pressLog';
 import StepsOfSitting, { hasParts } from '../../../ui/StepsOfSitting';
 import UsedAmounts from '../../../ui/UsedAmounts';
+import PhotoButton from '../photos/PhotoButton';
 
 /** What to press next: the running sitting, and the next ones. */
 export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {
@@ -35,7 +36,7 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
         <Held key={hold.words} piece={piece} hold={hold} />
       ))}
       <ul className="bare">
-        {ahead.map((s) => {
+        {ahead.map((s, i) => {
           const words = sittingWords(s, doWhat);
           const planned = inPlan.get(`${piece.id}/${s.id}`);
           const startMin = planned?.startMin ?? s.startMin;
@@ -74,6 +75,11 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
                 </Stack>
                 {planned && s.status === 'planned' && !s.held && startMin > nowMin && (
                   <Typography variant="body2">Not sooner: {planned.binds}.</Typography>
+                )}
+                {(s.status === 'running' || i === 0) && (
+                  <Stack direction="row">
+                    <PhotoButton piece={piece} of={{ kind: 'step', stepId: s.steps[0]!.step.id }} what={words} />
+                  </Stack>
                 )}
                 {hasParts(s) && !s.held && <StepsOfSitting pieceId={piece.id} sitting={s} unitSystem={unitSystem} />}
               </div>

@@ -18,6 +18,7 @@ import { Fields } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';
 import { MeasureField } from '../../../ui/MeasureField';
 import { Select } from '../../../ui/Select';
+import PhotoButton from '../photos/PhotoButton';
 
 /** When damage is found that is noted now: on the way, once something was done. */
 export const foundNow = (piece: Piece): string | null => (piece.log.length > 0 ? new Date().toISOString() : null);
@@ -103,6 +104,13 @@ function DamageRow({
             +
           </Button>
         </Stack>
+      </Stack>
+      <Stack direction="row">
+        <PhotoButton
+          piece={piece}
+          of={{ kind: 'damage', damageId: damage.id }}
+          what={`${name}, ${zoneNames[damage.zoneId].toLowerCase()}`}
+        />
       </Stack>
       <Accordion>
         <AccordionSummary>

@@ -35,6 +35,7 @@ import { say } from '../../../ui/say';
 import { UnitKeys } from '../../../ui/UnitKeys';
 import { faceColours } from '../../../ui/zoneLooks';
 import { usePieceContext } from '../PieceFrame';
+import { Photographs } from '../photos/Photographs';
 import { DamageFields } from './DamageFields';
 import { FaceList, FacePanel } from './FacePanel';
 import { FittingFields } from './FittingFields';
@@ -228,6 +229,14 @@ export default function Survey() {
         <QuickFields piece={piece} />
         <LeadFields piece={piece} />
         <div>
+          <SurveySection
+            id="photographs"
+            title="Photographs"
+            noted={listed(counted(piece.photos?.length ?? 0, 'photograph'))}
+            open={(piece.photos?.length ?? 0) > 0 || hash === '#photographs'}
+          >
+            <Photographs piece={piece} faces={faces} />
+          </SurveySection>
           <SurveySection
             id="damage"
             title="Damage"

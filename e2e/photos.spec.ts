@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
 import { exifJpeg } from './exifJpeg';
 import { fromMenu, openFresh } from './support';
@@ -135,7 +136,7 @@ test('a photograph is named, held against one from before, taken away and back; 
   await expect(section.getByRole('button', { name: /16:00/ })).toBeVisible();
 });
 
-test('a damage and the sitting that is next are photographed where they stand', async ({ page }) => {
+test('a damage and the sitting that is next are photographed where they stand', async ({ page }, info) => {
   await openFresh(page, '/pieces/refreshment-table/survey');
   const plain = Uint8Array.from(await quarters(page));
   const buffer = exifJpeg(plain, { orientation: 1, date: '2026:11:25 09:00:00', place: false });
@@ -152,6 +153,18 @@ test('a damage and the sitting that is next are photographed where they stand', 
   await expect(page.getByRole('region', { name: 'Photographs' }).getByRole('button', { name: /09:00$/ })).toHaveCount(
     2,
   );
+  // On paper too, and in its PDF.
+  await page.goto('/pieces/refreshment-table/papers');
+  await page.getByRole('button', { name: 'Survey', exact: true }).click();
+  await expect(page.getByRole('img', { name: /^Damage 1: loose veneer, Wed 25 Nov 09:00/ })).toBeVisible();
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as PDF' }).click(),
+  ]);
+  const path = info.outputPath('survey.pdf');
+  await saved.saveAs(path);
+  expect(execFileSync('pdfimages', ['-list', path], { encoding: 'utf8' })).toMatch(/image +80 +40/);
+  expect(execFileSync('pdftotext', [path, '-'], { encoding: 'utf8' })).toContain('Damage 1: loose veneer, Wed 25 Nov');
 });
 
 test('photographs go with the workshop in a ZIP, and come back on another device', async ({ page, browser }, info) => {

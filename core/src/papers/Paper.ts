@@ -35,6 +35,8 @@ export type Block =
   | { kind: 'colours'; rows: readonly { name: string; colour: string; words: string }[] }
   | { kind: 'sticks'; rows: readonly { name: string; bands: readonly PaperBand[] }[] }
   | { kind: 'drawing'; svg: string; words: string }
+  /** Photographs by their id, with what they show. */
+  | { kind: 'pictures'; rows: readonly { photoId: string; words: string; widthPx: number; heightPx: number }[] }
   /** Lines to write on. */
   | { kind: 'sign'; lines: readonly string[] };
 

@@ -7,6 +7,7 @@ import {
   lowerFirst,
   methodNames,
   severityWords,
+  stepNameOf,
 } from '../finishing';
 import {
   buildFaces,
@@ -26,7 +27,7 @@ import {
 import { bandsOf, rangeOf, type Sitting, sittingsOf, sittingWords } from '../reckoning';
 import { careCard, usedRows } from '../takeaway';
 import { duration, exactMoney, formatLength, formatTemperature, inMinor, minorDigits, minuteOf, money } from '../units';
-import type { ZoneId } from '../workshop';
+import type { Photo, ZoneId } from '../workshop';
 import { doneOn, notDone } from './doneInWords';
 import { drawingSvg } from './drawingSvg';
 import type { Block, Paper, PaperBand, PaperKind } from './Paper';
@@ -125,6 +126,39 @@ function colourNow({ piece, reckoning }: PaperInput): (face: Face) => string {
   return (face) => now.get(zoneOfFace(piece, face)) ?? '#f4f2ea';
 }
 
+/** No more photographs than these go on one paper: the rest is in the workshop's ZIP. */
+const mostPictures = 12;
+
+/** Photographs with what they show and when they were taken, the first first; nothing where there are none. */
+function pictures(title: string, input: PaperInput, wanted: (photo: Photo) => boolean): Block[] {
+  const { piece } = input;
+  const { moment } = wordsFor(input);
+  const own = (piece.photos ?? []).filter(wanted).sort((a, b) => minuteOf(a.at) - minuteOf(b.at));
+  if (own.length === 0) return [];
+  const of = (photo: Photo): string => {
+    if (photo.of.kind === 'piece') return piece.name;
+    if (photo.of.kind === 'step') return stepNameOf(photo.of.stepId);
+    if (photo.of.kind === 'face') return 'Detail';
+    const { damageId } = photo.of;
+    const number = piece.damage.findIndex((d) => d.id === damageId);
+    return number < 0 ? 'Damage' : `Damage ${number + 1}: ${damageRow(piece.damage[number]!.kind).name}`;
+  };
+  const more = own.length - mostPictures;
+  return [
+    heading(title),
+    {
+      kind: 'pictures',
+      rows: own.slice(0, mostPictures).map((p) => ({
+        photoId: p.id,
+        words: [`${of(p)}, ${moment(minuteOf(p.at))}`, p.note].filter(Boolean).join('. '),
+        widthPx: p.widthPx,
+        heightPx: p.heightPx,
+      })),
+    },
+    ...(more > 0 ? [{ kind: 'small', text: `${more} more are kept with the workshop.` } as const] : []),
+  ];
+}
+
 /** What a piece is and what is wrong with it, its damage numbered on the drawing. */
 function survey(input: PaperInput): Omit<Paper, 'kind' | 'foot'> {
   const { piece, settings, reckoning } = input;
@@ -181,6 +215,7 @@ function survey(input: PaperInput): Omit<Paper, 'kind' | 'foot'> {
           ]
         : []),
       ...under('Left as it is', kept),
+      ...pictures('Photographs', input, (p) => p.of.kind !== 'step'),
       ...(piece.note ? [heading('Note'), text(piece.note)] : []),
     ],
   };
@@ -402,6 +437,7 @@ function record(input: PaperInput): Omit<Paper, 'kind' | 'foot'> {
         ),
       ),
       ...(doneSteps.length > 0 ? [heading('With what'), usedTable(input)] : []),
+      ...pictures('Photographs of the work', input, (p) => p.of.kind === 'step'),
     ],
   };
 }

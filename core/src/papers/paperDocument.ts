@@ -16,6 +16,8 @@ export interface PaperDocument {
   content: readonly object[];
   /** Said at the foot of each page, before its number. */
   foot: string;
+  /** Ids of the photographs in it: their pictures are given when it is made. */
+  pictures: readonly string[];
 }
 
 const ink = '#15211c';
@@ -183,6 +185,28 @@ function laidOut(block: Block, pageWidth: number): object {
         margin: [0, 4, 0, 8],
         unbreakable: true,
       };
+    case 'pictures': {
+      const each = (width - 16) / 2;
+      const pairs = block.rows.flatMap((row, i) => (i % 2 === 0 ? [[row, block.rows[i + 1]]] : []));
+      return {
+        stack: pairs.map((pair) => ({
+          columns: pair.map((row) =>
+            row
+              ? {
+                  width: each,
+                  stack: [
+                    { image: row.photoId, fit: [each, 180] },
+                    set(row.words, { fontSize: 9.5, color: pale, margin: [0, 3, 0, 0] }),
+                  ],
+                }
+              : { width: each, text: '' },
+          ),
+          columnGap: 16,
+          margin: [0, 2, 0, 10],
+          unbreakable: true,
+        })),
+      };
+    }
     case 'sign':
       return {
         columns: block.lines.map((line) => ({
@@ -231,11 +255,19 @@ function inOrder(blocks: readonly Block[], pageWidth: number): object[] {
   return all;
 }
 
-/** A paper laid out for A4, or for US Letter. */
+/** Photographs whose pictures are at hand; where none is, their words alone. */
+function shownHere(block: Extract<Block, { kind: 'pictures' }>, onDevice: ReadonlySet<string>): Block {
+  const rows = block.rows.filter((r) => onDevice.has(r.photoId));
+  return rows.length > 0 ? { kind: 'pictures', rows } : { kind: 'lines', lines: block.rows.map((r) => r.words) };
+}
+
+/** A paper laid out for A4, or for US Letter. @param onDevice ids of photographs whose pictures are at hand */
 export function paperDocument(
-  { title, under, blocks, foot }: Paper,
+  { title, under, blocks: all, foot }: Paper,
   { name, papers, unitSystem }: Pick<Settings, 'name' | 'papers' | 'unitSystem'>,
+  onDevice: ReadonlySet<string> = new Set(),
 ): PaperDocument {
+  const blocks = all.map((b): Block => (b.kind === 'pictures' ? shownHere(b, onDevice) : b));
   const size = papers?.size ?? (unitSystem === 'us' ? 'letter' : 'a4');
   const pageSize = size === 'letter' ? 'LETTER' : 'A4';
   return {
@@ -249,5 +281,6 @@ export function paperDocument(
       ...inOrder(blocks, widths[pageSize]),
     ],
     foot,
+    pictures: blocks.flatMap((b) => (b.kind === 'pictures' ? b.rows.map((r) => r.photoId) : [])),
   };
 }

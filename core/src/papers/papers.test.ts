@@ -6,9 +6,9 @@ import { buildFaces, shapeToDraw } from '../piece';
 import { typicalSupplies } from '../products';
 import { reckonPiece, sittingsOf, sittingWords } from '../reckoning';
 import { exactMoney, inMinor, minorDigits, minuteOf } from '../units';
-import type { Piece, Settings } from '../workshop';
+import type { Photo, Piece, Settings } from '../workshop';
 import { type Block, makePaper, type PaperInput, paperKinds, priceParts } from './index';
-import { inFonts } from './paperDocument';
+import { inFonts, paperDocument } from './paperDocument';
 
 const nowMin = minuteOf('2026-11-25T10:07:00+00:00');
 const demo = demoWorkshop(nowMin, 'Europe/London');
@@ -106,6 +106,45 @@ describe('papers of a piece', () => {
     expect(blocksOf(behind.blocks, 'table').at(-1)!.rows[0]![2]).toMatch(/not seen in the drawing$/);
     const rows = blocksOf(blocks, 'table').at(-1)!.rows;
     expect(rows.map(([no]) => no)).toEqual(placed.map((_, i) => String(i + 1)));
+  });
+
+  it('photographs go on the survey and the record, the first first, with what they show; without their pictures as words', () => {
+    const { damage } = demo.pieces['refreshment-table']!;
+    const photo = (id: string, of: Photo['of'], hour: number): Photo => ({
+      id,
+      name: `${id}.jpg`,
+      at: `2026-11-20T0${hour}:00:00+00:00`,
+      atFrom: 'camera',
+      widthPx: 20,
+      heightPx: 10,
+      of,
+      note: id === 'late' ? 'Flat again' : '',
+    });
+    const photos = [
+      photo('late', { kind: 'damage', damageId: damage[0]!.id }, 9),
+      photo('early', { kind: 'piece' }, 8),
+      photo('coat', { kind: 'step', stepId: 'top/seal/1' }, 7),
+    ];
+    const input = inputOf('refreshment-table', { photos });
+    const survey = makePaper('survey', input);
+    const [shown] = blocksOf(survey.blocks, 'pictures');
+    expect(shown!.rows.map((r) => r.words)).toEqual([
+      'Refreshment table, Fri 20 Nov 08:00',
+      'Damage 1: loose veneer, Fri 20 Nov 09:00. Flat again',
+    ]);
+    const onRecord = blocksOf(makePaper('record', input).blocks, 'pictures').flatMap((b) =>
+      b.rows.map((r) => r.photoId),
+    );
+    expect(onRecord).toEqual(['early', 'late', 'coat']);
+    const here = paperDocument(survey, demo.settings, new Set(['late']));
+    expect(here.pictures).toEqual(['late']);
+    const nowhere = paperDocument(survey, demo.settings);
+    expect(nowhere.pictures).toEqual([]);
+    expect(JSON.stringify(nowhere.content)).toContain('Refreshment table, Fri 20 Nov 08:00');
+    const many = Array.from({ length: 15 }, (_, i) => photo(`p${i}`, { kind: 'piece' }, 8));
+    expect(wordsOf(makePaper('survey', inputOf('refreshment-table', { photos: many })).blocks)).toContain(
+      '3 more are kept',
+    );
   });
 
   it('every kind can be made of every piece that has a plan', () => {

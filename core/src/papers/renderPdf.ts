@@ -20,11 +20,12 @@ export const paperFontFiles: readonly { key: string; path: string }[] = fontFami
   ),
 );
 
-/** A paper as PDF, its fonts in it. @param fonts the font files by key, in base64 */
+/** A paper as PDF, its fonts in it. @param fonts the font files by key, in base64 @param images pictures by the id of their photograph, as data addresses */
 export async function renderPdf(
   maker: PdfMaker,
-  { foot, ...definition }: PaperDocument,
+  { foot, pictures: _, ...definition }: PaperDocument,
   fonts: Readonly<Record<string, string>>,
+  images: Readonly<Record<string, string>> = {},
 ): Promise<Uint8Array> {
   maker.addVirtualFileSystem(
     Object.fromEntries(Object.entries(fonts).map(([key, data]) => [key, { data, encoding: 'base64' }])),
@@ -51,5 +52,5 @@ export async function renderPdf(
     node: { headlineLevel?: number },
     on: { getFollowingNodesOnPage: () => readonly unknown[] },
   ): boolean => node.headlineLevel === 1 && on.getFollowingNodesOnPage().length === 0;
-  return maker.createPdf({ ...definition, footer, pageBreakBefore }).getBuffer();
+  return maker.createPdf({ ...definition, images, footer, pageBreakBefore }).getBuffer();
 }

@@ -24,12 +24,17 @@ async function fontFiles(): Promise<Record<string, string>> {
   return Object.fromEntries(await Promise.all(read));
 }
 
-/** A paper as PDF, made in a worker of its own. @throws Error where it cannot be made, with a reason */
+/** A paper as PDF, made in a worker of its own. @param pictures those at hand, by id @throws Error where it cannot be made, with a reason */
 export async function paperPdf(
   paper: Paper,
+  pictures: ReadonlyMap<string, Blob>,
   settings: Pick<Settings, 'name' | 'papers' | 'unitSystem'>,
 ): Promise<Blob> {
   const fonts = await fontFiles();
+  const document = paperDocument(paper, settings, new Set(pictures.keys()));
+  const images: Record<string, string> = {};
+  for (const id of document.pictures)
+    images[id] = `data:image/jpeg;base64,${inBase64(new Uint8Array(await pictures.get(id)!.arrayBuffer()))}`;
   const worker = new Worker(new URL('../workers/pdf.worker.ts', import.meta.url), { type: 'module', name: 'pdf' });
   try {
     const bytes = await new Promise<Uint8Array>((resolve, reject) => {
@@ -37,7 +42,7 @@ export async function paperPdf(
         data.bytes ? resolve(data.bytes) : reject(new Error(data.failed)),
       );
       worker.addEventListener('error', (event) => reject(new Error(event.message || 'its worker did not start')));
-      worker.postMessage({ document: paperDocument(paper, settings), fonts });
+      worker.postMessage({ document, fonts, images });
     });
     return new Blob([bytes as BlobPart], { type: 'application/pdf' });
   } finally {

@@ -9,6 +9,7 @@ import Typography from '@mui/material/Typography';
 import { HeadRow } from '../../../ui/HeadRow';
 import { TickBox } from '../../../ui/layout';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
+import { Picture } from '../photos/Picture';
 
 /** A part of a paper: what stands under one heading. */
 interface Part {
@@ -173,6 +174,19 @@ function Shown({ block, label }: { block: Block; label: string }) {
         <Box sx={{ maxWidth: 420, '& img': { width: '100%' } }}>
           <img src={`data:image/svg+xml,${encodeURIComponent(block.svg)}`} alt={block.words} />
           <Typography variant="body2">{block.words}</Typography>
+        </Box>
+      );
+    case 'pictures':
+      return (
+        <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, gap: 2 }}>
+          {block.rows.map((row) => (
+            <figure key={row.photoId} style={{ margin: 0 }}>
+              <Picture photo={{ ...row, id: row.photoId, name: 'The photograph' }} which="full" alt={row.words} />
+              <Typography variant="body2" component="figcaption">
+                {row.words}
+              </Typography>
+            </figure>
+          ))}
         </Box>
       );
     case 'sign':

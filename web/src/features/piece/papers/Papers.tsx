@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { photoStore } from '../../../store/photoStore';
 import { usePaper } from '../../../store/usePaper';
 import { useSettings } from '../../../store/useWorkshop';
 import { downloadBlob, fileName } from '../../../ui/download';
@@ -41,7 +42,13 @@ export default function Papers() {
   const save = async (of: Paper) => {
     setMaking(true);
     try {
-      downloadBlob(fileName(of.title, 'pdf'), await paperPdf(of, settings));
+      const pictures = new Map<string, Blob>();
+      for (const block of of.blocks)
+        for (const { photoId } of block.kind === 'pictures' ? block.rows : []) {
+          const kept = await (await photoStore()).get(photoId);
+          if (kept) pictures.set(photoId, kept.full);
+        }
+      downloadBlob(fileName(of.title, 'pdf'), await paperPdf(of, pictures, settings));
     } catch (error) {
       say({ text: `The PDF could not be made: ${(error as Error).message}. Print the page instead.` });
     } finally {

@@ -13,7 +13,15 @@ export const wholeInView = ({ widthPx, heightPx }: Photo) => ({
 });
 
 /** The picture of a photograph, or where it is where it is not on this device. */
-export function Picture({ photo, which, alt }: { photo: Photo; which: keyof Pictures; alt: string }) {
+export function Picture({
+  photo,
+  which,
+  alt,
+}: {
+  photo: Pick<Photo, 'id' | 'name' | 'widthPx' | 'heightPx'>;
+  which: keyof Pictures;
+  alt: string;
+}) {
   const url = usePicture(photo.id, which);
   const ratio = `${photo.widthPx} / ${photo.heightPx}`;
   if (url === undefined) return <Skeleton variant="rectangular" sx={{ aspectRatio: ratio, height: 'auto' }} />;

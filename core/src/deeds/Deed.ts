@@ -1,4 +1,4 @@
-import type { Container, FilmState, Forecast, LogEntry, Mix, Photo, Reading, Step } from '../workshop';
+import type { Container, FilmState, Forecast, LogEntry, Mix, Photo, PieceMoney, Reading, Step } from '../workshop';
 import type { Mishap } from './mishaps';
 
 /** What can be corrected in an entry of the log. */
@@ -48,6 +48,8 @@ export type Deed =
   /** All cans of a product are brought in from the shelf; null: they are put back on it. */
   | { do: 'bring-in'; productId: string; spaceId: string | null }
   | { do: 'use-up' | 'throw-away'; containerId: string }
+  /** What came in and went out for a piece. */
+  | { do: 'note-money'; pieceId: string; change: Partial<PieceMoney> }
   | { do: 'add-photos'; pieceId: string; photos: readonly Photo[] }
   /** beforeId: null: it is held against none. */
   | {

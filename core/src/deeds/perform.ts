@@ -14,6 +14,7 @@ import {
   testFilm,
 } from './logDeeds';
 import { beginMix, dropMix, finishMix, pour, throwMix } from './mixDeeds';
+import { noteMoney } from './noteMoney';
 import { addPhotos, changePhoto, removePhoto } from './photoDeeds';
 import { bring, bringIn, count, empty, open } from './shelfDeeds';
 import { wentWrong } from './wentWrong';
@@ -41,6 +42,7 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
   'bring-in': bringIn,
   'use-up': empty,
   'throw-away': empty,
+  'note-money': noteMoney,
   'add-photos': addPhotos,
   'change-photo': changePhoto,
   'remove-photo': removePhoto,

@@ -92,6 +92,8 @@ const besides: ReadonlySet<string> = new Set([
   'setName',
   'home',
   'salePrice',
+  'money',
+  'photos',
   'keptPlans',
   'plannedBefore',
   'createdAt',

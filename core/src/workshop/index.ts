@@ -103,6 +103,7 @@ export {
   type Person,
   type Photo,
   type Piece,
+  type PieceMoney,
   type Product,
   type ProductTimes,
   pieceSchema,

@@ -554,6 +554,22 @@ export const pieceSchema = z.object({
   commission: z.object({ chosen: text, supplied: text, approvals: z.array(approval).max(200) }),
   /** What it is to sell for, in the workshop's currency. */
   salePrice: price.nullable(),
+  /** What came in and went out for it besides materials and hours, in the workshop's currency; left out: nothing is noted. */
+  money: z
+    .object({
+      boughtFor: price.nullable(),
+      boughtAt: instant.nullable(),
+      /** Fetching, and whatever else it cost. */
+      otherCosts: price.nullable(),
+      offeredAt: instant.nullable(),
+      soldFor: price.nullable(),
+      soldAt: instant.nullable(),
+      /** Where it was sold. */
+      soldOn: name,
+      /** What selling it cost. */
+      fee: price.nullable(),
+    })
+    .optional(),
   /** Decade it was made, e.g. 1930; null: unknown. */
   decade: z.int().min(1500).max(2100).nullable(),
   /** Country it was made in, ISO 3166-1 alpha-2; null: unknown. */
@@ -810,6 +826,8 @@ const settingsFields = z.object({
   /** Largest cup that is mixed in, L. */
   cupL: z.number().min(0.01).max(100),
   labour: z.object({ ratePerHour: upTo(100_000), shareOfSaleFrac: z.number().min(0).max(1) }),
+  /** Rent, light and tools for each hour of work, in the workshop's currency; left out: none is counted. */
+  overheadPerHour: upTo(100_000).optional(),
   /** Where pieces stand, the usual one first; none: nothing is known of the air to come, and the times of the labels hold. */
   spaces: z.array(spaceSchema).max(12),
   /** The space in which the shelf stands; left out: its cans are as warm as the piece. */
@@ -857,6 +875,7 @@ export const settingsSchema = settingsFields
     },
   );
 
+export type PieceMoney = NonNullable<z.infer<typeof pieceSchema>['money']>;
 export type Photo = z.infer<typeof photoSchema>;
 export type Person = z.infer<typeof personSchema>;
 export type DayOff = z.infer<typeof dayOff>;

@@ -27,6 +27,7 @@ const Air = lazy(() => import('../features/air/Air'));
 const Rack = lazy(() => import('../features/rack/Rack'));
 const HouseRules = lazy(() => import('../features/house/HouseRules'));
 const PaperSettings = lazy(() => import('../features/workshop/PaperSettings'));
+const EarnedScreen = lazy(() => import('../features/money/EarnedScreen'));
 const PeopleAndRoom = lazy(() => import('../features/workshop/PeopleAndRoom'));
 const Settings = lazy(() => import('../features/settings/Settings'));
 const WorkshopScreen = lazy(() => import('../features/workshop/WorkshopScreen'));
@@ -59,6 +60,7 @@ const router = createBrowserRouter(
           ],
         },
         { path: 'rack', element: <Rack /> },
+        { path: 'earned', element: <EarnedScreen /> },
         { path: 'air', element: <Air /> },
         { path: 'mix', element: <Mix /> },
         { path: 'mix/:mixId', element: <Pour /> },

@@ -27,6 +27,7 @@ export const fromTheMenu = [
   { to: '/rack', name: 'Rack', letter: 'r' },
   { to: '/air', name: 'Air', letter: 'a' },
   { to: '/products', name: 'Products', letter: 'o' },
+  { to: '/earned', name: 'What it earned', letter: 'e' },
   { to: '/settings', name: 'Settings', letter: 'w' },
   { to: '/settings/house', name: 'House rules', letter: 'h' },
 ] as const;

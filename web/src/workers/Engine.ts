@@ -2,6 +2,7 @@ import { readingFor } from '@cosmesis/core/deeds';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
 import { nothingAround, planOf } from '@cosmesis/core/finishing';
+import { type Earned, earned } from '@cosmesis/core/money';
 import { makePaper, type Paper, type PaperInput, type PaperKind } from '@cosmesis/core/papers';
 import { typicalSupplies } from '@cosmesis/core/products';
 import {
@@ -798,6 +799,22 @@ export class Engine {
     } catch (error) {
       return failed(error);
     }
+  }
+
+  /** What pieces cost and brought; pieces that cannot be worked out are left out. */
+  earned(pieceIds: readonly string[], nowMin: number): Result<Earned[]> {
+    return guarded(() => {
+      const { settings, supplies } = this.open();
+      const own = Object.values(supplies);
+      const packs = own.length > 0 ? own : typicalSupplies;
+      return good(
+        pieceIds.flatMap((id) => {
+          const asked = this.input(id, nowMin);
+          const told = reckonPiece(asked);
+          return told.ok ? [earned(asked.piece, told.value, settings, packs)] : [];
+        }),
+      );
+    });
   }
 
   /** The workshop as a ZIP with its photographs, those of them that are on this device. */

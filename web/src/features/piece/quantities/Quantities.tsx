@@ -25,6 +25,7 @@ import { say } from '../../../ui/say';
 import { Figure } from '../../../ui/Working';
 import { callCore } from '../../../workers/callCore';
 import { NotYet, usePieceContext } from '../PieceFrame';
+import { MoneyFields } from './MoneyFields';
 
 /** Things that are counted, where their plural is not made with an s. */
 const manyWords: Readonly<Record<string, string>> = {
@@ -282,6 +283,7 @@ export default function Quantities() {
           </Table>
         </ScrollRegion>
       </section>
+      <MoneyFields piece={piece} />
     </Stack>
   );
 }

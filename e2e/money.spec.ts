@@ -1,0 +1,32 @@
+import { expect, test } from '@playwright/test';
+import { downloaded, fromMenu, openFresh } from './support';
+
+test('what a piece cost and brought is noted, says what an hour earned, stands among the others, and is taken away as CSV', async ({
+  page,
+}) => {
+  await openFresh(page, '/pieces/ticket-cupboard/quantities');
+  const money = page.getByRole('region', { name: 'What it earns' });
+  await money.getByLabel('Bought for, GBP').fill('45');
+  await money.getByLabel('Sold for, GBP').fill('-5');
+  await money.getByLabel('Sold for, GBP').press('Enter');
+  await expect(money.getByText('From 0 to 10000000.')).toBeVisible();
+  await money.getByLabel('Sold for, GBP').fill('380');
+  await money.getByLabel('Sold for, GBP').press('Enter');
+  await expect(money.getByRole('row', { name: 'Bought for £45.00' })).toBeVisible();
+  await expect(money.getByRole('row', { name: 'Brought £380.00' })).toBeVisible();
+  await expect(money.getByText('Earned by each hour')).toBeVisible();
+  const before = await money.getByRole('row', { name: /^Costs together/ }).textContent();
+
+  await fromMenu(page, 'What it earned');
+  await expect(page.getByText(/^One piece sold, £\d/)).toBeVisible();
+  await page.getByRole('button', { name: 'By form' }).click();
+  await expect(page.getByRole('region', { name: 'Which pay' }).getByRole('row')).toHaveCount(2);
+  await page.getByLabel('Rent, light and tools for each hour, GBP').fill('5');
+  await page.getByLabel('Rent, light and tools for each hour, GBP').press('Enter');
+  const { name, text } = await downloaded(page, page.getByRole('button', { name: 'Download as CSV' }));
+  expect(name).toMatch(/earned\.csv$/);
+  expect(text).toMatch(/^piece,form,looks/);
+  await page.getByRole('link', { name: 'Ticket-office cupboard' }).click();
+  await expect(money.getByRole('row', { name: /^Rent, light and tools £\d/ })).toBeVisible();
+  await expect(money.getByRole('row', { name: /^Costs together/ })).not.toHaveText(before!);
+});

@@ -194,6 +194,26 @@ test('a run found after the last coat is noted and made good: levelled and coate
   await expect(mended).toBeHidden();
 });
 
+test('how it went is noted by a press, with a line, and stands in the history and on paper', async ({ page }) => {
+  await openFresh(page, '/pieces/refreshment-table/work');
+  await page.getByRole('button', { name: /^Done: Prime: fronts/ }).click();
+  const went = page.getByRole('region', { name: 'How it went' });
+  await expect(went).toContainText('Fronts, prime');
+  await went.getByRole('button', { name: 'dusty' }).click();
+  await went.getByRole('button', { name: 'took longer' }).click();
+  await expect(went.getByRole('button', { name: 'took longer' })).toHaveAttribute('aria-pressed', 'true');
+  await went.getByRole('button', { name: 'took longer' }).click();
+  await expect(went.getByRole('button', { name: 'took longer' })).toHaveAttribute('aria-pressed', 'false');
+  await went.getByLabel('A line about it').fill('Wind through the door');
+  await went.getByLabel('A line about it').press('Enter');
+  const row = page.getByRole('region', { name: 'History' }).getByRole('row', { name: /Fronts: prime/ });
+  await expect(row).toContainText('dusty');
+  await expect(row).toContainText('Wind through the door');
+  await page.goto('/pieces/refreshment-table/papers');
+  await page.getByRole('button', { name: 'What was used' }).click();
+  await expect(page.getByRole('article')).toContainText('dusty. Wind through the door');
+});
+
 test('what was used is asked when it is done, filled in as planned; a slip of ten times is asked back', async ({
   page,
 }) => {

@@ -1,4 +1,15 @@
-import type { Container, FilmState, Forecast, LogEntry, Mix, Photo, PieceMoney, Reading, Step } from '../workshop';
+import type {
+  Container,
+  FilmState,
+  Forecast,
+  LogEntry,
+  Mix,
+  Photo,
+  PieceMoney,
+  Reading,
+  SeenKind,
+  Step,
+} from '../workshop';
 import type { Mishap } from './mishaps';
 
 /** What can be corrected in an entry of the log. */
@@ -33,6 +44,8 @@ export type Deed =
   /** What was really used of a product for steps that are done, all of them together, L. */
   | { do: 'note-used'; pieceId: string; productId: string; stepIds: readonly string[]; litres: number }
   | { do: 'remove-entry'; pieceId: string; entryId: string }
+  /** What was seen at steps that were begun is noted, or struck out again. */
+  | { do: 'note-seen'; pieceId: string; entryIds: readonly string[]; seen: SeenKind; noted: boolean }
   /** What was seen to have gone wrong on a coat. */
   | { do: 'went-wrong'; pieceId: string; stepId: string; what: Mishap }
   | { do: 'begin-mix'; mix: NewMix }

@@ -9,6 +9,7 @@ import {
   canonicalJson,
   type LedgerRow,
   type Product,
+  type SeenKind,
   type Step,
   type Workshop,
   writeWorkshopFile,
@@ -167,6 +168,14 @@ describe('a coat and the shelf', () => {
     expect(shelfL(used(0.2))).toBeCloseTo(0.8, 12);
     expect(amounts(used(0.2, [two.id]))).toEqual([null, 0.2]);
     expect(() => used(0.2, ['gone'])).toThrow('taken out in the meantime');
+  });
+  it('what was seen is noted once, in its order, on each step of a sitting, and struck out without a trace', () => {
+    const done = after(withCans(1), finish());
+    const see = (w: Workshop, seen: SeenKind, noted: boolean) =>
+      perform(w, { do: 'note-seen', pieceId: counter, entryIds: [entryId(w)], seen, noted }, later(3), counting(3));
+    const both = see(see(see(done, 'weather-turned', true), 'dusty', true), 'dusty', true);
+    expect(both.pieces[counter]!.log.at(-1)!.seen).toEqual(['dusty', 'weather-turned']);
+    expect(see(see(both, 'dusty', false), 'weather-turned', false)).toEqual(done);
   });
   it('what is past its date is left alone, by the log as by the buy list, unless the user says so', () => {
     const old = withCans(1);

@@ -1,6 +1,6 @@
 import type { Draft } from 'immer';
 import { latestFirst, minuteOf } from '../units';
-import type { LogEntry, Piece, Workshop } from '../workshop';
+import { type LogEntry, type Piece, seenKinds, type Workshop } from '../workshop';
 import type { DeedOf } from './Deed';
 import { DeedRefused } from './DeedRefused';
 import { readingFor } from './latestReading';
@@ -119,6 +119,17 @@ export function correctEntry(draft: Draft<Workshop>, { pieceId, entryId, change 
   const entry = entryOf(draft, pieceId, entryId);
   Object.assign(entry, change);
   settleEntry(draft, pieceId, entry);
+}
+
+/** What was seen at steps is noted on each of them, once, or struck out. */
+export function noteSeen(draft: Draft<Workshop>, { pieceId, entryIds, seen, noted }: DeedOf<'note-seen'>): void {
+  for (const id of entryIds) {
+    const entry = entryOf(draft, pieceId, id);
+    const rest = (entry.seen ?? []).filter((s) => s !== seen);
+    if (noted) rest.push(seen);
+    if (rest.length > 0) entry.seen = seenKinds.filter((s) => rest.includes(s));
+    else delete entry.seen;
+  }
 }
 
 /** What was used at one go: each of its steps has its share of it, as it had of what was planned. */

@@ -32,6 +32,7 @@ export { checkPlan, ruleTable, silencedFindings } from './ruleTable';
 export { facesOfStep, runPlan, type StepStates } from './runPlan';
 export { lookOf, type Situation } from './Situation';
 export { isSeen, matchOf } from './seenTogether';
+export { seenWords } from './seenWords';
 export { severityWords } from './severityWords';
 export { belongsBehind, goesOn, inSittings, mayGoOn, meetsWet } from './sittings';
 export { bandEdgesM, bandShares, damageCase, situationsOf } from './situationsOf';

@@ -79,4 +79,12 @@ describe('what was used', () => {
     expect(withActual(0.5)).toMatchObject({ litres: 0.5, asPlanned: false, note: expect.stringContaining('ran') });
     expect(withActual(null)).toMatchObject({ litres: entry.planned!.volumeL, asPlanned: true });
   });
+  it('says what was seen before what was written', () => {
+    const piece = demo.pieces['ticket-cupboard']!;
+    const log = piece.log.map((e, i) =>
+      i === 0 ? { ...e, seen: ['dusty' as const, 'weather-turned' as const], note: 'Wind.' } : e,
+    );
+    const row = usedRows({ log, stepNotes: {} }, demo.products).find((r) => r.id === log[0]!.id)!;
+    expect(row.note).toBe('dusty, weather turned. Wind.');
+  });
 });

@@ -1,4 +1,4 @@
-import { doWhat, whereOf } from '../finishing';
+import { doWhat, seenWords, whereOf } from '../finishing';
 import { latestFirst, minuteOf } from '../units';
 import type { LogEntry, Piece, Product } from '../workshop';
 
@@ -44,7 +44,9 @@ export function usedRows(
       batch: entry.batch ?? null,
       waitedMin: since === undefined ? null : Math.max(0, minuteOf(startedAt ?? doneAt) - since),
       air: entry.air,
-      note: [entry.note, stepNotes[step.id]].filter(Boolean).join(' '),
+      note: [(entry.seen ?? []).map((s) => seenWords[s]).join(', '), entry.note, stepNotes[step.id]]
+        .filter(Boolean)
+        .join('. '),
     };
   });
 }

@@ -514,6 +514,20 @@ export type SpaceKind = (typeof spaceKinds)[number];
 export const spaceUses = ['coat', 'spray', 'abrade'] as const;
 export type SpaceUse = (typeof spaceUses)[number];
 
+/** What is seen at a step, and noted by one press. */
+export const seenKinds = [
+  'went-well',
+  'ran',
+  'sagged',
+  'dusty',
+  'blotched',
+  'too-dark',
+  'took-longer',
+  'ran-out',
+  'weather-turned',
+] as const;
+export type SeenKind = (typeof seenKinds)[number];
+
 /** How a film was found: still wet, dry to the touch, or hard enough that it sands to powder. */
 export const filmStates = ['wet', 'touch-dry', 'sandable'] as const;
 export type FilmState = (typeof filmStates)[number];

@@ -24,6 +24,7 @@ import {
   partKinds,
   productKinds,
   productTraits,
+  seenKinds,
   sheens,
   spaceKinds,
   spaceUses,
@@ -248,6 +249,8 @@ export const logEntrySchema = z.object({
   batch: name.nullable().optional(),
   /** It was taken from a can past its date, knowingly. */
   fromExpired: z.boolean().optional(),
+  /** What was seen at it; left out: nothing was noted. */
+  seen: z.array(z.enum(seenKinds)).max(seenKinds.length).optional(),
   /** How its film was found when it was touched or tried with paper; left out: never. */
   filmTests: z
     .array(z.object({ at: instant, found: z.enum(filmStates) }))

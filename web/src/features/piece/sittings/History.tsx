@@ -1,4 +1,4 @@
-import { doWhat, stepKind, whereOf } from '@cosmesis/core/finishing';
+import { doWhat, seenWords, stepKind, whereOf } from '@cosmesis/core/finishing';
 import { dayTime, duration, formatTemperature, formatVolume, minuteOf } from '@cosmesis/core/units';
 import type { LogEntry, Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
@@ -26,6 +26,7 @@ function HistoryRow({ pieceId, entry, onCorrect }: { pieceId: string; entry: Log
     <TableRow>
       <TableCell>
         {whereOf(entry)}: {doWhat(entry).toLowerCase()}
+        {entry.seen && <Typography variant="body2">{entry.seen.map((s) => seenWords[s]).join(', ')}</Typography>}
         {entry.note && <Typography variant="body2">{entry.note}</Typography>}
       </TableCell>
       <TableCell align="right">{at(entry.planned?.endAt)}</TableCell>

@@ -2,6 +2,7 @@ import Stack from '@mui/material/Stack';
 import { NotYet, usePieceContext } from '../PieceFrame';
 import { Ahead } from './Ahead';
 import { History } from './History';
+import { JustSeen } from './JustSeen';
 import { When } from './When';
 
 /** The work on a piece: what comes next, when all of it happens, and what was. */
@@ -12,6 +13,7 @@ export default function Work() {
   return (
     <Stack spacing={4}>
       <Ahead piece={piece} reckoning={reckoning} />
+      <JustSeen piece={piece} />
       <When piece={piece} reckoning={reckoning} />
       <History piece={piece} />
     </Stack>

@@ -1,27 +1,17 @@
 import type { Draft } from 'immer';
 import { minuteOf } from '../units';
-import type { PieceMoney, Workshop } from '../workshop';
+import { noMoney, type Workshop } from '../workshop';
 import type { DeedOf } from './Deed';
 import { DeedRefused } from './DeedRefused';
 import { pieceOf } from './logDeeds';
 
-const nothing: PieceMoney = {
-  boughtFor: null,
-  boughtAt: null,
-  otherCosts: null,
-  offeredAt: null,
-  soldFor: null,
-  soldAt: null,
-  soldOn: '',
-  fee: null,
-};
 const amounts = ['boughtFor', 'otherCosts', 'soldFor', 'fee'] as const;
 const isBefore = (a: string | null, b: string | null): boolean => a !== null && b !== null && minuteOf(a) < minuteOf(b);
 
 /** What came in and went out for a piece is noted. @throws DeedRefused below nothing, or sold before it was bought or offered */
 export function noteMoney(draft: Draft<Workshop>, { pieceId, change }: DeedOf<'note-money'>): void {
   const piece = pieceOf(draft, pieceId);
-  const money = { ...nothing, ...piece.money, ...change };
+  const money = { ...noMoney, ...piece.money, ...change };
   for (const key of amounts)
     if (money[key] !== null && !(money[key] >= 0))
       throw new DeedRefused(

@@ -6,22 +6,12 @@ import { demoWorkshop } from '../demo';
 import { typicalSupplies } from '../products';
 import { reckonPiece } from '../reckoning';
 import { instantOf, minuteOf } from '../units';
-import type { LogEntry, Piece, PieceMoney } from '../workshop';
+import { type LogEntry, noMoney, type Piece, type PieceMoney } from '../workshop';
 import { type Earned, earned, earnedBy, earnedToCsv, minutesWorked } from './index';
 
 const nowMin = minuteOf('2026-11-25T10:07:00+00:00');
 const demo = demoWorkshop(nowMin, 'Europe/London');
 const id = 'ticket-cupboard';
-const none: PieceMoney = {
-  boughtFor: null,
-  boughtAt: null,
-  otherCosts: null,
-  offeredAt: null,
-  soldFor: null,
-  soldAt: null,
-  soldOn: '',
-  fee: null,
-};
 const reckoned = (piece: Piece) => {
   const told = reckonPiece({ piece, products: demo.products, settings: demo.settings, nowMin });
   if (!told.ok) throw new Error(told.issues[0]!.message);
@@ -62,7 +52,7 @@ describe('hours that were worked', () => {
 describe('what a piece earned', () => {
   it('is what it brought less what it cost, for each hour: worked by hand', () => {
     const money = {
-      ...none,
+      ...noMoney,
       boughtFor: 40,
       otherCosts: 12.5,
       soldFor: 320,
@@ -95,7 +85,7 @@ describe('what a piece earned', () => {
   it('counts what goes on as logged and planned, and what is used up, at the price of its packs', () => {
     const piece = demo.pieces[id]!;
     const told = reckoned(piece);
-    const { costs } = earned({ ...piece, money: none }, told, { currency: 'GBP' }, typicalSupplies);
+    const { costs } = earned({ ...piece, money: noMoney }, told, { currency: 'GBP' }, typicalSupplies);
     const byName = Object.fromEntries(costs.map((c) => [c.name, c.minor]));
     // Never more than the whole cans that are bought for it, and something of them.
     expect(byName['Finishing materials, by what goes on']).toBeLessThanOrEqual(Math.ceil(told.totals.price * 100));
@@ -109,7 +99,7 @@ describe('what a piece earned', () => {
     const told = reckoned(demo.pieces[id]!);
     fc.assert(
       fc.property(fc.constantFrom('JPY', 'GBP', 'BHD'), amount, amount, amount, amount, (currency, a, b, c, d) => {
-        const money = { ...none, boughtFor: a, otherCosts: b, soldFor: c, fee: d };
+        const money = { ...noMoney, boughtFor: a, otherCosts: b, soldFor: c, fee: d };
         const own = earned({ ...demo.pieces[id]!, money }, told, { currency, overheadPerHour: 3.33 }, typicalSupplies);
         for (const { minor } of own.costs) expect(Number.isInteger(minor)).toBe(true);
         expect(own.costs.reduce((sum, x) => sum + x.minor, 0)).toBe(own.costMinor);

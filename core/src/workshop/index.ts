@@ -79,6 +79,7 @@ export {
 } from './ids';
 export { recordUpToDate } from './migrations';
 export { defaultSettings, newWorkshop } from './newWorkshop';
+export { noMoney } from './noMoney';
 export {
   fileSizeIssue,
   issuesInWords,

@@ -1,8 +1,7 @@
 import type { Photo, Piece } from '@cosmesis/core/workshop';
 import AddAPhoto from '@mui/icons-material/AddAPhotoOutlined';
-import Button from '@mui/material/Button';
-import { useRef } from 'react';
 import { Link } from 'react-router';
+import { FilesButton } from '../../../ui/FileButton';
 import { toPiece } from '../../../ui/links';
 import { say } from '../../../ui/say';
 import { useTakePhotos } from './useTakePhotos';
@@ -18,7 +17,6 @@ const sameOf = (a: Photo['of'], b: Photo['of']): boolean => JSON.stringify(a) ==
 
 /** Photographs what stands beside it, and says how many there are. */
 export default function PhotoButton({ piece, of, what }: Props) {
-  const input = useRef<HTMLInputElement>(null);
   const { take, through } = useTakePhotos(piece);
   const count = (piece.photos ?? []).filter((p) => sameOf(p.of, of)).length;
   const taken = async (files: readonly File[]) => {
@@ -33,29 +31,18 @@ export default function PhotoButton({ piece, of, what }: Props) {
   };
   return (
     <>
-      <Button
+      <FilesButton
         size="small"
         startIcon={<AddAPhoto />}
         disabled={through !== null}
         aria-label={`Photograph: ${what}`}
-        onClick={() => input.current?.click()}
+        label={`Photographs of ${what}`}
+        accept="image/*"
+        onFiles={(files) => void taken(files)}
       >
         Photograph
-      </Button>
+      </FilesButton>
       {count > 0 && <Link to={`${toPiece(piece.id, 'survey')}#photographs`}>{count} taken</Link>}
-      <input
-        ref={input}
-        type="file"
-        hidden
-        multiple
-        accept="image/*"
-        aria-label={`Photographs of ${what}`}
-        onChange={(event) => {
-          const files = [...(event.target.files ?? [])];
-          event.target.value = '';
-          void taken(files);
-        }}
-      />
     </>
   );
 }

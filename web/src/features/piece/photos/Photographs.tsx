@@ -4,16 +4,16 @@ import type { Photo, Piece } from '@cosmesis/core/workshop';
 import AddAPhoto from '@mui/icons-material/AddAPhotoOutlined';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import ButtonBase from '@mui/material/ButtonBase';
 import LinearProgress from '@mui/material/LinearProgress';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import useSWR from 'swr';
 import type { TakenPhotos } from '../../../store/takePhotos';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
+import { FilesButton } from '../../../ui/FileButton';
 import { Picture } from './Picture';
 import { shownWords } from './photoWords';
 import { useTakePhotos } from './useTakePhotos';
@@ -53,7 +53,6 @@ function Outcome({ taken }: { taken: TakenPhotos }) {
 export function Photographs({ piece, faces }: { piece: Piece; faces: readonly Face[] }) {
   const { timeZone } = useSettings();
   const nowMin = useNowMin();
-  const input = useRef<HTMLInputElement>(null);
   const [shownId, setShownId] = useState<string | null>(null);
   const { take, through, taken } = useTakePhotos(piece);
   const photos = piece.photos ?? [];
@@ -74,28 +73,17 @@ export function Photographs({ piece, faces }: { piece: Piece; faces: readonly Fa
       }}
     >
       <Stack direction="row">
-        <Button
+        <FilesButton
           variant="outlined"
           startIcon={<AddAPhoto />}
           disabled={through !== null}
-          onClick={() => input.current?.click()}
+          label="Photographs"
+          accept="image/*"
+          onFiles={(files) => void take(files, { kind: 'piece' })}
         >
           Add photographs
-        </Button>
+        </FilesButton>
         <Typography variant="body2">or drop them here</Typography>
-        <input
-          ref={input}
-          type="file"
-          hidden
-          multiple
-          accept="image/*"
-          aria-label="Photographs"
-          onChange={(event) => {
-            const files = [...(event.target.files ?? [])];
-            event.target.value = '';
-            void take(files, { kind: 'piece' });
-          }}
-        />
       </Stack>
       {through && (
         <div>

@@ -326,4 +326,7 @@ export const migrations: readonly Migration[] = [
     migrate: (file) =>
       isJson(file) ? { ...file, schemaVersion: 12, settings: recordUpToDate('settings', file.settings) } : file,
   },
+  // Photographs, what was seen and earned, what stands on papers, where cans stand: nothing of it was noted before. A program that does
+  // not know them would drop them: it shall refuse the file.
+  { from: 12, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 13 } : file) },
 ];

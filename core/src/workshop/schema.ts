@@ -43,7 +43,7 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 12;
+export const schemaVersion = 13;
 
 const id = z
   .string()

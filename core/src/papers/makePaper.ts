@@ -26,7 +26,7 @@ import {
 } from '../piece';
 import { bandsOf, rangeOf, type Sitting, sittingsOf, sittingWords } from '../reckoning';
 import { careCard, usedRows } from '../takeaway';
-import { duration, exactMoney, formatLength, formatTemperature, inMinor, minorDigits, minuteOf, money } from '../units';
+import { duration, exactMoney, formatLength, formatTemperature, minorDigits, minuteOf, money } from '../units';
 import type { Photo, ZoneId } from '../workshop';
 import { doneOn, notDone } from './doneInWords';
 import { drawingSvg } from './drawingSvg';
@@ -261,24 +261,22 @@ const heldWords = ({ reckoning }: PaperInput): string[] => [
   ...new Set(reckoning.steps.flatMap((s) => (s.held ? [`Not begun before it is settled: ${s.held.words}.`] : []))),
 ];
 
-/** The sum that is asked, in whole minor units: what was agreed, or the parts together. */
+/** The price with its parts, which add up to it; and how far it may go. */
 function priced(input: PaperInput): Block[] {
   const { currency } = input.settings;
-  const { parts, sumMinor, fromMinor, untilMinor } = priceParts(input);
+  const { parts, sumMinor, fromMinor, untilMinor, agreed } = priceParts(input);
   const exact = (minor: number) => exactMoney(minor, currency);
-  const { salePrice } = input.piece;
+  const about = (minor: number) => money(minor / 10 ** minorDigits(currency), currency);
+  const worked = agreed || parts.some((p) => p.name === 'Work');
   return [
     {
       kind: 'table',
       head: [{ name: 'For' }, { name: currency, figures: true }],
-      rows: [...parts.map((p) => [p.name, exact(p.minor)]), ['Together', exact(sumMinor)]],
+      rows: [...parts.map((p) => [p.name, exact(p.minor)]), [agreed ? 'Price agreed' : 'Together', exact(sumMinor)]],
       sum: true,
     },
-    text(
-      salePrice === null
-        ? `It may come to ${money(fromMinor / 10 ** minorDigits(currency), currency)} to ${money(untilMinor / 10 ** minorDigits(currency), currency)}; more only after asking.`
-        : `Price agreed: ${exact(inMinor(salePrice, currency))}.`,
-    ),
+    ...(agreed ? [] : [text(`It may come to ${about(fromMinor)} to ${about(untilMinor)}; more only after asking.`)]),
+    ...(worked ? [] : [text('Materials only: the work is not in this price.')]),
   ];
 }
 
@@ -446,12 +444,10 @@ function record(input: PaperInput): Omit<Paper, 'kind' | 'foot'> {
 function invoice(input: PaperInput): Omit<Paper, 'kind' | 'foot'> {
   const { piece, settings } = input;
   const { currency } = settings;
-  const { parts, sumMinor } = priceParts(input);
+  const { parts, sumMinor: net } = priceParts(input);
   const exact = (minor: number) => exactMoney(minor, currency);
-  const net = piece.salePrice === null ? sumMinor : inMinor(piece.salePrice, currency);
   const taxFrac = settings.papers?.taxFrac ?? null;
   const tax = taxFrac === null ? 0 : Math.round(net * taxFrac);
-  const agreed = piece.salePrice === null ? [] : [['Agreed for the whole', exact(net)]];
   const withTax =
     taxFrac === null
       ? []
@@ -464,7 +460,7 @@ function invoice(input: PaperInput): Omit<Paper, 'kind' | 'foot'> {
       {
         kind: 'table',
         head: [{ name: 'For' }, { name: currency, figures: true }],
-        rows: [...parts.map((p) => [p.name, exact(p.minor)]), ...agreed, ...withTax, ['To pay', exact(net + tax)]],
+        rows: [...parts.map((p) => [p.name, exact(p.minor)]), ...withTax, ['To pay', exact(net + tax)]],
         sum: true,
       },
       { kind: 'small', text: 'Figures only: whether and how they are taxed is for the workshop and its adviser.' },

@@ -82,7 +82,24 @@ describe('papers of a piece', () => {
       expect(words).toContain(part);
     expect(words).toContain('Between Tue 1 Dec 2026 and Fri 4 Dec 2026: eight times in ten');
     const agreed = makePaper('offer', inputOf('ticket-cupboard', { salePrice: 380 }));
-    expect(wordsOf(agreed.blocks)).toContain('Price agreed: £380.00.');
+    // What is agreed is what the parts add up to, on the offer and on the bill.
+    const minorOf = (shown: string | undefined) => Math.round(Number(shown!.replace(/[£,]/g, '')) * 100);
+    for (const paper of [agreed, makePaper('invoice', inputOf('ticket-cupboard', { salePrice: 380 }))]) {
+      const rows = blocksOf(paper.blocks, 'table')
+        .at(-1)!
+        .rows.map(([name, amount]) => [name, minorOf(amount)] as const);
+      expect(rows.at(-1)![1]).toBe(38_000);
+      expect(rows.slice(0, -1).reduce((sum, [, minor]) => sum + minor, 0)).toBe(38_000);
+      expect(rows.map(([name]) => name)).toContain('Work');
+    }
+    const below = blocksOf(makePaper('offer', inputOf('ticket-cupboard', { salePrice: 5 })).blocks, 'table').at(-1)!;
+    expect(below.rows).toEqual([
+      ['Work and materials', '£5.00'],
+      ['Price agreed', '£5.00'],
+    ]);
+    // A house that charges no hours says so, rather than offer the work for nothing.
+    const unpaid = makePaper('offer', inputOf('ticket-cupboard', {}, { houseRules: { labour: 'none' } }));
+    expect(wordsOf(unpaid.blocks)).toContain('the work is not in this price');
   });
 
   it('damage is numbered on the drawing as in its list', () => {

@@ -1,4 +1,5 @@
 import { broughtInto, type SpaceAir } from '../climate';
+import { leftL } from '../stock';
 import { minuteOf } from '../units';
 import type { Container, Product, Space, Workshop } from '../workshop';
 
@@ -28,7 +29,7 @@ const longestHours = 48;
 /** Where a can stands that was brought in; the last of those of a product that was. */
 function broughtIn(containers: readonly Container[], productId: string): { at: string; spaceId: string } | null {
   const brought = containers.flatMap((c) => (c.productId === productId && c.broughtIn ? [c.broughtIn] : []));
-  return brought.sort((a, b) => a.at.localeCompare(b.at)).at(-1) ?? null;
+  return brought.sort((a, b) => minuteOf(a.at) - minuteOf(b.at)).at(-1) ?? null;
 }
 
 /**
@@ -45,8 +46,8 @@ export function shelfWarmth(
   const shelfSpace = settings.shelfSpaceId === undefined ? undefined : spaceBy(settings.shelfSpaceId);
   const shelf = shelfSpace && airOf(shelfSpace);
   if (!shelf) return null;
-  const kept = new Set(Object.values(containers).map((c) => c.productId));
-  const all = Object.values(containers);
+  const all = Object.values(containers).filter((c) => leftL(c) > 0);
+  const kept = new Set(all.map((c) => c.productId));
   const warmth = (air: SpaceAir, fromMin: number | null) => (minute: number) =>
     (fromMin === null ? shelf : broughtInto(air, shelf, fromMin)).at(minute).surfaceTempC;
   /** What stands there already. */

@@ -155,6 +155,11 @@ export default function EarnedScreen() {
                 </TableBody>
               </Table>
             </ScrollRegion>
+            {told && told.length < Math.min(known.length, mostPieces) && (
+              <Typography variant="body2">
+                {Math.min(known.length, mostPieces) - told.length} more cannot be worked out yet: look at their plans.
+              </Typography>
+            )}
             {known.length > mostPieces && (
               <Typography variant="body2">
                 The first {mostPieces} of {known.length} pieces.

@@ -20,7 +20,7 @@ import { fromField, toField } from '../../../ui/zonedInput';
 
 const amounts = [
   { key: 'boughtFor', label: 'Bought for' },
-  { key: 'otherCosts', label: 'Fetching and other costs' },
+  { key: 'otherCosts', label: 'Other costs' },
   { key: 'soldFor', label: 'Sold for' },
   { key: 'fee', label: 'What selling it cost' },
 ] as const;
@@ -74,7 +74,7 @@ export function MoneyFields({ piece }: { piece: Piece }) {
           onText={(text) => note('Sold through', { soldOn: text.slice(0, 200) }, `${piece.id}/money/soldOn`)}
         />
       </Fields>
-      {told && (
+      {told && told.costMinor + told.workedMin + told.aheadMin > 0 && (
         <>
           <Stack direction="row" sx={{ gap: '14px 40px' }}>
             {told.perHourMinor !== null && (

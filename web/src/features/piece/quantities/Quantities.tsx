@@ -155,7 +155,14 @@ export default function Quantities() {
   const { piece, result } = usePieceContext();
   const nowMin = useNowMin();
   const { products, settings } = useParts('products', 'settings');
-  if (!result?.ok || result.value.products.length === 0) return <NotYet result={result} piece={piece} />;
+  // What it was bought for is noted before there is a plan.
+  if (!result?.ok || result.value.products.length === 0)
+    return (
+      <Stack style={{ gap: 24 }}>
+        <NotYet result={result} piece={piece} />
+        {result && <MoneyFields piece={piece} />}
+      </Stack>
+    );
   const reckoning = result.value;
   const paints = [
     ...new Map(

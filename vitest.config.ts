@@ -1,5 +1,10 @@
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  test: { include: ['{core,cli,web,server}/src/**/*.test.{ts,tsx}'], environment: 'node', testTimeout: 120_000 },
+  test: {
+    include: ['{core,cli,web,server}/src/**/*.test.{ts,tsx}'],
+    environment: 'node',
+    testTimeout: 120_000,
+    setupFiles: ['scripts/fixedSeed.ts'],
+  },
 });

@@ -1,15 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DomainError } from '../units';
-import { exactSchedule, hasSchedule } from './fixtures/exactSchedule';
+import { exactSchedule } from './fixtures/exactSchedule';
 import optima from './fixtures/optima.json';
 import { randomProblem } from './fixtures/randomProblem';
 import { lag, task } from './fixtures/tasks';
 import {
   conflictOf,
-  constraintsOf,
   improvingSchedule,
-  relaxed,
   scheduleFaults,
   scheduleWorkshop,
   type Task,
@@ -376,28 +374,6 @@ describe('what cannot be done as asked', () => {
     expect(named(problemOf([task('a/1', 30)]))).toBeNull();
     expect(named(problemOf([task('a/1', 30, { held: 'lead not tested' }), task('a/2', 30)]))).toBeNull();
   });
-
-  it('of random workshops: no part of it can be left out, by schedules that hold; together it cannot be kept, by HiGHS', async () => {
-    let sets = 0;
-    for (const { seed } of optima.filter((o) => o.lateMin === null).slice(0, 12)) {
-      const problem = randomProblem(seed);
-      const out = new Set(scheduleWorkshop(problem, 300, 1, true).unplaced.map((u) => u.id));
-      const { pieceId } = problem.tasks.find((t) => out.has(t.id))!;
-      const set = named(problem, pieceId);
-      if (!set) continue;
-      sets += 1;
-      const gone = constraintsOf(problem, pieceId).filter(
-        (c) => !set.some((s) => JSON.stringify(s) === JSON.stringify(c)),
-      );
-      expect(await hasSchedule(relaxed(problem, gone)), `seed ${seed}`).toBe(false);
-      for (const one of set) {
-        const without = relaxed(problem, [...gone, one]);
-        const found = scheduleWorkshop(without, 400, 1, true);
-        expect([found.unplaced, scheduleFaults(without, found)], `seed ${seed}, ${one.kind}`).toEqual([[], []]);
-      }
-    }
-    expect(sets).toBeGreaterThanOrEqual(10);
-  }, 300_000);
 });
 
 describe('random workshops', () => {

@@ -7,6 +7,7 @@ const rooms = [
   'products',
   'piece',
   'coverage',
+  'learning',
   'mixing',
   'stock',
   'deeds',

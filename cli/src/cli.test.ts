@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import { planOf } from '@cosmesis/core/finishing';
+import { taughtWorkshop } from '@cosmesis/core/learning';
 import { reckonPiece, roomsOf } from '@cosmesis/core/reckoning';
 import { writeWorkshopFile } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
@@ -13,6 +14,8 @@ import { runCommand } from './runCommand';
 const at = '2026-11-25T10:07:00+00:00';
 const nowMin = Date.parse(at) / 60_000;
 const demo = demoWorkshop(nowMin, 'Europe/London');
+/** As plans are worked out: with what its log teaches. */
+const taught = taughtWorkshop(demo);
 const text = writeWorkshopFile(demo, at);
 
 type Printed = {
@@ -61,7 +64,7 @@ describe('the command line', () => {
   it('prints the figures of the page: litres to 1e-9', () => {
     const quantities = printed('quantities');
     for (const piece of Object.values(demo.pieces)) {
-      const { products, settings } = demo;
+      const { products, settings } = taught;
       const r = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(demo, nowMin) });
       if (!r.ok) throw new Error('not measured');
       const litres = quantities.find((p) => p.id === piece.id)!.steps;

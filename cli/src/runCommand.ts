@@ -1,4 +1,5 @@
 import { planOf } from '@cosmesis/core/finishing';
+import { taughtWorkshop } from '@cosmesis/core/learning';
 import { makePaper, type PaperDocument, type PaperInput, type PaperKind, paperDocument } from '@cosmesis/core/papers';
 import { typicalSupplies } from '@cosmesis/core/products';
 import {
@@ -56,7 +57,7 @@ function readAt(text: string, now: string | undefined): Result<{ workshop: Works
       path: '--now',
       message: `"${now}" is not an instant. Write 2026-11-25T08:00:00+00:00.`,
     });
-  return good({ workshop: workshopFromFile(read.value), nowMin }, read.warnings);
+  return good({ workshop: taughtWorkshop(workshopFromFile(read.value)), nowMin }, read.warnings);
 }
 
 /** The plans of a workshop file as the bench reads them. @param now as of a command */
@@ -125,7 +126,7 @@ export function paperOf(kind: PaperKind, text: string, pieceId: string, now?: st
   const read = readAt(text, now);
   if (!read.ok) return read;
   const { workshop, nowMin } = read.value;
-  const { products, settings, supplies } = workshop;
+  const { products, settings, supplies, mixes } = workshop;
   const piece = workshop.pieces[pieceId];
   if (!piece)
     return refused({
@@ -142,7 +143,7 @@ export function paperOf(kind: PaperKind, text: string, pieceId: string, now?: st
     ready = rehearsed(problem, order, offerRuns, seed).pieces.find((p) => p.pieceId === pieceId) ?? null;
   }
   const own = Object.values(supplies);
-  const input = { piece, reckoning: told.value, products, settings, nowMin, ready };
+  const input = { piece, reckoning: told.value, products, settings, mixes, nowMin, ready };
   const paper = makePaper(kind, { ...input, supplies: own.length > 0 ? own : typicalSupplies });
   return good(paperDocument(paper, settings), read.warnings);
 }

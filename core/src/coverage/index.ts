@@ -14,6 +14,6 @@ export {
   scatteringPower,
   type ToneChoice,
 } from './hiding';
-export { filmWetUm, type StepVolume, stepVolume } from './stepVolume';
+export { asWideAsItsTag, filmWetUm, type StepVolume, stepVolume } from './stepVolume';
 export type { Working, WorkingInput } from './Working';
 export { brushEfficiencyFrac, wetFilmUm } from './wetFilmUm';

@@ -46,7 +46,7 @@ const leastFactor: Readonly<Record<Tag, number>> = { M: 1.25, T: 1.15, P: 1.1, l
  * @returns the ends given, or those of its tag where they lie further out; what is the workshop's own stays as it is
  * Check: 10 from memory, 9.5 to 10.5 → 8 to 12.5
  */
-const asWideAsItsTag = ({ low, likely, high, tag }: SourcedRange): Range => ({
+export const asWideAsItsTag = ({ low, likely, high, tag }: SourcedRange): Range => ({
   low: Math.min(low, likely / leastFactor[tag]),
   likely,
   high: Math.max(high, likely * leastFactor[tag]),

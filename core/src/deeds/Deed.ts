@@ -14,7 +14,7 @@ import type { Mishap } from './mishaps';
 
 /** What can be corrected in an entry of the log. */
 export type EntryChange = Partial<
-  Pick<LogEntry, 'startedAt' | 'doneAt' | 'actualL' | 'note' | 'batch' | 'fromExpired'>
+  Pick<LogEntry, 'startedAt' | 'doneAt' | 'actualL' | 'amountIs' | 'note' | 'batch' | 'fromExpired'>
 >;
 
 /** What a mix is begun with: nothing is in the cup yet. */
@@ -41,8 +41,8 @@ export type Deed =
   /** What is done at one go, in its order: begun with its first step, or done as a whole. */
   | { do: 'start-sitting' | 'finish-sitting'; pieceId: string; steps: readonly StepOfSitting[] }
   | { do: 'correct-entry'; pieceId: string; entryId: string; change: EntryChange }
-  /** What was really used of a product for steps that are done, all of them together, L. */
-  | { do: 'note-used'; pieceId: string; productId: string; stepIds: readonly string[]; litres: number }
+  /** What was really used of a product for steps that are done, all of them together, L; guess: it was not measured. */
+  | { do: 'note-used'; pieceId: string; productId: string; stepIds: readonly string[]; litres: number; guess?: boolean }
   | { do: 'remove-entry'; pieceId: string; entryId: string }
   /** What was seen at steps that were begun is noted, or struck out again. */
   | { do: 'note-seen'; pieceId: string; entryIds: readonly string[]; seen: SeenKind; noted: boolean }

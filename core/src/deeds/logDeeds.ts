@@ -117,6 +117,11 @@ export const finishSitting: OnSitting = (draft, deed, at, newId) => {
 /** Corrects an entry: what it drew follows. */
 export function correctEntry(draft: Draft<Workshop>, { pieceId, entryId, change }: DeedOf<'correct-entry'>): void {
   const entry = entryOf(draft, pieceId, entryId);
+  // What was noted once and is put right is no measurement of its own.
+  if (change.actualL !== undefined && entry.actualL !== null && change.actualL !== entry.actualL)
+    entry.amountIs = 'corrected';
+  const moved = (key: 'startedAt' | 'doneAt') => change[key] !== undefined && change[key] !== entry[key];
+  if (moved('startedAt') || moved('doneAt')) entry.timeIs = 'corrected';
   Object.assign(entry, change);
   settleEntry(draft, pieceId, entry);
 }
@@ -133,7 +138,10 @@ export function noteSeen(draft: Draft<Workshop>, { pieceId, entryIds, seen, note
 }
 
 /** What was used at one go: each of its steps has its share of it, as it had of what was planned. */
-export function noteUsed(draft: Draft<Workshop>, { pieceId, productId, stepIds, litres }: DeedOf<'note-used'>): void {
+export function noteUsed(
+  draft: Draft<Workshop>,
+  { pieceId, productId, stepIds, litres, guess }: DeedOf<'note-used'>,
+): void {
   const entries = pieceOf(draft, pieceId).log.filter(
     (e) => e.doneAt !== null && e.step.productId === productId && stepIds.includes(e.step.id),
   );
@@ -142,7 +150,10 @@ export function noteUsed(draft: Draft<Workshop>, { pieceId, productId, stepIds, 
   const plannedL = entries.reduce((sum, e) => sum + (e.planned?.volumeL ?? 0), 0);
   for (const entry of entries) {
     const share = plannedL > 0 ? (entry.planned?.volumeL ?? 0) / plannedL : 1 / entries.length;
-    entry.actualL = litres * share;
+    const amount = litres * share;
+    if (entry.actualL !== null && entry.actualL !== amount) entry.amountIs = 'corrected';
+    else if (guess) entry.amountIs = 'guess';
+    entry.actualL = amount;
     settleEntry(draft, pieceId, entry);
   }
 }

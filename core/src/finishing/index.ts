@@ -49,7 +49,7 @@ export {
   stepKindTable,
 } from './stepKinds';
 export { stepNameOf } from './stepNameOf';
-export { doWhat, lowerFirst, whereOf } from './stepWords';
+export { doWhat, lowerFirst, upperFirst, whereOf } from './stepWords';
 export { type SurfaceState, statesAsFound } from './surfaceState';
 export { recommendTakeOff, type TakeOffId, takeOffOf, takeOffTable } from './takeOff';
 export { unmetNeeds } from './unmetNeeds';

@@ -65,5 +65,8 @@ export function doWhat(reckoned: { step: Step }): string {
 /** The zone of a step, or the whole piece. */
 export const whereOf = ({ step }: { step: Step }): string => (step.zoneId ? zoneNames[step.zoneId] : 'Whole piece');
 
+/** Words that begin a sentence. */
+export const upperFirst = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
 /** Words that go on with a sentence. */
 export const lowerFirst = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);

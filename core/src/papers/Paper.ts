@@ -35,12 +35,24 @@ export type Block =
   | { kind: 'colours'; rows: readonly { name: string; colour: string; words: string }[] }
   | { kind: 'sticks'; rows: readonly { name: string; bands: readonly PaperBand[] }[] }
   | { kind: 'drawing'; svg: string; words: string }
+  /** A code that a camera reads, so large that it does. */
+  | { kind: 'code'; svg: string; words: string }
   /** Photographs by their id, with what they show. */
   | { kind: 'pictures'; rows: readonly { photoId: string; words: string; widthPx: number; heightPx: number }[] }
   /** Lines to write on. */
   | { kind: 'sign'; lines: readonly string[] };
 
-export const paperKinds = ['bench', 'survey', 'offer', 'approval', 'used', 'record', 'invoice', 'care'] as const;
+export const paperKinds = [
+  'bench',
+  'survey',
+  'offer',
+  'approval',
+  'used',
+  'record',
+  'invoice',
+  'care',
+  'card',
+] as const;
 export type PaperKind = (typeof paperKinds)[number];
 
 /** What goes on paper, apart from how it is laid out: the same on the screen and in a PDF. */

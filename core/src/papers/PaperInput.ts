@@ -1,6 +1,6 @@
 import type { Reckoning } from '../reckoning';
 import { aboutTime, clockTime, dayName, formatAbout, formatVolume, fullDate, type Range } from '../units';
-import type { Piece, Product, Settings, Supply } from '../workshop';
+import type { Piece, Product, Settings, Supply, Workshop } from '../workshop';
 
 /** What papers of a piece are made from. */
 export interface PaperInput {
@@ -10,6 +10,8 @@ export interface PaperInput {
   settings: Settings;
   /** Packs of what is used up besides the products. */
   supplies: readonly Supply[];
+  /** What was mixed; left out: nothing is known of it. */
+  mixes?: Workshop['mixes'];
   nowMin: number;
   /** When it will be ready, as the rehearsal of the workshop has it: one run in ten sooner, one in ten later; null: it was not rehearsed. */
   ready: { p10Min: number; p90Min: number } | null;

@@ -1,4 +1,4 @@
-export { makePaper } from './makePaper';
+export { cardBlocks, makePaper } from './makePaper';
 export { type Block, type Paper, type PaperBand, type PaperKind, paperKinds, type TickRow } from './Paper';
 export type { PaperInput } from './PaperInput';
 export { type PaperDocument, paperDocument } from './paperDocument';

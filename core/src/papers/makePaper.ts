@@ -1,4 +1,6 @@
+import { cardsOf } from '../cards';
 import {
+  additionTable,
   cautionDefers,
   damageRow,
   doWhat,
@@ -8,6 +10,7 @@ import {
   methodNames,
   severityWords,
   stepNameOf,
+  upperFirst,
 } from '../finishing';
 import {
   buildFaces,
@@ -25,9 +28,9 @@ import {
   zoneOfFace,
 } from '../piece';
 import { bandsOf, rangeOf, type Sitting, sittingsOf, sittingWords } from '../reckoning';
-import { careCard, usedRows } from '../takeaway';
+import { careCard, qrCode, recordCode, usedRows } from '../takeaway';
 import { duration, exactMoney, formatLength, formatTemperature, minorDigits, minuteOf, money } from '../units';
-import type { Photo, ZoneId } from '../workshop';
+import type { FinishCard, Photo, ZoneId } from '../workshop';
 import { doneOn, notDone } from './doneInWords';
 import { drawingSvg } from './drawingSvg';
 import type { Block, Paper, PaperBand, PaperKind } from './Paper';
@@ -39,8 +42,6 @@ const text = (words: string): Block => ({ kind: 'text', text: words });
 const lines = (own: readonly string[]): Block => ({ kind: 'lines', lines: own });
 /** A part with its heading; nothing where it would be empty. */
 const under = (title: string, own: readonly string[]): Block[] => (own.length > 0 ? [heading(title), lines(own)] : []);
-
-const upperFirst = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** Zones on which something is done, in the order of the plan. */
 function workedZones({ reckoning }: PaperInput): ZoneId[] {
@@ -503,6 +504,90 @@ function care(input: PaperInput): Omit<Paper, 'kind' | 'foot'> {
   };
 }
 
+/** A QR code as a drawing, with its quiet border (ISO/IEC 18004: four modules). */
+function codeSvg(words: string): string {
+  const { size, dark } = qrCode(words);
+  const quiet = 4;
+  const all = size + 2 * quiet;
+  let path = '';
+  for (let y = 0; y < size; y += 1)
+    for (let x = 0; x < size; x += 1) if (dark(x, y)) path += `M${x + quiet} ${y + quiet}h1v1h-1z`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${all} ${all}" width="${all}" height="${all}"><rect width="${all}" height="${all}" fill="#ffffff"/><path d="${path}" fill="#000000"/></svg>`;
+}
+
+/** One finish card: what is on a zone, as it was done, and the code that opens it again. */
+export function cardBlocks(card: FinishCard, settings: PaperInput['settings']): Block[] {
+  const { moment, volume } = wordsFor({ settings });
+  const species = card.ground.material.speciesId ? speciesById(card.ground.material.speciesId).name : undefined;
+  const carries = additionTable.filter((a) => card.additions.includes(a.id)).map((a) => a.name);
+  return [
+    {
+      kind: 'colours',
+      rows: [{ name: upperFirst(lookNames[card.look]), colour: card.colour, words: 'on this paper only roughly' }],
+    },
+    lines([
+      `On ${[species?.toLowerCase(), materialOf(card.ground.material.kind).name.toLowerCase()].filter(Boolean).join(', ')}; what was there: ${finishNames[card.ground.oldFinish.kind].toLowerCase()}.`,
+      ...(card.toCome > 0 ? [`Not complete yet: ${card.toCome} steps are still to come.`] : []),
+      ...(carries.length > 0 ? [`With ${carries.join(', ')}.`] : []),
+    ]),
+    {
+      kind: 'table',
+      head: [
+        { name: 'Done' },
+        { name: 'Step' },
+        { name: 'Used', figures: true },
+        { name: 'Batch' },
+        { name: 'Waited', figures: true },
+        { name: 'Air', figures: true },
+      ],
+      rows: card.steps.map((s) => [
+        moment(minuteOf(s.doneAt)),
+        [
+          s.what,
+          [
+            s.product?.name,
+            s.method && methodNames[s.method],
+            s.thinFrac ? `thinned ${Math.round(s.thinFrac * 100)} %` : '',
+          ]
+            .filter(Boolean)
+            .join(', '),
+          s.ratio,
+          s.note,
+        ]
+          .filter(Boolean)
+          .join('\n'),
+        s.litres === null ? '' : `${volume(s.litres)}${s.measured ? '' : '\nas planned'}`,
+        s.batch ?? '',
+        s.waitedMin === null ? '' : duration(s.waitedMin),
+        s.air
+          ? `${formatTemperature(s.air.airTempC, settings.unitSystem)}, ${Math.round(s.air.relHumFrac * 100)} %`
+          : '',
+      ]),
+    },
+    { kind: 'code', svg: codeSvg(recordCode('card', card.id)), words: `Card ${card.id}` },
+  ];
+}
+
+/** The finish cards of a piece: one for each zone that a finish was laid on. */
+function card(input: PaperInput): Omit<Paper, 'kind' | 'foot'> {
+  const cards = cardsOf(input.piece, input.reckoning, {
+    products: input.products,
+    settings: input.settings,
+    mixes: input.mixes ?? {},
+  });
+  return {
+    title: `${input.piece.name}: finish card`,
+    under: wordsFor(input).date(input.nowMin),
+    blocks:
+      cards.length === 0
+        ? [text('Nothing of the finish is logged yet: a card tells what was really done.')]
+        : [
+            ...cards.flatMap((c) => [heading(zoneNames[c.zoneId]), ...cardBlocks(c, input.settings)]),
+            ...pictures('Photographs', input, (p) => p.of.kind === 'piece' || p.of.kind === 'step'),
+          ],
+  };
+}
+
 const made: Readonly<Record<PaperKind, (input: PaperInput) => Omit<Paper, 'kind' | 'foot'>>> = {
   bench,
   survey,
@@ -512,6 +597,7 @@ const made: Readonly<Record<PaperKind, (input: PaperInput) => Omit<Paper, 'kind'
   record,
   invoice,
   care,
+  card,
 };
 
 /** A paper of a piece. */

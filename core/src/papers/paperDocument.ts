@@ -176,6 +176,12 @@ function laidOut(block: Block, pageWidth: number): object {
         }),
         margin: [0, 6, 0, 0],
       };
+    case 'code':
+      return {
+        stack: [{ svg: block.svg, width: 96 }, set(block.words, { fontSize: 9.5, color: pale, margin: [0, 4, 0, 0] })],
+        margin: [0, 4, 0, 8],
+        unbreakable: true,
+      };
     case 'drawing':
       return {
         stack: [

@@ -2,7 +2,7 @@ import type { PackChoice, Working } from '../coverage';
 import type { Consumption, Finding, Hold, Silenced } from '../finishing';
 import type { Task } from '../schedule';
 import type { Issue, Range } from '../units';
-import type { LookKind, Step, StepKindId, WaitKind, ZoneId } from '../workshop';
+import type { LookKind, Step, StepKindId, WaitKind, WorkedShape, ZoneId } from '../workshop';
 import type { ColdCan } from './shelfWarmth';
 
 /** How far a step is. */
@@ -22,6 +22,8 @@ export interface ReckonedStep {
   working: Working | null;
   /** How the hands-on time was worked out. */
   minutesWorking: Working;
+  /** What typical figures say, before what the log taught; L: null where it takes no product. */
+  typical: { minutes: number; litres: number | null; shape: WorkedShape };
   startMin: number;
   endMin: number;
   /** When what it leaves wet lets the next step begin; the end where nothing waits for it. */

@@ -10,6 +10,7 @@ export { type Alternative, compareTreatments, type Question, type TreatmentFigur
 export { type ConflictPart, conflictWords } from './conflictWords';
 export { type ConsumableUse, consumablesOf, consumablesOfUse } from './consumablesOf';
 export { filmBuildUp, type ZoneFilm } from './filmBuildUp';
+export { alwaysOff, figureName } from './learnedWords';
 export { needsOf } from './needsOf';
 export {
   aroundSummary,

@@ -33,11 +33,12 @@ import {
   wearIn,
   workedFaces,
 } from '../finishing';
+import { asTaught, litresKey, minutesKey, type Taught } from '../learning';
 import { buildFaces, type Face, type Shape, shapeOf, type Zone, zonesOf } from '../piece';
 import { keptWorkCalendar } from '../schedule';
 import type { Result } from '../units';
 import { good, minuteOf, once, refused } from '../units';
-import type { Container, LogEntry, Piece, Product, Settings, Step } from '../workshop';
+import type { Container, LogEntry, Piece, Product, Settings, Step, WorkedShape } from '../workshop';
 import { consumablesOf } from './consumablesOf';
 import { labelWins } from './labelWins';
 import { needsOf } from './needsOf';
@@ -48,7 +49,7 @@ import { scheduleSteps, setsUpBehind } from './scheduleSteps';
 import { cutIntoSittings } from './sittingsOf';
 import { tasksOf } from './tasksOf';
 import { wetZones } from './wetZones';
-import { minutesWorking } from './workings';
+import { asYours, minutesWorking } from './workings';
 
 /** What a reckoning is made from; nowMin: whole minutes since 1970. */
 export interface ReckonInput {
@@ -66,7 +67,7 @@ export interface ReckonInput {
     | 'tools'
     | 'sprayCarriers'
     | 'labour'
-  >;
+  > & { taught?: Taught };
   nowMin: number;
   /** The rooms there are; left out: nothing is known of the air to come. */
   rooms?: Rooms | null;
@@ -88,6 +89,8 @@ interface LaidOut {
   lags: Map<string, LagOnSurface[]>;
   sittings: Step[][];
   hands: HandsOn;
+  /** What the log had taught by then. */
+  taught: Taught | undefined;
 }
 
 /** What the steps of a plan ask of the hands, each worked out once. */
@@ -95,6 +98,9 @@ interface HandsOn {
   /** Area it covers, m². */
   areaOf: (step: Step) => number;
   minutesOf: (step: Step, setsUp: boolean) => number;
+  /** The same by typical figures, before what the log taught. */
+  typicalMinutesOf: (step: Step, setsUp: boolean) => number;
+  shapeOf: (step: Step) => WorkedShape;
   workingOf: (step: Step, setsUp: boolean) => ReckonedStep['minutesWorking'];
 }
 
@@ -106,6 +112,7 @@ function handsOn(
   run: readonly StepStates[],
   products: ReckonInput['products'],
   house: House,
+  taught: Taught | undefined,
 ): HandsOn {
   const loose = membersOf(piece, house, zones).filter((m) => m.off && lieLoose.includes(m.member.id));
   const isLoose = (face: Face) => loose.some((m) => m.member.has(face));
@@ -120,13 +127,21 @@ function handsOn(
   });
   const minutes = (setsUp: boolean) => once((step: Step) => handsOnMinutes(step, on(step), setsUp));
   const [settingUp, goingOn] = [minutes(true), minutes(false)];
-  const minutesOf: HandsOn['minutesOf'] = (step, setsUp) => (setsUp ? settingUp : goingOn)(step);
+  const typicalMinutesOf: HandsOn['minutesOf'] = (step, setsUp) => (setsUp ? settingUp : goingOn)(step);
+  const shapeOf = (step: Step): WorkedShape => (on(step).narrowFrac > 0.5 ? 'narrow' : 'flat');
+  const learned = once((step: Step) => taught?.[minutesKey(step, shapeOf(step))]);
+  const minutesOf: HandsOn['minutesOf'] = (step, setsUp) => {
+    const [typical, own] = [typicalMinutesOf(step, setsUp), learned(step)];
+    return own && typical > 0 ? Math.max(1, Math.ceil(typical * own.factor - 1e-9)) : typical;
+  };
   const working = (setsUp: boolean) =>
-    once((step: Step) => minutesWorking(step, on(step), minutesOf(step, setsUp), setsUp));
+    once((step: Step) => minutesWorking(step, on(step), minutesOf(step, setsUp), setsUp, learned(step)));
   const [workingSettingUp, workingGoingOn] = [working(true), working(false)];
   return {
     areaOf: (step) => on(step).areaM2,
     minutesOf,
+    typicalMinutesOf,
+    shapeOf,
     workingOf: (step, setsUp) => (setsUp ? workingSettingUp : workingGoingOn)(step),
   };
 }
@@ -136,14 +151,15 @@ const plansLaidOut = new WeakMap<readonly Step[], LaidOut>();
 
 function laidOut(steps: readonly Step[], shape: Shape, { piece, products, settings }: ReckonInput): LaidOut {
   const known = plansLaidOut.get(steps);
-  if (known) return known;
+  const { taught } = settings;
+  if (known && known.taught === taught) return known;
   const faces = buildFaces(shape);
   const zones = zonesOf(piece, faces);
   const house = houseOf(settings, piece);
   const run = runPlan(piece, zones, steps, products, house);
   const lags = lagsOf({ run, products, house, wear: wearIn(piece) });
-  const hands = handsOn(piece, zones, run, products, house);
-  const made = { faces, zones, run, lags, sittings: inSittings(steps, lags), hands };
+  const hands = handsOn(piece, zones, run, products, house, taught);
+  const made = { faces, zones, run, lags, sittings: inSittings(steps, lags), hands, taught };
   plansLaidOut.set(steps, made);
   return made;
 }
@@ -322,6 +338,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     const volume = product
       ? stepVolume(step, product, stepKind(step.kind).covers * hands.areaOf(step), thirstyFrac(at), setsUp)
       : undefined;
+    const learned = settings.taught?.[litresKey(step)];
+    const productL = volume ? asTaught(volume.productL, learned, 'litres') : null;
     const lags = scheduled.lags.get(step.id) ?? [];
     const waitsFor = lags.flatMap(({ beforeId, wait, minMin, maxMin }) => {
       const { endMin: from } = placed.get(beforeId)!;
@@ -337,11 +355,16 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
       areaM2: hands.areaOf(step),
       handsOnMin: minutes,
       setsUp,
-      productL: volume?.productL ?? null,
-      thinnerL: volume && volume.thinnerL.likely > 0 ? volume.thinnerL : null,
+      productL,
+      thinnerL: volume && volume.thinnerL.likely > 0 ? asTaught(volume.thinnerL, learned, 'litres') : null,
       actualL: logged.get(step.id)?.actualL ?? null,
-      working: volume?.working ?? null,
+      working: volume && productL ? asYours(volume.working, productL.likely, learned) : null,
       minutesWorking: hands.workingOf(step, setsUp),
+      typical: {
+        minutes: hands.typicalMinutesOf(step, setsUp),
+        litres: volume?.productL.likely ?? null,
+        shape: hands.shapeOf(step),
+      },
       startMin,
       endMin,
       readyMin: Math.max(endMin, readyMin.get(step.id) ?? endMin),

@@ -12,11 +12,14 @@ export function qrCode(text: string): QrMatrix {
   return { size: modules.size, dark: (x, y) => modules.get(y, x) === 1 };
 }
 
+const recordKinds = ['mix', 'can', 'card'] as const;
+export type RecordKind = (typeof recordKinds)[number];
+
 /** What a label's code says: the kind of record and its id. */
-export const recordCode = (kind: 'mix' | 'can', id: string): string => `cosmesis:${kind}/${id}`;
+export const recordCode = (kind: RecordKind, id: string): string => `cosmesis:${kind}/${id}`;
 
 /** The record that a scanned or typed code names; null where it is none of ours. */
-export function recordOfCode(code: string): { kind: 'mix' | 'can'; id: string } | null {
-  const found = /^cosmesis:(mix|can)\/(.+)$/.exec(code.trim());
-  return found ? { kind: found[1] as 'mix' | 'can', id: found[2]! } : null;
+export function recordOfCode(code: string): { kind: RecordKind; id: string } | null {
+  const found = new RegExp(`^cosmesis:(${recordKinds.join('|')})/(.+)$`).exec(code.trim());
+  return found ? { kind: found[1] as RecordKind, id: found[2]! } : null;
 }

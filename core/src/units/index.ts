@@ -1,5 +1,6 @@
 export { formatTemperature, formatTemperatureDifference, parseHumidity, parseTemperature } from './air';
 export { DomainError, requireWithin } from './DomainError';
+export { groupedBy } from './groupedBy';
 export {
   formatArea,
   formatLength,

@@ -476,6 +476,10 @@ export const extents = ['all', 'rim', 'crease', 'highlight'] as const;
 /** Where an effect is laid: all over, round the rim, in the creases, or on what stands out. */
 export type Extent = (typeof extents)[number];
 
+/** What kind of faces a step is worked on, as its time goes: boards, or legs, rails, bars and shaped work. */
+export const workedShapes = ['flat', 'narrow'] as const;
+export type WorkedShape = (typeof workedShapes)[number];
+
 export const worksites = ['workshop', 'in-place', 'open'] as const;
 /** Where a piece is worked: here, where it is built in, or in the open air. */
 export type Worksite = (typeof worksites)[number];

@@ -329,4 +329,6 @@ export const migrations: readonly Migration[] = [
   // Photographs, what was seen and earned, what stands on papers, where cans stand: nothing of it was noted before. A program that does
   // not know them would drop them: it shall refuse the file.
   { from: 12, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 13 } : file) },
+  // What the log teaches: the typical figures of an entry are the planned ones where none were kept.
+  { from: 13, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 14 } : file) },
 ];

@@ -37,13 +37,14 @@ import {
   underKinds,
   wearClasses,
   weekdays,
+  workedShapes,
   worksites,
   zoneIds,
 } from './ids';
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 13;
+export const schemaVersion = 14;
 
 const id = z
   .string()
@@ -243,8 +244,25 @@ export const logEntrySchema = z.object({
   actualL: litres.nullable(),
   air: air.nullable(),
   note: text,
-  /** What the plan said before the step was begun, for History. */
-  planned: z.object({ startAt: instant, endAt: instant, volumeL: litres.nullable() }).nullable(),
+  /** What the plan said before the step was begun, for History and for what the log teaches. */
+  planned: z
+    .object({
+      startAt: instant,
+      endAt: instant,
+      volumeL: litres.nullable(),
+      /** Minutes of hands; left out: not kept yet then. */
+      handsOnMin: minutes.optional(),
+      /** The same by typical figures, and litres, before what the log taught; left out: they were the plan's. */
+      typicalMin: minutes.optional(),
+      typicalL: litres.optional(),
+      /** What kind of faces it was worked on. */
+      shape: z.enum(workedShapes).optional(),
+    })
+    .nullable(),
+  /** How far the amount is to be believed; left out: it was measured. */
+  amountIs: z.enum(['guess', 'corrected']).optional(),
+  /** Its times were put right afterwards; left out: they are those of the presses. */
+  timeIs: z.literal('corrected').optional(),
   /** Batch or can it came from; left out: not noted. */
   batch: name.nullable().optional(),
   /** It was taken from a can past its date, knowingly. */
@@ -256,6 +274,63 @@ export const logEntrySchema = z.object({
     .array(z.object({ at: instant, found: z.enum(filmStates) }))
     .max(50)
     .optional(),
+});
+
+/** One step on a finish card: as it was done. */
+const cardStep = z.object({
+  kind: z.enum(stepKindIds),
+  /** What was done, in words. */
+  what: name,
+  product: z.object({ id, name, kind: z.enum(productKinds), carrier: z.enum(carriers) }).nullable(),
+  method: z.enum(methods).nullable(),
+  grit: z.int().min(16).max(3000).nullable(),
+  thinFrac: upTo(5).nullable(),
+  litres: litres.nullable(),
+  /** The amount was measured, and not taken over from the plan. */
+  measured: z.boolean(),
+  /** Area it was spread over, m²; null: by the place. */
+  areaM2: upTo(10_000).nullable(),
+  batch: name.nullable(),
+  /** Parts that were mixed, in words. */
+  ratio: text,
+  doneAt: instant,
+  /** Since the step before, minutes. */
+  waitedMin: minutes.nullable(),
+  air: air.nullable(),
+  seen: z.array(z.enum(seenKinds)).max(seenKinds.length),
+  note: text,
+});
+
+/** A finish as it is on one zone of a piece: kept, given away, and repeated from. */
+export const finishCardSchema = z.object({
+  format: z.literal('cosmesis-card'),
+  cardVersion: z.literal(1),
+  id,
+  workshopName: name,
+  pieceId: id,
+  pieceName: name,
+  zoneId: z.enum(zoneIds),
+  look: z.enum(lookKinds),
+  additions: z.array(z.enum(additionKinds)).max(additionKinds.length),
+  effects: z.partialRecord(z.enum(additionKinds), z.enum(extents)),
+  /** What was there before. */
+  ground: surface,
+  /** As it looks on a screen. */
+  colour: z.string().regex(/^#[0-9a-f]{6}$/),
+  /** What the plan was told, by kind of step. */
+  chosen: z.partialRecord(
+    z.enum(stepKindIds),
+    z.object({
+      productId: id,
+      method: z.enum(methods).nullable(),
+      coats: z.int().min(1).max(20),
+      thinned: z.array(upTo(5).nullable()).max(20),
+    }),
+  ),
+  steps: z.array(cardStep).min(1).max(500),
+  /** Steps that were still to come when it was made; 0: the finish was complete. */
+  toCome: z.int().min(0).max(1000),
+  photoIds: z.array(id).max(200),
 });
 
 const lengthM = z.number().min(0.005).max(10);
@@ -777,6 +852,21 @@ const week = z.record(z.enum(weekdays), z.array(shift).max(4));
 const date = z.iso.date();
 
 /** Somebody who works here besides whoever keeps the workshop. */
+const learnedFigure = z.object({
+  /** Times the typical figure. */
+  factor: z.number().min(0.01).max(100),
+  /** Standard deviation of its logarithm. */
+  sdLog: z.number().min(0).max(5),
+  /** How much was observed. */
+  count: z.int().min(0).max(1_000_000),
+});
+const figureSaid = z.object({
+  /** It stays as it was then, whatever is logged; left out: it goes on learning. */
+  frozen: learnedFigure.optional(),
+  /** What was logged before is not asked; left out: all of it is. */
+  since: instant.optional(),
+});
+
 const personSchema = z.object({
   id,
   name: name.min(1),
@@ -829,6 +919,10 @@ const settingsFields = z.object({
   /** Largest cup that is mixed in, L. */
   cupL: z.number().min(0.01).max(100),
   labour: z.object({ ratePerHour: upTo(100_000), shareOfSaleFrac: z.number().min(0).max(1) }),
+  /** Finish cards from elsewhere; those of its own pieces are made from their logs. Left out: none. */
+  cards: z.array(finishCardSchema).max(500).optional(),
+  /** What was said of figures that the log teaches, by their key; left out: nothing. */
+  learning: z.record(id, figureSaid).optional(),
   /** Rent, light and tools for each hour of work, in the workshop's currency; left out: none is counted. */
   overheadPerHour: upTo(100_000).optional(),
   /** Where pieces stand, the usual one first; none: nothing is known of the air to come, and the times of the labels hold. */
@@ -879,6 +973,8 @@ export const settingsSchema = settingsFields
   );
 
 export type PieceMoney = NonNullable<z.infer<typeof pieceSchema>['money']>;
+export type FinishCard = z.infer<typeof finishCardSchema>;
+export type LearnedFigure = z.infer<typeof learnedFigure>;
 export type Photo = z.infer<typeof photoSchema>;
 export type Person = z.infer<typeof personSchema>;
 export type DayOff = z.infer<typeof dayOff>;

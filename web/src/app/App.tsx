@@ -27,6 +27,9 @@ const Air = lazy(() => import('../features/air/Air'));
 const Rack = lazy(() => import('../features/rack/Rack'));
 const HouseRules = lazy(() => import('../features/house/HouseRules'));
 const PaperSettings = lazy(() => import('../features/workshop/PaperSettings'));
+const CardLibrary = lazy(() => import('../features/piece/cards/CardLibrary'));
+const CardScreen = lazy(() => import('../features/piece/cards/CardScreen'));
+const LearnedScreen = lazy(() => import('../features/learned/LearnedScreen'));
 const EarnedScreen = lazy(() => import('../features/money/EarnedScreen'));
 const PeopleAndRoom = lazy(() => import('../features/workshop/PeopleAndRoom'));
 const Settings = lazy(() => import('../features/settings/Settings'));
@@ -61,6 +64,9 @@ const router = createBrowserRouter(
         },
         { path: 'rack', element: <Rack /> },
         { path: 'earned', element: <EarnedScreen /> },
+        { path: 'cards', element: <CardLibrary /> },
+        { path: 'cards/:cardId', element: <CardScreen /> },
+        { path: 'learned', element: <LearnedScreen /> },
         { path: 'air', element: <Air /> },
         { path: 'mix', element: <Mix /> },
         { path: 'mix/:mixId', element: <Pour /> },

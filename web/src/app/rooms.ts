@@ -27,6 +27,8 @@ export const fromTheMenu = [
   { to: '/rack', name: 'Rack', letter: 'r' },
   { to: '/air', name: 'Air', letter: 'a' },
   { to: '/products', name: 'Products', letter: 'o' },
+  { to: '/cards', name: 'Finish cards', letter: 'c' },
+  { to: '/learned', name: 'What the log teaches', letter: 'y' },
   { to: '/earned', name: 'What it earned', letter: 'e' },
   { to: '/settings', name: 'Settings', letter: 'w' },
   { to: '/settings/house', name: 'House rules', letter: 'h' },

@@ -2,10 +2,18 @@ import type { ListedStep } from '@cosmesis/core/reckoning';
 import { instantOf, type Result } from '@cosmesis/core/units';
 import { doDeed } from './doDeed';
 
-const toLog = ({ step, startMin, endMin, productL, handsOnMin }: ListedStep) => ({
+const toLog = ({ step, startMin, endMin, productL, handsOnMin, typical }: ListedStep) => ({
   step,
   handsOnMin,
-  planned: { startAt: instantOf(startMin), endAt: instantOf(endMin), volumeL: productL?.likely ?? null },
+  planned: {
+    startAt: instantOf(startMin),
+    endAt: instantOf(endMin),
+    volumeL: productL?.likely ?? null,
+    handsOnMin,
+    typicalMin: typical.minutes,
+    ...(typical.litres === null ? {} : { typicalL: typical.litres }),
+    shape: typical.shape,
+  },
 });
 
 /**

@@ -1,5 +1,7 @@
 import { formatVolume, parseVolume } from '@cosmesis/core/units';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import Paper from '@mui/material/Paper';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
@@ -15,6 +17,7 @@ function Used({ one }: { one: JustUsed }) {
   const planned = formatVolume(one.plannedL, unitSystem);
   const [text, setText] = useState(planned);
   const [asked, setAsked] = useState(false);
+  const [guess, setGuess] = useState(false);
   const read = parseVolume(text, unitSystem, one.plannedL);
   const often = read.ok && one.plannedL > 0 ? read.value / one.plannedL : 1;
   // Undone in the meantime: there is nothing to say of it any more.
@@ -25,7 +28,7 @@ function Used({ one }: { one: JustUsed }) {
     if (!read.ok) return;
     if (often >= farFrom && !asked) return setAsked(true);
     const { pieceId, productId, stepIds } = one;
-    const told = doDeed('What was used', { do: 'note-used', pieceId, productId, stepIds, litres: read.value });
+    const told = doDeed('What was used', { do: 'note-used', pieceId, productId, stepIds, litres: read.value, guess });
     if (!told.ok) say({ text: told.issues[0]?.message ?? 'That cannot be noted.' });
     answered(one);
   };
@@ -57,6 +60,10 @@ function Used({ one }: { one: JustUsed }) {
           <Button type="submit" variant="outlined">
             Note it
           </Button>
+          <FormControlLabel
+            label="a guess"
+            control={<Checkbox checked={guess} onChange={(e) => setGuess(e.target.checked)} />}
+          />
           <Button type="button" onClick={() => answered(one)}>
             As planned
           </Button>

@@ -1,7 +1,9 @@
+import { cardsOf } from '@cosmesis/core/cards';
 import { readingFor } from '@cosmesis/core/deeds';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
 import { nothingAround, planOf } from '@cosmesis/core/finishing';
+import { type TaughtWorkshop, taughtWorkshop } from '@cosmesis/core/learning';
 import { type Earned, earned } from '@cosmesis/core/money';
 import { makePaper, type Paper, type PaperInput, type PaperKind } from '@cosmesis/core/papers';
 import { typicalSupplies } from '@cosmesis/core/products';
@@ -56,6 +58,7 @@ import { good, type Issue, minuteOf, type Result, refused } from '@cosmesis/core
 import {
   canonicalJson,
   emptyRecords,
+  type FinishCard,
   type Forecast,
   type HouseRuleId,
   hasPlan,
@@ -257,6 +260,7 @@ export class Engine {
   private conflict: { number: number; own: readonly PieceWithTasks[]; seek: ReturnType<typeof seekConflict> } | null =
     null;
   private heard: Heard | null = null;
+  private taught: { of: Workshop; workshop: TaughtWorkshop } | null = null;
   private withHeard: { of: Workshop; heard: Heard; workshop: Workshop } | null = null;
 
   /** @param codeVersion names the code: answers of another one are worked out again */
@@ -312,8 +316,22 @@ export class Engine {
     this.draws = null;
   }
 
-  /** The workshop as it is, with what the instruments told since. */
-  private open(): Workshop {
+  /** The workshop as its plans are worked out: with what the instruments told, and what its log teaches. */
+  private open(): TaughtWorkshop {
+    const of = this.heardOf();
+    if (this.taught?.of !== of) {
+      const workshop = taughtWorkshop(of);
+      const { taught } = workshop.settings;
+      const before = this.taught?.workshop.settings.taught;
+      // What was learnt stays the same object for as long as it says the same.
+      if (taught && before && dequal(taught, before)) workshop.settings.taught = before;
+      this.taught = { of, workshop };
+    }
+    return this.taught.workshop;
+  }
+
+  /** The workshop as it is kept, with what the instruments told since. */
+  private heardOf(): Workshop {
     if (!this.workshop) throw new Error('no workshop is open');
     const { workshop: of, heard } = this;
     if (!heard || heard.workshopId !== of.id) return of;
@@ -757,7 +775,8 @@ export class Engine {
       }
       const own = Object.values(this.open().supplies);
       const supplies = own.length > 0 ? own : typicalSupplies;
-      const input = { piece, reckoning: told.value, products, settings: this.open().settings, supplies, nowMin, ready };
+      const { settings, mixes } = this.open();
+      const input = { piece, reckoning: told.value, products, settings, supplies, mixes, nowMin, ready };
       return good(makePaper(kind, input));
     });
   }
@@ -795,10 +814,23 @@ export class Engine {
   /** The open workshop as a file. */
   async exportFile(exportedAt: string): Promise<Result<MadeFile>> {
     try {
-      return good(await makeFile(this.open(), exportedAt));
+      return good(await makeFile(this.heardOf(), exportedAt));
     } catch (error) {
       return failed(error);
     }
+  }
+
+  /** The finish cards of pieces: of each zone that a finish was laid on; pieces that cannot be worked out have none. */
+  cards(pieceIds: readonly string[], nowMin: number): Result<FinishCard[]> {
+    return guarded(() =>
+      good(
+        pieceIds.flatMap((id) => {
+          const asked = this.input(id, nowMin);
+          const told = reckonPiece(asked);
+          return told.ok ? cardsOf(asked.piece, told.value, this.open()) : [];
+        }),
+      ),
+    );
   }
 
   /** What pieces cost and brought; pieces that cannot be worked out are left out. */
@@ -820,7 +852,7 @@ export class Engine {
   /** The workshop as a ZIP with its photographs, those of them that are on this device. */
   async exportZip(exportedAt: string): Promise<Result<{ blob: Blob; left: number }>> {
     try {
-      const workshop = this.open();
+      const workshop = this.heardOf();
       const ids = photoIdsOf(workshop);
       const file = new Blob([writeWorkshopFile(workshop, exportedAt)], { type: 'application/json' });
       let packed = 0;

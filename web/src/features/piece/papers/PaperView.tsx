@@ -112,7 +112,7 @@ function Shown({ block, label }: { block: Block; label: string }) {
                       key={block.head[i]!.name}
                       align={block.head[i]!.figures ? 'right' : 'left'}
                       sx={{
-                        whiteSpace: 'pre-line',
+                        whiteSpace: block.head[i]!.figures ? 'pre' : 'pre-line',
                         verticalAlign: 'top',
                         fontWeight: (block.sum ? y === block.rows.length - 1 : i === 0) ? 700 : 400,
                       }}
@@ -168,6 +168,13 @@ function Shown({ block, label }: { block: Block; label: string }) {
             </Stack>
           ))}
         </Stack>
+      );
+    case 'code':
+      return (
+        <Box sx={{ width: 160, '& img': { width: '100%' } }}>
+          <img src={`data:image/svg+xml,${encodeURIComponent(block.svg)}`} alt={block.words} />
+          <Typography variant="body2">{block.words}</Typography>
+        </Box>
       );
     case 'drawing':
       return (

@@ -27,6 +27,7 @@ const names: Readonly<Record<PaperKind, string>> = {
   record: 'Condition and treatment',
   invoice: 'For a bill',
   care: 'Care card',
+  card: 'Finish card',
 };
 const choices = (Object.keys(names) as PaperKind[]).map((value) => ({ value, name: names[value] }));
 

@@ -1,0 +1,3 @@
+export { type CardShop, cardId, cardsOf, finishCard, litresPerM2 } from './finishCard';
+export { readCard } from './readCard';
+export { type CardDifference, type CardOn, type CardTarget, cardDifferences, cardName, cardOn } from './useCard';

@@ -1,0 +1,101 @@
+import { groupedBy, minuteOf } from '../units';
+import type { LogEntry, Piece } from '../workshop';
+import { litresKey, minutesKey } from './figureKeys';
+import type { Evidence, LeftOut } from './Learned';
+
+/** Beyond so many times its typical time a sitting was left running, and was not worked (our choice). */
+const leftRunning = 4;
+/** Nobody works longer at one go, minutes (our choice). */
+const longestMin = 12 * 60;
+/** What is planned below this is rounding more than work, minutes. */
+const leastTypicalMin = 3;
+
+const sameNumber = (a: number, b: number): boolean => Math.abs(a - b) <= 1e-6 * Math.max(a, b);
+
+/** What was typical of an entry; what was planned before figures were learnt is the typical one. */
+const typicalL = ({ planned }: LogEntry): number => planned?.typicalL ?? planned?.volumeL ?? 0;
+
+function litresEvidence(piece: Piece): Evidence[] {
+  const goes: { entries: LogEntry[]; ratio: number }[] = [];
+  for (const entry of piece.log) {
+    const { actualL, doneAt, step } = entry;
+    if (actualL === null || actualL <= 0 || doneAt === null || step.productId === null || !(typicalL(entry) > 0))
+      continue;
+    const ratio = actualL / typicalL(entry);
+    const key = litresKey(step);
+    // What was noted for several steps at one go was shared out between them: it is one observation.
+    const last = goes.findLast((g) => litresKey(g.entries[0]!.step) === key);
+    const soon = last && minuteOf(doneAt) - minuteOf(last.entries.at(-1)!.doneAt!) < longestMin;
+    if (last && soon && sameNumber(last.ratio, ratio)) last.entries.push(entry);
+    else goes.push({ entries: [entry], ratio });
+  }
+  const sum = (entries: readonly LogEntry[], of: (e: LogEntry) => number) => entries.reduce((s, e) => s + of(e), 0);
+  return goes.map(({ entries }): Evidence => {
+    const planned = sum(entries, (e) => e.planned?.volumeL ?? 0);
+    const actual = sum(entries, (e) => e.actualL!);
+    const said = entries.find((e) => e.amountIs !== undefined)?.amountIs;
+    return {
+      key: litresKey(entries[0]!.step),
+      pieceId: piece.id,
+      entryIds: entries.map((e) => e.id),
+      at: entries.at(-1)!.doneAt!,
+      typical: sum(entries, typicalL),
+      planned,
+      actual,
+      share: 1,
+      left: said ?? (sameNumber(planned, actual) ? 'as-planned' : null),
+    };
+  });
+}
+
+/** Steps that were worked one after the other from one press of Start; what nobody started is in none. */
+function goesOf(log: readonly LogEntry[]): LogEntry[][] {
+  const done = log
+    .filter((e) => e.doneAt !== null)
+    .sort(
+      (a, b) =>
+        Date.parse(a.doneAt!) - Date.parse(b.doneAt!) || Date.parse(a.startedAt ?? '') - Date.parse(b.startedAt ?? ''),
+    );
+  const goes: LogEntry[][] = [];
+  for (const entry of done) {
+    const before = goes.find((go) => entry.startedAt !== null && go.at(-1)!.doneAt === entry.startedAt);
+    if (before) before.push(entry);
+    else goes.push([entry]);
+  }
+  return goes.filter((go) => go[0]!.startedAt !== null);
+}
+
+function minutesEvidence(piece: Piece): Evidence[] {
+  return goesOf(piece.log).flatMap((go) => {
+    const typicalOf = (e: LogEntry) => e.planned?.typicalMin ?? 0;
+    const typical = go.reduce((sum, e) => sum + typicalOf(e), 0);
+    const planned = go.reduce((sum, e) => sum + (e.planned?.handsOnMin ?? typicalOf(e)), 0);
+    const at = go.at(-1)!.doneAt!;
+    const actual = (Date.parse(at) - Date.parse(go[0]!.startedAt!)) / 60_000;
+    // Without its typical time, or too short to be told from a slip of the finger, it says nothing.
+    if (typical < leastTypicalMin || go.some((e) => e.planned?.typicalMin === undefined) || actual < 1) return [];
+    const ran = actual > longestMin || actual > leftRunning * typical;
+    const left: LeftOut | null = go.some((e) => e.timeIs === 'corrected') ? 'corrected' : ran ? 'left-running' : null;
+    const byKey = groupedBy(
+      go.filter((e) => typicalOf(e) > 0),
+      (e) => minutesKey(e.step, e.planned?.shape ?? 'flat'),
+    );
+    return [...byKey].map(([key, own]): Evidence => {
+      const share = own.reduce((sum, e) => sum + typicalOf(e), 0) / typical;
+      return {
+        key,
+        pieceId: piece.id,
+        entryIds: own.map((e) => e.id),
+        at,
+        typical: typical * share,
+        planned: planned * share,
+        actual: actual * share,
+        share,
+        left,
+      };
+    });
+  });
+}
+
+/** Everything the log of a piece says of the figures that its plan was made with. */
+export const evidenceOf = (piece: Piece): Evidence[] => [...litresEvidence(piece), ...minutesEvidence(piece)];

@@ -1,0 +1,19 @@
+import type { Step, WorkedShape } from '../workshop';
+import type { FigureOf } from './Learned';
+
+type OfStep = Pick<Step, 'kind' | 'method' | 'productId'>;
+
+/** Key of the figure for how much a step takes: its product, by its method or, without one, by what is done with it. */
+export const litresKey = ({ productId, method, kind }: OfStep): string => `litres/${productId}/${method ?? kind}`;
+
+/** Key of the figure for how long a step takes: what is done, how, and on which shape. */
+export const minutesKey = ({ kind, method }: OfStep, shape: WorkedShape): string =>
+  `minutes/${kind}/${method ?? '-'}/${shape}`;
+
+/** What a figure is of, read from its key; null: of nothing that is known. */
+export function figureOf(key: string): FigureOf | null {
+  const [kind, ...rest] = key.split('/');
+  if (kind === 'litres' && rest.length === 2) return { kind, productId: rest[0]!, by: rest[1]! };
+  if (kind === 'minutes' && rest.length === 3) return { kind, stepKind: rest[0]!, by: rest[1]!, shape: rest[2]! };
+  return null;
+}

@@ -1,0 +1,29 @@
+import { expect, test } from '@playwright/test';
+import { fromMenu, openFresh } from './support';
+
+test('the log teaches: what was used moves the plan, can be looked into, forgotten and frozen', async ({ page }) => {
+  await openFresh(page, '/');
+  await fromMenu(page, 'What the log teaches');
+  const amounts = page.getByRole('region', { name: 'Amounts', exact: true });
+  const enamel = amounts.getByRole('button', { name: /^Furniture enamel.*by brush/ });
+  await expect(enamel).toContainText('typical 9.5 m²/L');
+  await expect(enamel).toContainText('after 3 coats');
+  await enamel.click();
+  const table = amounts.getByRole('region', { name: 'What it was learnt from' });
+  await expect(table.getByRole('row')).toHaveCount(4);
+  await expect(table.getByRole('link', { name: 'Ticket-office cupboard' }).first()).toBeVisible();
+  await amounts.getByRole('button', { name: 'Forget it, begin anew' }).click();
+  await expect(enamel).toContainText('nothing counts yet');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(enamel).toContainText('after 3 coats');
+  await amounts.getByRole('button', { name: 'Freeze it as it is' }).click();
+  await expect(enamel).toContainText('frozen');
+
+  // The figure stands in the working of the plan.
+  await page.goto('/pieces/ticket-cupboard/quantities');
+  await page
+    .getByRole('button', { name: /^Show working: Furniture enamel.*, one coat/ })
+    .first()
+    .click();
+  await expect(page.getByText(/yours, after 3 coats of the log/).first()).toBeVisible();
+});

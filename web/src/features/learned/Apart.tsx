@@ -1,0 +1,104 @@
+import { type Evidence, figureOf, plannedAgainstActual, type TaughtFigure } from '@cosmesis/core/learning';
+import { figureName } from '@cosmesis/core/reckoning';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import useMediaQuery from '@mui/material/useMediaQuery';
+import { useState } from 'react';
+import { ErrorBar, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
+import { useParts } from '../../store/useWorkshop';
+import { Keys } from '../../ui/Keys';
+
+const kinds = [
+  { value: 'litres', name: 'Amounts' },
+  { value: 'minutes', name: 'Times' },
+] as const;
+const ways = [
+  { value: 'figure', name: 'By what it was' },
+  { value: 'piece', name: 'By piece' },
+] as const;
+type Kind = (typeof kinds)[number]['value'];
+type Way = (typeof ways)[number]['value'];
+
+const mostRows = 12;
+const percent = (ratio: number): string =>
+  Math.abs(ratio - 1) < 0.005
+    ? 'as planned'
+    : `${Math.abs(Math.round((ratio - 1) * 100))} % ${ratio > 1 ? 'more' : 'less'}`;
+
+/** How far what was done lay off what was planned: the middle, nine in ten between the ends, and how often. */
+export default function Apart({ figures }: { figures: readonly TaughtFigure[] }) {
+  const { products, pieces } = useParts('products', 'pieces');
+  const isPhone = useMediaQuery('(max-width: 760px)');
+  const [kind, setKind] = useState<Kind>('litres');
+  const [way, setWay] = useState<Way>('figure');
+  const evidence: Evidence[] = figures.filter((f) => f.of.kind === kind).flatMap((f) => f.evidence);
+  const nameOf = (key: string) => {
+    const of = figureOf(key);
+    return of ? figureName({ of }, products) : key;
+  };
+  const rows = plannedAgainstActual(evidence, (e) => (way === 'piece' ? e.pieceId : e.key))
+    .slice(0, mostRows)
+    .map((row) => ({
+      ...row,
+      name: `${way === 'piece' ? (pieces[row.of]?.name ?? '') : nameOf(row.of)} (${row.count})`,
+      ends: [row.middle - row.low, row.high - row.middle],
+    }));
+  const most = Math.max(1.5, ...rows.map((r) => r.high));
+  return (
+    <Stack component="section" aria-label="Planned against actual" spacing={1.5}>
+      <Typography variant="h2">Planned against actual</Typography>
+      <Stack direction="row" useFlexGap sx={{ flexWrap: 'wrap', gap: 2 }}>
+        <Keys<Kind> legend="What is compared" value={kind} onPick={setKind} choices={kinds} />
+        <Keys<Way> legend="How it is grouped" value={way} onPick={setWay} choices={ways} />
+      </Stack>
+      {rows.length === 0 ? (
+        <Typography>Nothing of it is logged yet.</Typography>
+      ) : (
+        <figure style={{ margin: 0, maxWidth: 900 }}>
+          <Typography component="figcaption" variant="body2">
+            Each dot is the middle, its line holds eight of ten, the number says how often. Left of the plan less was
+            used, right of it more.
+          </Typography>
+          <Typography component="ul" className="visually-hidden">
+            {rows.map((r) => (
+              <li key={r.name}>
+                {r.name}: {percent(r.middle)}
+              </li>
+            ))}
+          </Typography>
+          <div aria-hidden="true">
+            <ResponsiveContainer width="100%" height={64 + rows.length * 44}>
+              <ScatterChart margin={{ top: 22, right: 24, bottom: 4, left: 0 }}>
+                <XAxis
+                  type="number"
+                  dataKey="middle"
+                  domain={[0, Math.ceil(most * 2) / 2]}
+                  tickFormatter={(x: number) => `${x}×`}
+                  stroke="var(--ink-2)"
+                />
+                <YAxis
+                  type="category"
+                  dataKey="name"
+                  allowDuplicatedCategory={false}
+                  width={isPhone ? 150 : 340}
+                  stroke="var(--ink-2)"
+                  interval={0}
+                  reversed
+                />
+                <ReferenceLine
+                  x={1}
+                  stroke="var(--ink)"
+                  strokeWidth={2}
+                  label={{ value: 'as planned', position: 'top', fill: 'var(--ink)' }}
+                />
+                <Scatter data={rows} fill="var(--verdigris)" isAnimationActive={false}>
+                  <ErrorBar dataKey="ends" direction="x" stroke="var(--ink)" strokeWidth={2} />
+                </Scatter>
+              </ScatterChart>
+            </ResponsiveContainer>
+          </div>
+        </figure>
+      )}
+    </Stack>
+  );
+}

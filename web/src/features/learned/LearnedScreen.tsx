@@ -1,0 +1,47 @@
+import { learnedFrom, type TaughtFigure } from '@cosmesis/core/learning';
+import { alwaysOff } from '@cosmesis/core/reckoning';
+import Skeleton from '@mui/material/Skeleton';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { lazy, Suspense, useMemo } from 'react';
+import { useParts } from '../../store/useWorkshop';
+import { FigureRows } from './FigureRows';
+
+const Apart = lazy(() => import('./Apart'));
+
+const ofKind = (figures: readonly TaughtFigure[], kind: TaughtFigure['of']['kind']) =>
+  figures
+    .filter((f) => f.of.kind === kind)
+    .sort((a, b) => (b.belief?.count ?? 0) - (a.belief?.count ?? 0) || a.key.localeCompare(b.key));
+
+/** What the log teaches: this workshop's own figures beside the typical ones, and where it is always off. */
+export default function LearnedScreen() {
+  const { pieces, products, settings } = useParts('pieces', 'products', 'settings');
+  const figures = useMemo(() => learnedFrom({ pieces, products, settings }), [pieces, products, settings]);
+  const [amounts, times] = [ofKind(figures, 'litres'), ofKind(figures, 'minutes')];
+  const off = alwaysOff(figures, products);
+  const known = figures.filter((f) => f.belief).length;
+  return (
+    <Stack spacing={3}>
+      <Typography variant="h1">What the log teaches</Typography>
+      {known === 0 ? (
+        <Typography>
+          Nothing yet. Press Start and Done at a sitting, and note what was used: from the first one on, amounts and
+          times are planned with figures of your own.
+        </Typography>
+      ) : (
+        <Typography>
+          {off ? <b>{off}</b> : 'Nothing is surely off the typical figures so far.'} All plans reckon with your own
+          figures.
+        </Typography>
+      )}
+      {figures.length > 0 && (
+        <Suspense fallback={<Skeleton variant="rectangular" height={240} />}>
+          <Apart figures={figures} />
+        </Suspense>
+      )}
+      {amounts.length > 0 && <FigureRows name="Amounts" figures={amounts} />}
+      {times.length > 0 && <FigureRows name="Times" figures={times} />}
+    </Stack>
+  );
+}

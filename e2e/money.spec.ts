@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { downloaded, fromMenu, openFresh } from './support';
+import { downloaded, fromMenu, openFresh, pick } from './support';
 
 test('what a piece cost and brought is noted, says what an hour earned, stands among the others, and is taken away as CSV', async ({
   page,
@@ -29,4 +29,31 @@ test('what a piece cost and brought is noted, says what an hour earned, stands a
   await page.getByRole('link', { name: 'Ticket-office cupboard' }).click();
   await expect(money.getByRole('row', { name: /^Rent, light and tools £\d/ })).toBeVisible();
   await expect(money.getByRole('row', { name: /^Costs together/ })).not.toHaveText(before!);
+});
+
+test('at the market a chest is judged within ten actions, and taken on', async ({ page }) => {
+  await openFresh(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await fromMenu(page, 'Worth buying?');
+  await expect(page.getByText('Height, width and depth, roughly')).toBeVisible();
+  // Form and state stand as they are usual: eight actions.
+  await page.getByLabel('Height').fill('92 cm');
+  await page.getByLabel('Width').fill('0.95 m');
+  await page.getByLabel('Depth').fill('46 cm');
+  await pick(page.getByLabel('Wood'), 'Ash');
+  await page.getByRole('button', { name: 'Poor' }).click();
+  await page.getByRole('button', { name: 'Painted' }).click();
+  await page.getByLabel('It should sell for, GBP').fill('420');
+  await page.getByLabel('Fetching and selling it, GBP').fill('20');
+  await page.getByLabel('Fetching and selling it, GBP').press('Enter');
+  const answer = page.getByRole('region', { name: 'What it is worth' });
+  await expect(answer.getByText(/^£\d+$/)).toBeVisible();
+  await expect(answer.getByRole('row', { name: /^Until light use \d+ days/ })).toBeVisible();
+  await expect(answer.getByText(/At worst: a wreck/)).toBeVisible();
+  await page.getByLabel('It should sell for, GBP').fill('60');
+  await page.getByLabel('It should sell for, GBP').press('Enter');
+  await expect(answer.getByText('Leave it')).toBeVisible();
+  await answer.getByRole('button', { name: 'I bought it' }).click();
+  await expect(page.getByRole('heading', { name: 'Chest of drawers, ash' })).toBeVisible();
+  await expect(page.getByLabel('Height')).toHaveValue(/92/);
 });

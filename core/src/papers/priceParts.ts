@@ -1,4 +1,4 @@
-import { productsCost, suppliesCost } from '../money';
+import { productsCost, suppliesCost, workSpread } from '../money';
 import { inMinor } from '../units';
 import type { PaperInput } from './PaperInput';
 
@@ -12,9 +12,6 @@ export interface PriceParts {
   /** It was agreed, and is not worked out. */
   agreed: boolean;
 }
-
-/** Hands-on time comes out so much lower or higher than planned: one standard deviation of a single piece (from memory). */
-const workSpread = { low: 0.85, high: 1.25 };
 
 /**
  * What a piece costs to do: products by what goes on it, supplies by what is used up, and the hours as the workshop charges them; where

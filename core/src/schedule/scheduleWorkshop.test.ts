@@ -330,6 +330,10 @@ describe('worked examples', () => {
     );
   });
 
+  it('answers with nothing where there is nothing to do', () => {
+    expect(scheduleWorkshop(problemOf([]), 20, 1)).toMatchObject({ placed: [], unplaced: [] });
+  });
+
   it('names what a file cannot mean: waits in a circle, an id twice, no hands', () => {
     const circle = [task('a/1', 30, { lags: [lag('a/2', 0)] }), task('a/2', 30, { lags: [lag('a/1', 0)] })];
     expect(told(problemOf(circle)).unplaced).toEqual({ 'a/1': 'waits', 'a/2': 'waits' });

@@ -47,7 +47,8 @@ export function* improvingSchedule(
   let changed = 0;
   let trouble = troubleIn(layout, problem);
   yield { tried: 0, schedule: answerOf(bestLayout, nodes, bestCost) };
-  for (let i = 1; i <= tries; i += 1) {
+  // Where there is nothing to do there is nothing to vary.
+  for (let i = 1; nodes.length > 0 && i <= tries; i += 1) {
     const other = varied(genes, nodes, choices, trouble, random);
     const otherLayout = new Layout(problem, nodes, other).run();
     const [otherCost, otherSum] = scheduleCost(otherLayout, problem, sets);

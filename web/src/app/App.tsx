@@ -27,6 +27,7 @@ const Air = lazy(() => import('../features/air/Air'));
 const Rack = lazy(() => import('../features/rack/Rack'));
 const HouseRules = lazy(() => import('../features/house/HouseRules'));
 const PaperSettings = lazy(() => import('../features/workshop/PaperSettings'));
+const Market = lazy(() => import('../features/money/Market'));
 const CardLibrary = lazy(() => import('../features/piece/cards/CardLibrary'));
 const CardScreen = lazy(() => import('../features/piece/cards/CardScreen'));
 const LearnedScreen = lazy(() => import('../features/learned/LearnedScreen'));
@@ -64,6 +65,7 @@ const router = createBrowserRouter(
         },
         { path: 'rack', element: <Rack /> },
         { path: 'earned', element: <EarnedScreen /> },
+        { path: 'market', element: <Market /> },
         { path: 'cards', element: <CardLibrary /> },
         { path: 'cards/:cardId', element: <CardScreen /> },
         { path: 'learned', element: <LearnedScreen /> },

@@ -27,6 +27,7 @@ export const fromTheMenu = [
   { to: '/rack', name: 'Rack', letter: 'r' },
   { to: '/air', name: 'Air', letter: 'a' },
   { to: '/products', name: 'Products', letter: 'o' },
+  { to: '/market', name: 'Worth buying?', letter: 'v' },
   { to: '/cards', name: 'Finish cards', letter: 'c' },
   { to: '/learned', name: 'What the log teaches', letter: 'y' },
   { to: '/earned', name: 'What it earned', letter: 'e' },

@@ -4,7 +4,7 @@ import { demoWorkshop } from '@cosmesis/core/demo';
 import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
 import { nothingAround, planOf } from '@cosmesis/core/finishing';
 import { type TaughtWorkshop, taughtWorkshop } from '@cosmesis/core/learning';
-import { type Earned, earned } from '@cosmesis/core/money';
+import { type Deal, type Earned, earned, type SeenAtMarket, type WorthBuying, worthBuying } from '@cosmesis/core/money';
 import { makePaper, type Paper, type PaperInput, type PaperKind } from '@cosmesis/core/papers';
 import { typicalSupplies } from '@cosmesis/core/products';
 import {
@@ -818,6 +818,18 @@ export class Engine {
     } catch (error) {
       return failed(error);
     }
+  }
+
+  /** Whether a piece seen at the market is worth buying, beside all that is under way. */
+  worth(seen: SeenAtMarket, deal: Deal, nowMin: number): Result<WorthBuying> {
+    return guarded(() => {
+      const w = this.open();
+      const own = Object.values(w.supplies);
+      const supplies = own.length > 0 ? own : typicalSupplies;
+      const { own: others } = this.sought(nowMin, 0);
+      const input = { products: w.products, settings: w.settings, nowMin, rooms: roomsOf(w, nowMin) };
+      return worthBuying(seen, deal, { input, settings: w.settings, supplies, others });
+    });
   }
 
   /** The finish cards of pieces: of each zone that a finish was laid on; pieces that cannot be worked out have none. */

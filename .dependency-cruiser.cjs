@@ -10,6 +10,7 @@ const rooms = [
   'learning',
   'mixing',
   'stock',
+  'merge',
   'deeds',
   'finishing',
   'schedule',

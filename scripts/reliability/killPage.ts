@@ -3,11 +3,11 @@ import { type Deed, DeedRefused, performOn } from '@cosmesis/core/deeds';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import { planOf } from '@cosmesis/core/finishing';
 import { canonicalJson, type Workshop } from '@cosmesis/core/workshop';
+import { contentHash } from '../../core/src/units/contentHash';
 import { type Recipe, transact } from '../../web/src/store/Document';
 import { OperationLog } from '../../web/src/store/OperationLog';
 import { SecondCopy } from '../../web/src/store/SecondCopy';
 import { WorkshopStore } from '../../web/src/store/WorkshopStore';
-import { contentHash } from '../../web/src/workers/contentHash';
 
 const startMin = 29_700_000;
 const atIso = '2026-11-25T08:00:00+00:00';

@@ -3,7 +3,7 @@ import { handsOnParts, stepKind, type WorkedFaces } from '../finishing';
 import type { LearnedFigure, Step } from '../workshop';
 
 /** What a figure of one's own adds to a working. */
-export const yoursInput = ({ factor, count }: LearnedFigure, goes: string): WorkingInput => ({
+const yoursInput = ({ factor, count }: LearnedFigure, goes: string): WorkingInput => ({
   name: `yours, after ${count} ${goes}${count === 1 ? '' : 's'} of the log`,
   value: factor,
   unit: '× typical',

@@ -1,4 +1,5 @@
 export { formatTemperature, formatTemperatureDifference, parseHumidity, parseTemperature } from './air';
+export { contentHash } from './contentHash';
 export { DomainError, requireWithin } from './DomainError';
 export { groupedBy } from './groupedBy';
 export {

@@ -39,12 +39,13 @@ export const workshopFromFile = (file: WorkshopFile): Workshop => ({
 const inOrder = <T extends { id: string }>(records: Record<string, T>): T[] =>
   Object.values(records).sort((a, b) => (a.id < b.id ? -1 : 1));
 
-/** The file of a workshop. @param exportedAt ISO instant with offset */
-export const workshopToFile = (workshop: Workshop, exportedAt: string): WorkshopFile => ({
+/** The file of a workshop. @param exportedAt ISO instant with offset @param partial it is only some of it */
+export const workshopToFile = (workshop: Workshop, exportedAt: string, partial = false): WorkshopFile => ({
   format: 'cosmesis-workshop',
   schemaVersion,
   id: workshop.id,
   exportedAt,
+  ...(partial ? { partial } : {}),
   settings: workshop.settings,
   pieces: inOrder(workshop.pieces),
   products: inOrder(workshop.products),
@@ -55,5 +56,5 @@ export const workshopToFile = (workshop: Workshop, exportedAt: string): Workshop
 });
 
 /** The file as text: canonical and compact, so the same workshop at the same instant gives the same bytes. */
-export const writeWorkshopFile = (workshop: Workshop, exportedAt: string): string =>
-  `${canonicalJson(workshopToFile(workshop, exportedAt))}\n`;
+export const writeWorkshopFile = (workshop: Workshop, exportedAt: string, partial = false): string =>
+  `${canonicalJson(workshopToFile(workshop, exportedAt, partial))}\n`;

@@ -921,6 +921,8 @@ const settingsFields = z.object({
   labour: z.object({ ratePerHour: upTo(100_000), shareOfSaleFrac: z.number().min(0).max(1) }),
   /** Finish cards from elsewhere; those of its own pieces are made from their logs. Left out: none. */
   cards: z.array(finishCardSchema).max(500).optional(),
+  /** What another device had of each part when it was last taken over from there, both by their hashes; left out: nothing was. */
+  received: z.record(z.string().max(16), z.string().max(16)).optional(),
   /** What was said of figures that the log teaches, by their key; left out: nothing. */
   learning: z.record(id, figureSaid).optional(),
   /** Rent, light and tools for each hour of work, in the workshop's currency; left out: none is counted. */
@@ -995,6 +997,8 @@ export const workshopFileSchema = z.object({
   schemaVersion: z.literal(schemaVersion),
   id,
   exportedAt: instant,
+  /** It holds some pieces only: what is not in it was not taken away. */
+  partial: z.literal(true).optional(),
   settings: settingsSchema,
   pieces: z.array(pieceSchema).max(mostRecords.pieces),
   products: z.array(productSchema).max(mostRecords.products),

@@ -1,6 +1,6 @@
 import type { Doing } from '@cosmesis/core/reckoning';
+import { contentHash } from '@cosmesis/core/units';
 import type { Workshop } from '@cosmesis/core/workshop';
-import { contentHash } from '../workers/contentHash';
 
 const key = 'cosmesis/last-today';
 

@@ -4,6 +4,15 @@ import { demoWorkshop } from '@cosmesis/core/demo';
 import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
 import { nothingAround, planOf } from '@cosmesis/core/finishing';
 import { type TaughtWorkshop, taughtWorkshop } from '@cosmesis/core/learning';
+import {
+  asReceived,
+  type ConflictShown,
+  conflictShown,
+  type Merged,
+  mergeWorkshops,
+  type Side,
+  someOf,
+} from '@cosmesis/core/merge';
 import { type Deal, type Earned, earned, type SeenAtMarket, type WorthBuying, worthBuying } from '@cosmesis/core/money';
 import { makePaper, type Paper, type PaperInput, type PaperKind } from '@cosmesis/core/papers';
 import { typicalSupplies } from '@cosmesis/core/products';
@@ -54,7 +63,7 @@ import {
 import { improvingSchedule, rehearsed, seekConflict, type WorkshopSchedule } from '@cosmesis/core/schedule';
 import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
 import { quantitiesToCsv, sittingsToICalendar, workshopToICalendar } from '@cosmesis/core/takeaway';
-import { good, type Issue, minuteOf, type Result, refused } from '@cosmesis/core/units';
+import { contentHash, good, type Issue, minuteOf, type Result, refused } from '@cosmesis/core/units';
 import {
   canonicalJson,
   emptyRecords,
@@ -72,8 +81,7 @@ import {
   type ZoneId,
 } from '@cosmesis/core/workshop';
 import { dequal } from 'dequal/lite';
-import type { Changes, Mirrored } from './Changes';
-import { contentHash } from './contentHash';
+import { type Changes, type Mirrored, mirrored } from './Changes';
 import { isZip, type OpenedZip, openZip, type Packed, zipOf } from './photoZip';
 import { type MadeFile, makeFile, readFile } from './workshopFiles';
 
@@ -200,6 +208,21 @@ export interface Rehearsed {
   told: WorkshopRehearsal | null;
 }
 
+/** What another copy of the workshop holds that this one has not, and what is to be decided. */
+export interface CopyRead {
+  taken: Merged['taken'];
+  conflicts: readonly ConflictShown[];
+  /** Products of cans of which both together drew more than was in them. */
+  overdrawn: readonly string[];
+}
+
+/** What taking it over changes. */
+export interface CopyTaken {
+  put: readonly (readonly [Mirrored, { id: string }])[];
+  remove: readonly (readonly [Mirrored, string])[];
+  settings: Workshop['settings'];
+}
+
 /** What instruments told of one workshop since its last deed. */
 export interface Heard {
   workshopId: string;
@@ -260,6 +283,8 @@ export class Engine {
   private conflict: { number: number; own: readonly PieceWithTasks[]; seek: ReturnType<typeof seekConflict> } | null =
     null;
   private heard: Heard | null = null;
+  /** Another copy that was read, and not taken over yet. */
+  private copy: { other: Workshop; partial: boolean; zip: OpenedZip | null } | null = null;
   private taught: { of: Workshop; workshop: TaughtWorkshop } | null = null;
   private withHeard: { of: Workshop; heard: Heard; workshop: Workshop } | null = null;
 
@@ -903,6 +928,73 @@ export class Engine {
     ];
   }
 
+  /** Some pieces of the open workshop as a file for another copy of it. @param since readings from then on go with it */
+  async exportSome(pieceIds: readonly string[], since: string | null, exportedAt: string): Promise<Result<MadeFile>> {
+    try {
+      return good(await makeFile(someOf(this.heardOf(), pieceIds, since), exportedAt, true));
+    } catch (error) {
+      return failed(error);
+    }
+  }
+
+  /** Reads another copy of the open workshop, and tells what taking it over would mean; nothing is changed by that. */
+  async readCopy(file: Blob): Promise<Result<CopyRead>> {
+    try {
+      const zip = (await isZip(file)) ? await openZip(file) : null;
+      if (zip && !zip.ok) return zip;
+      const read = await readFile(zip ? zip.value.workshop : file, () => {});
+      if (!read.ok) return read;
+      const { workshop: other, partial } = read.value;
+      const mine = this.heardOf();
+      if (other.id !== mine.id)
+        return refused({
+          code: 'other_workshop',
+          path: '',
+          message: `This file is of another workshop, “${other.settings.name}”. Import it: it opens beside this one.`,
+        });
+      this.copy = { other, partial, zip: zip ? zip.value : null };
+      const { conflicts, taken, overdrawn } = mergeWorkshops(mine, other, {}, partial);
+      const nameOf = (canId: string) => {
+        const can = mine.containers[canId] ?? other.containers[canId];
+        return (can && (mine.products[can.productId] ?? other.products[can.productId])?.name) ?? 'a can';
+      };
+      return good(
+        {
+          taken,
+          conflicts: conflicts.map((c) => conflictShown(c, mine, other)),
+          overdrawn: overdrawn.map(nameOf),
+        },
+        read.warnings,
+      );
+    } catch (error) {
+      return failed(error);
+    }
+  }
+
+  /** What taking over the copy that was read changes, record by record, with its photographs kept. */
+  async takeCopy(decide: Readonly<Record<string, Side>>): Promise<Result<CopyTaken>> {
+    try {
+      const { copy } = this;
+      if (!copy) throw new Error('no copy was read');
+      const mine = this.heardOf();
+      const { workshop } = mergeWorkshops(mine, copy.other, decide, copy.partial);
+      const put: (readonly [Mirrored, { id: string }])[] = [];
+      const remove: (readonly [Mirrored, string])[] = [];
+      for (const collection of mirrored) {
+        const before: Record<string, { id: string }> = mine[collection];
+        const after: Record<string, { id: string }> = workshop[collection];
+        for (const [id, record] of Object.entries(after))
+          if (!dequal(before[id], record)) put.push([collection, record]);
+        for (const id of Object.keys(before)) if (!(id in after)) remove.push([collection, id]);
+      }
+      const left = copy.zip ? await this.keepPictures(workshop, copy.zip) : [];
+      this.copy = null;
+      return good({ put, remove, settings: workshop.settings }, left);
+    } catch (error) {
+      return failed(error);
+    }
+  }
+
   /**
    * Reads a file and writes it to the disk of the browser as a workshop of its own: where its id is taken already, under the id
    * given and a name that says so. What cannot be read changes nothing.
@@ -917,15 +1009,22 @@ export class Engine {
       if (zip && !zip.ok) return zip;
       const read = await readFile(zip ? zip.value.workshop : file, progress);
       if (!read.ok) return read;
-      const taken = await this.store.isTaken(read.value.id);
-      const { settings } = read.value;
+      const { workshop: own, partial } = read.value;
+      if (partial)
+        return refused({
+          code: 'file_partial',
+          path: '',
+          message: `This file holds some pieces of “${own.settings.name}” only. Open that workshop, and take it over there.`,
+        });
+      const taken = await this.store.isTaken(own.id);
+      const { settings } = own;
       const workshop: Workshop = taken
         ? {
-            ...read.value,
+            ...own,
             id: freeId,
             settings: { ...settings, name: `${settings.name} (from file)`.slice(0, 200), demo: false },
           }
-        : read.value;
+        : asReceived(own);
       await this.store.adopt(workshop);
       const left = zip ? await this.keepPictures(workshop, zip.value) : [];
       progress(1);

@@ -21,8 +21,8 @@ const piped = (blob: Blob, through: ReadableWritablePair<Uint8Array, BufferSourc
 const packedFromBytes = 20 * 1000 * 1000;
 
 /** The workshop as a file: plain while it is small, packed where it is large. */
-export async function makeFile(workshop: Workshop, exportedAt: string): Promise<MadeFile> {
-  const plain = new Blob([writeWorkshopFile(workshop, exportedAt)], { type: 'application/json' });
+export async function makeFile(workshop: Workshop, exportedAt: string, partial = false): Promise<MadeFile> {
+  const plain = new Blob([writeWorkshopFile(workshop, exportedAt, partial)], { type: 'application/json' });
   if (plain.size < packedFromBytes) return { blob: plain, ending: 'json' };
   const packed = await new Response(piped(plain, new CompressionStream('gzip'))).blob();
   return { blob: new Blob([packed], { type: 'application/gzip' }), ending: 'json.gz' };
@@ -66,13 +66,21 @@ async function textOf(file: Blob): Promise<Result<string>> {
   }
 }
 
+/** A workshop as a file holds it. */
+export interface FileRead {
+  workshop: Workshop;
+  /** Some pieces of it only. */
+  partial: boolean;
+}
+
 /** The workshop in a file that somebody brings, plain or packed. @param progress told how far it is, 0 to 1 */
-export async function readFile(file: Blob, progress: (share: number) => void): Promise<Result<Workshop>> {
+export async function readFile(file: Blob, progress: (share: number) => void): Promise<Result<FileRead>> {
   const issue = fileSizeIssue(file.size);
   if (issue) return refused(issue);
   const text = await textOf(file);
   if (!text.ok) return text;
   progress(0.2);
   const read = readWorkshopFile(text.value, (share) => progress(0.2 + 0.7 * share));
-  return read.ok ? good(workshopFromFile(read.value), read.warnings) : read;
+  if (!read.ok) return read;
+  return good({ workshop: workshopFromFile(read.value), partial: read.value.partial === true }, read.warnings);
 }

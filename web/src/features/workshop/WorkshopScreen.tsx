@@ -1,4 +1,5 @@
-import type { Issue } from '@cosmesis/core/units';
+import { dayEndMin, type Issue, instantOf } from '@cosmesis/core/units';
+import type { Piece } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
@@ -9,6 +10,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { demoId } from '../../store/demoId';
 import { emptyWorkshop, freshDemo, newId, nowIso, theStore } from '../../store/theStore';
+import { useNowMin } from '../../store/useNowMin';
 import { useServerHealth } from '../../store/useServerHealth';
 import { useParts, useSettings, useStorePart } from '../../store/useWorkshop';
 import type { StoreState } from '../../store/WorkshopStore';
@@ -18,12 +20,15 @@ import { Keys } from '../../ui/Keys';
 import { Fields } from '../../ui/layout';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
+import { sendSome } from '../../ui/sendSome';
 import { useHeld } from '../../ui/useHeld';
 import { callCore } from '../../workers/callCore';
 import { AlarmSwitch } from './AlarmSwitch';
 import { HoursFields } from './HoursFields';
 import { setSettings } from './setSettings';
+import { TakeOver } from './TakeOver';
 
+const dayMin = 24 * 60;
 const headsOf = (state: StoreState) => state.heads;
 const idOf = ({ workshop }: StoreState) => workshop?.id;
 
@@ -144,7 +149,15 @@ function Files() {
   const [issues, setIssues] = useState<readonly Issue[]>([]);
   const [share, setShare] = useState<number | null>(null);
   const { settings, pieces } = useParts('settings', 'pieces');
+  const nowMin = useNowMin();
   const photos = Object.values(pieces).reduce((sum, p) => sum + (p.photos?.length ?? 0), 0);
+  const midnight = instantOf(dayEndMin(nowMin - dayMin, settings.timeZone));
+  const doneToday = (p: Piece) =>
+    p.log.some((e) => [e.startedAt, e.doneAt].some((t) => t !== null && Date.parse(t) >= Date.parse(midnight))) ||
+    (p.photos ?? []).some((photo) => Date.parse(photo.at) >= Date.parse(midnight));
+  const today = Object.values(pieces)
+    .filter(doneToday)
+    .map((p) => p.id);
   const here = useStillHere();
   const exportFile = async () => {
     setShare(0);
@@ -189,7 +202,8 @@ function Files() {
       <Typography variant="h2">Take away and bring back</Typography>
       <Typography variant="body2">
         One file holds the whole workshop: pieces, products, readings, log
-        {photos > 0 ? `; a ZIP holds its ${photos} photographs too` : ''}.
+        {photos > 0 ? `; a ZIP holds its ${photos} photographs too` : ''}. Of the same workshop on another device it is
+        taken over into this one: what was done on both comes together.
       </Typography>
       {issues.length > 0 && <Issues issues={issues} />}
       {share !== null && (
@@ -213,6 +227,10 @@ function Files() {
           accept=".json,.gz,.zip,application/json,application/gzip,application/zip"
           onFile={(file) => void importFile(file)}
         />
+        <TakeOver />
+        {today.length > 0 && (
+          <Button onClick={() => void sendSome(`${settings.name} today`, today, midnight)}>Send today’s work</Button>
+        )}
       </Stack>
     </Stack>
   );

@@ -15,6 +15,7 @@ import { Keys } from '../../../ui/Keys';
 import { paperPdf } from '../../../ui/paperPdf';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
+import { sendSome } from '../../../ui/sendSome';
 import { NotYet, usePieceContext } from '../PieceFrame';
 import { PaperView } from './PaperView';
 
@@ -74,6 +75,7 @@ export default function Papers() {
             {making ? 'Being made…' : 'Save as PDF'}
           </Button>
           <Button onClick={() => window.print()}>Print it</Button>
+          <Button onClick={() => void sendSome(piece.name, [piece.id], null)}>Send the piece to another copy</Button>
           {(kind === 'offer' || kind === 'invoice' || kind === 'care') && !settings.papers?.maker && (
             <Typography component="span" variant="body2">
               Who made it, terms and the size of the paper stand under <Link to="/settings/papers">Settings</Link>.

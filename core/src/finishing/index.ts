@@ -5,6 +5,7 @@ export { additionsOf, availableAdditions, availableLooks, type LookChoice, lookN
 export { bandColour } from './bandColour';
 export { blockOf, blockTable } from './blockTable';
 export { cautionDefers, cautionsOf } from './cautions';
+export { type AwaitedKind, awaitedNames, type PlanSoFar, type Station, stationsOf } from './commission';
 export { concludeSpotTest, type SpotConclusion } from './concludeSpotTest';
 export { type CopiedFinish, copyFinish } from './copyFinish';
 export { type DamageRow, damageRow, damageTable, type Treatment } from './damageTable';

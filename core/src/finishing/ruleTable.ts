@@ -1,6 +1,7 @@
 import type { Finding, Severity, Silenced } from './Finding';
 import { applicationRules } from './rules/application';
 import { benchRules } from './rules/bench';
+import { commissionRules } from './rules/commission';
 import { compatibilityRules } from './rules/compatibility';
 import { conditionRules } from './rules/conditions';
 import { finishRules } from './rules/finish';
@@ -25,6 +26,7 @@ export const ruleTable: readonly Rule[] = [
   ...applicationRules,
   ...benchRules,
   ...finishRules,
+  ...commissionRules,
 ];
 
 const order: readonly Severity[] = ['stop-locked', 'stop', 'warn', 'advice'];

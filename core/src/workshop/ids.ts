@@ -476,6 +476,9 @@ export const extents = ['all', 'rim', 'crease', 'highlight'] as const;
 /** Where an effect is laid: all over, round the rim, in the creases, or on what stands out. */
 export type Extent = (typeof extents)[number];
 
+/** What a client may bring, by what waits for it. */
+export const awaitedKinds = ['pulls', 'covering', 'glass', 'colour', 'all'] as const;
+
 /** What kind of faces a step is worked on, as its time goes: boards, or legs, rails, bars and shaped work. */
 export const workedShapes = ['flat', 'narrow'] as const;
 export type WorkedShape = (typeof workedShapes)[number];

@@ -8,6 +8,7 @@ export {
   addedPartKinds,
   additionKinds,
   alterationKinds,
+  awaitedKinds,
   type Carrier,
   type Condition,
   carriers,

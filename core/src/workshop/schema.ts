@@ -4,6 +4,7 @@ import {
   addedPartKinds,
   additionKinds,
   alterationKinds,
+  awaitedKinds,
   carriers,
   conditions,
   damageKinds,
@@ -629,7 +630,33 @@ export const pieceSchema = z.object({
   /** Its promise weighs more than that of others; left out: as much. */
   pressing: z.boolean().optional(),
   ownership: z.enum(ownerships),
-  commission: z.object({ chosen: text, supplied: text, approvals: z.array(approval).max(200) }),
+  commission: z.object({
+    chosen: text,
+    supplied: text,
+    approvals: z.array(approval).max(200),
+    /** What was offered, and when and how the client approved it; left out: nothing was offered yet. */
+    offer: z.object({ at: instant, what: text, approvedAt: instant.nullable(), how: text }).optional(),
+    /** What the client brings, and what waits for it. */
+    awaited: z
+      .array(z.object({ id, kind: z.enum(awaitedKinds), what: name, receivedAt: instant.nullable() }))
+      .max(50)
+      .optional(),
+    /** Changes that were asked for later, with what they cost more, in the currency. */
+    changes: z
+      .array(
+        z.object({
+          id,
+          zoneId: z.enum(zoneIds),
+          what: text,
+          price: price.nullable(),
+          askedAt: instant,
+          approvedAt: instant.nullable(),
+        }),
+      )
+      .max(100)
+      .optional(),
+    handedOverAt: instant.nullable().optional(),
+  }),
   /** What it is to sell for, in the workshop's currency. */
   salePrice: price.nullable(),
   /** What came in and went out for it besides materials and hours, in the workshop's currency; left out: nothing is noted. */

@@ -143,6 +143,24 @@ export function ChangeOfMind({
     });
     onClose();
   };
+  const { labour } = useSettings();
+  const asksClient = piece.ownership === 'commission';
+  const ask = () => {
+    if (!told?.ok) return;
+    const { now, leave } = told.value;
+    const hours = (now.handsOnMin - leave.handsOnMin) / 60;
+    const price = Math.max(0, Math.round(hours * labour.ratePerHour + now.price - leave.price));
+    const what = `${zoneNames[zoneId]}: ${lookNames[look].toLowerCase()} instead`;
+    const entry = { id: newId(), zoneId, what, price, askedAt: nowIso(), approvedAt: null };
+    edit('A change was asked for', (draft) => {
+      draft.commission.changes = [...(draft.commission.changes ?? []), entry];
+    });
+    say({
+      text: `Noted: ${what}. The next coat there waits until it is agreed on.`,
+      action: { name: 'Undo', run: () => theStore().undo() },
+    });
+    onClose();
+  };
   return (
     <Dialog open onClose={onClose} maxWidth="md" aria-labelledby="change-of-mind">
       <DialogTitle id="change-of-mind">
@@ -155,6 +173,11 @@ export function ChangeOfMind({
       </DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Leave it</Button>
+        {asksClient && (
+          <Button variant="outlined" disabled={!told?.ok} onClick={ask}>
+            Ask the client first
+          </Button>
+        )}
         <Button variant="contained" disabled={!told?.ok} onClick={apply}>
           Change it now
         </Button>

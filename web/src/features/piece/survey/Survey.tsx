@@ -36,6 +36,7 @@ import { UnitKeys } from '../../../ui/UnitKeys';
 import { faceColours } from '../../../ui/zoneLooks';
 import { usePieceContext } from '../PieceFrame';
 import { Photographs } from '../photos/Photographs';
+import { CommissionFields } from './CommissionFields';
 import { DamageFields } from './DamageFields';
 import { FaceList, FacePanel } from './FacePanel';
 import { FittingFields } from './FittingFields';
@@ -275,6 +276,11 @@ export default function Survey() {
           >
             <FormFields piece={piece} zones={zones} faces={faces} />
           </SurveySection>
+          {piece.ownership === 'commission' && (
+            <SurveySection title="Commission" noted="from the enquiry to handing over" open id="commission">
+              <CommissionFields piece={piece} />
+            </SurveySection>
+          )}
           <SurveySection
             title="Whom and what it is for"
             noted={listed(

@@ -240,3 +240,28 @@ test('what was used is asked when it is done, filled in as planned; a slip of te
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(row).toContainText('31 ml');
 });
+
+test('a film is tested on the scale of its test: a cross-cut that flakes stops the next coat, a good one lets it on', async ({
+  page,
+}) => {
+  await openFresh(page, '/pieces/ticket-cupboard/work');
+  const test = async (mark: RegExp) => {
+    await page.getByRole('button', { name: 'Test the film' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Test the film' });
+    await pick(dialog.getByLabel('Which'), 'Carcass: paint 1 of 2');
+    await dialog.getByRole('button', { name: 'Cross-cut' }).click();
+    await dialog.getByRole('button', { name: mark }).click();
+  };
+  await test(/^3 15 to 35 % flaked/);
+  await expect(page.getByText('Noted: cross-cut 3 (2B): 15 to 35 % flaked.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'History' }).getByText(/cross-cut 3 \(2B\)/)).toBeVisible();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  const bad = page.getByText(/would go on a film that does not hold/);
+  await expect(bad.first()).toBeVisible();
+  await page.getByRole('link', { name: 'Work', exact: true }).click();
+  await test(/^1 under 5 % flaked/);
+  await expect(page.getByText('Noted: cross-cut 1 (4B): under 5 % flaked.')).toBeVisible();
+  await page.getByRole('link', { name: 'Plan', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Ticket-office cupboard' })).toBeVisible();
+  await expect(bad).toHaveCount(0);
+});

@@ -1,5 +1,6 @@
 import type {
   Container,
+  FilmCheckKind,
   FilmState,
   Forecast,
   LogEntry,
@@ -44,6 +45,8 @@ export type Deed =
   /** What was really used of a product for steps that are done, all of them together, L; guess: it was not measured. */
   | { do: 'note-used'; pieceId: string; productId: string; stepIds: readonly string[]; litres: number; guess?: boolean }
   | { do: 'remove-entry'; pieceId: string; entryId: string }
+  /** Nobody is at what runs for a while, or somebody is again. */
+  | { do: 'pause' | 'go-on'; pieceId: string; entryId: string }
   /** What was seen at steps that were begun is noted, or struck out again. */
   | { do: 'note-seen'; pieceId: string; entryIds: readonly string[]; seen: SeenKind; noted: boolean }
   /** What was seen to have gone wrong on a coat. */
@@ -74,6 +77,8 @@ export type Deed =
   | { do: 'remove-photo'; pieceId: string; photoId: string }
   | { do: 'approve'; pieceId: string; what: string }
   | { do: 'decide'; pieceId: string; key: string; choice: string | null; why: string }
+  /** What was read of a step on the scale of a test; of moisture per cent of the dry wood. */
+  | { do: 'check-film'; pieceId: string; stepId: string; kind: FilmCheckKind; value: number }
   /** How the film of a step that is done was found. */
   | { do: 'test-film'; pieceId: string; stepId: string; found: FilmState }
   /** null: back to the usual space. */

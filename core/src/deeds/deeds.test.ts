@@ -711,6 +711,57 @@ describe('what is found of the air and of films', () => {
     ]);
     expect(() => after(demo, test('wet'))).toThrow(/log it, then say how it was found/);
   });
+  it('notes what a test read, each time; moisture is that of its zone from then on', () => {
+    const read = (kind: 'cross-cut' | 'moisture', value: number): Deed => ({
+      do: 'check-film',
+      pieceId: counter,
+      stepId: paint.id,
+      kind,
+      value,
+    });
+    const w = after(done, read('cross-cut', 3), read('moisture', 11));
+    expect(entryOf(w).checks!.map((c) => [c.kind, c.value])).toEqual([
+      ['cross-cut', 3],
+      ['moisture', 11],
+    ]);
+    expect(w.pieces[counter]!.tests[paint.zoneId!]).toMatchObject({ moistureFrac: 0.11, moistureAt: later(2) });
+    expect(() => after(demo, read('cross-cut', 3))).toThrow(/log it, then say how it was found/);
+  });
+  it('pauses what runs, once, goes on, and ends a pause with the work; what does not run cannot be paused', () => {
+    const entryId = entryOf(done).id;
+    expect(() => after(done, { do: 'pause', pieceId: counter, entryId })).toThrow(/does not run/);
+    const begun: Workshop = {
+      ...done,
+      pieces: {
+        ...done.pieces,
+        [counter]: {
+          ...done.pieces[counter]!,
+          log: done.pieces[counter]!.log.map((e) =>
+            e.id === entryId ? { ...e, startedAt: later(0), doneAt: null } : e,
+          ),
+        },
+      },
+    };
+    const act = (what: 'pause' | 'go-on'): Deed => ({ do: what, pieceId: counter, entryId });
+    const paused = after(begun, act('pause'), act('pause'), act('go-on'), act('pause'));
+    expect(entryOf(paused).pauses).toEqual([
+      { from: later(1), until: later(3) },
+      { from: later(4), until: null },
+    ]);
+    const over = after(paused, finish());
+    expect(entryOf(over).pauses!.every((p) => p.until !== null)).toBe(true);
+  });
+  it('keeps the times that were put right', () => {
+    const { id, startedAt, doneAt } = entryOf(done);
+    const change = (at: string): Deed => ({
+      do: 'correct-entry',
+      pieceId: counter,
+      entryId: id,
+      change: { doneAt: at },
+    });
+    const w = after(done, change(later(7)), change(later(9)));
+    expect(entryOf(w)).toMatchObject({ doneAt: later(9), timesBefore: { startedAt, doneAt }, timeIs: 'corrected' });
+  });
   it('moves a piece to a space there is, and back to the usual one', () => {
     const move = (spaceId: string | null): Deed => ({ do: 'move-piece', pieceId: counter, spaceId });
     const there = after(demo, move('lamp-room'));

@@ -1,4 +1,5 @@
 import type { Draft } from 'immer';
+import { untriedTests } from '../piece';
 import { latestFirst, minuteOf } from '../units';
 import { type LogEntry, type Piece, seenKinds, type Workshop } from '../workshop';
 import type { DeedOf } from './Deed';
@@ -46,6 +47,7 @@ export function logStep(
   if (running) {
     if (what === 'start-step' || running.doneAt !== null) return;
     running.doneAt = at;
+    for (const p of running.pauses ?? []) p.until ??= at;
     // What was mixed or read while the step ran belongs to it too.
     running.batch ??= batchOf(draft.mixes, pieceId, step.id);
     running.air ??= airNow(draft, pieceId, at);
@@ -121,7 +123,10 @@ export function correctEntry(draft: Draft<Workshop>, { pieceId, entryId, change 
   if (change.actualL !== undefined && entry.actualL !== null && change.actualL !== entry.actualL)
     entry.amountIs = 'corrected';
   const moved = (key: 'startedAt' | 'doneAt') => change[key] !== undefined && change[key] !== entry[key];
-  if (moved('startedAt') || moved('doneAt')) entry.timeIs = 'corrected';
+  if (moved('startedAt') || moved('doneAt')) {
+    entry.timeIs = 'corrected';
+    entry.timesBefore ??= { startedAt: entry.startedAt, doneAt: entry.doneAt };
+  }
   Object.assign(entry, change);
   settleEntry(draft, pieceId, entry);
 }
@@ -164,6 +169,36 @@ export function testFilm(draft: Draft<Workshop>, { pieceId, stepId, found }: Dee
   if (!entry)
     throw new DeedRefused('entry_gone', 'This coat is not logged as done: log it, then say how it was found.');
   entry.filmTests = [...(entry.filmTests ?? []), { at, found }];
+}
+
+/** Pauses what runs, or goes on with it. What is paused already, or runs already, stays so. */
+export function pause(
+  draft: Draft<Workshop>,
+  { do: what, pieceId, entryId }: DeedOf<'pause' | 'go-on'>,
+  at: string,
+): void {
+  const entry = entryOf(draft, pieceId, entryId);
+  if (entry.startedAt === null || entry.doneAt !== null)
+    throw new DeedRefused('not_running', 'This does not run: only what was started and is not done can be paused.');
+  const open = (entry.pauses ?? []).find((p) => p.until === null);
+  if (what === 'pause' && !open) entry.pauses = [...(entry.pauses ?? []), { from: at, until: null }];
+  if (what === 'go-on' && open) open.until = at;
+}
+
+/** Notes what a test of a film, or of the wood under it, read. Moisture is that of its zone from then on. */
+export function checkFilm(
+  draft: Draft<Workshop>,
+  { pieceId, stepId, kind, value }: DeedOf<'check-film'>,
+  at: string,
+): void {
+  const piece = pieceOf(draft, pieceId);
+  const entry = piece.log.find((e) => e.step.id === stepId && e.doneAt !== null);
+  if (!entry)
+    throw new DeedRefused('entry_gone', 'This step is not logged as done: log it, then say how it was found.');
+  entry.checks = [...(entry.checks ?? []), { at, kind, value }];
+  const { zoneId } = entry.step;
+  if (kind !== 'moisture' || zoneId === null) return;
+  piece.tests[zoneId] = { ...untriedTests, ...piece.tests[zoneId], moistureFrac: value / 100, moistureAt: at };
 }
 
 /** Takes an entry out of the log: the step is planned again, and what it drew is back. */

@@ -4,11 +4,13 @@ import { withDecision } from '../workshop';
 import type { Deed, DeedOf } from './Deed';
 import { DeedRefused } from './DeedRefused';
 import {
+  checkFilm,
   correctEntry,
   finishSitting,
   logStep,
   noteSeen,
   noteUsed,
+  pause,
   pieceOf,
   removeEntry,
   startSitting,
@@ -32,6 +34,9 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
   'note-used': noteUsed,
   'note-seen': noteSeen,
   'remove-entry': removeEntry,
+  'check-film': checkFilm,
+  pause,
+  'go-on': pause,
   'went-wrong': wentWrong,
   'begin-mix': beginMix,
   pour,

@@ -11,6 +11,7 @@ export { type CopiedFinish, copyFinish } from './copyFinish';
 export { type DamageRow, damageRow, damageTable, type Treatment } from './damageTable';
 export { type Exposure, exposuresOf } from './exposure';
 export type { Finding, Hold, Severity, Silenced } from './Finding';
+export { astmClass, badChecks, checkWords, filmCheck, filmChecks, type Mark, sheenFromMin } from './filmChecks';
 export { fittingTable, screwsSay } from './fittings';
 export { generatePlan, type Shop } from './generatePlan';
 export { handsOnMinutes, handsOnParts } from './handsOnMinutes';

@@ -1,5 +1,5 @@
 import { groupedBy, minuteOf } from '../units';
-import type { LogEntry, Piece } from '../workshop';
+import { type LogEntry, type Piece, pausedMs } from '../workshop';
 import { litresKey, minutesKey } from './figureKeys';
 import type { Evidence, LeftOut } from './Learned';
 
@@ -71,7 +71,8 @@ function minutesEvidence(piece: Piece): Evidence[] {
     const typical = go.reduce((sum, e) => sum + typicalOf(e), 0);
     const planned = go.reduce((sum, e) => sum + (e.planned?.handsOnMin ?? typicalOf(e)), 0);
     const at = go.at(-1)!.doneAt!;
-    const actual = (Date.parse(at) - Date.parse(go[0]!.startedAt!)) / 60_000;
+    const [beganMs, endedMs] = [Date.parse(go[0]!.startedAt!), Date.parse(at)];
+    const actual = (endedMs - beganMs - pausedMs(go, beganMs, endedMs)) / 60_000;
     // Without its typical time, or too short to be told from a slip of the finger, it says nothing.
     if (typical < leastTypicalMin || go.some((e) => e.planned?.typicalMin === undefined) || actual < 1) return [];
     const ran = actual > longestMin || actual > leftRunning * typical;

@@ -167,6 +167,9 @@ describe('what the log says', () => {
     expect(of(entry('a', { ...plain, startedAt: at(0), doneAt: at(90) }))).toEqual(['left-running']);
     expect(of(entry('a', { ...plain, startedAt: at(0), doneAt: at(30), timeIs: 'corrected' }))).toEqual(['corrected']);
     expect(of(entry('a', { ...plain, startedAt: at(0), doneAt: at(30) }))).toEqual([null]);
+    // Twenty minutes of work and an hour of lunch.
+    const lunch = entry('a', { ...plain, startedAt: at(0), doneAt: at(80), pauses: [{ from: at(10), until: at(70) }] });
+    expect(evidenceOf(withLog([lunch]).pieces[id]!)[0]).toMatchObject({ actual: 20, left: null });
   });
 
   it('is frozen, forgotten, and goes on', () => {

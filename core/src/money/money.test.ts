@@ -31,6 +31,13 @@ describe('hours that were worked', () => {
     const log = [entry('08:00', '09:00'), entry('08:30', '09:30'), entry('10:00', '10:15'), entry('11:00', null)];
     expect(minutesWorked(log, planned)).toBe(90 + 15);
     expect(minutesWorked([entry(null, '09:00')], planned)).toBe(7);
+    // From eight to ten, with a quarter of an hour for tea, and a pause that nobody ended.
+    const tea = {
+      ...entry('08:00', '10:00'),
+      pauses: [{ from: '2026-11-20T08:30:00Z', until: '2026-11-20T08:45:00Z' }],
+    };
+    expect(minutesWorked([tea], planned)).toBe(105);
+    expect(minutesWorked([{ ...tea, pauses: [{ from: '2026-11-20T09:20:00Z', until: null }] }], planned)).toBe(80);
     expect(minutesWorked([entry('08:00', '21:00', 'long')], planned)).toBe(40);
     expect(minutesWorked([entry('09:00', '08:00')], planned)).toBe(7);
     const span = fc.tuple(fc.integer({ min: 0, max: 300 }), fc.integer({ min: 1, max: 300 }));

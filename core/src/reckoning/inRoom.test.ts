@@ -207,7 +207,12 @@ describe('a film that was touched', () => {
   const doneMin = nowMin - 4 * 60;
   const product = products[first.step.productId!] as Product;
   /** The shelf with all up to its first clear done, and what was found of that. */
-  const found = (tests: readonly [atMin: number, found: FilmState][], actualL: number | null = null): number => {
+  const found = (
+    tests: readonly [atMin: number, found: FilmState][],
+    actualL: number | null = null,
+    nailMin: number | null = null,
+    within: Room | null = room,
+  ): number => {
     const done = plan.slice(0, plan.indexOf(first) + 1);
     const entry = ({ step }: ReckonedStep, i: number): LogEntry => ({
       id: `e${i}`,
@@ -219,14 +224,24 @@ describe('a film that was touched', () => {
       note: '',
       planned: { startAt: instantOf(doneMin), endAt: instantOf(doneMin), volumeL: 0.1 },
       ...(step.id === first.step.id ? { filmTests: tests.map(([at, f]) => ({ at: instantOf(at), found: f })) } : {}),
+      ...(step.id === first.step.id && nailMin !== null
+        ? { checks: [{ at: instantOf(nailMin), kind: 'fingernail', value: 0 }] }
+        : {}),
     });
-    return openedAfter(reckon({ ...shelf, log: done.map(entry) }, room).steps);
+    return openedAfter(reckon({ ...shelf, log: done.map(entry) }, within).steps);
   };
   const expected = found([]);
 
   it('takes a coat as soon as it sands, and never before it was laid', () => {
     expect(found([[doneMin + 100, 'sandable']])).toBe(100);
     expect(found([[doneMin + expected + 500, 'sandable']])).toBe(expected);
+  });
+  it('takes a coat when a fingernail left no mark, also where nothing is known of the air', () => {
+    expect(found([], null, doneMin + 100)).toBe(100);
+    const byLabel = found([], null, null, null);
+    expect(byLabel).toBe(product.times.recoatFromMin.high);
+    expect(found([], null, doneMin + 60, null)).toBe(60);
+    expect(found([[doneMin + 60, 'sandable']], null, null, null)).toBe(60);
   });
   it('takes longer where it was wet at its time, and less where it was dry before it', () => {
     // Dust-free a good while after it should have been: all of its waits stretch as much.

@@ -178,11 +178,19 @@ export const readyIn =
     return (laidMin, labelMin) => Math.max(laidMin + labelMin, Math.ceil(clock('slow', film, laidMin, labelMin)));
   };
 
-/** The minute by which it was found that a film sands; null: it was not. */
-function provenMinOf(entry: LogEntry | undefined): number | null {
-  const sands = (entry?.filmTests ?? []).filter((t) => t.found === 'sandable').map((t) => minuteOf(t.at));
-  return sands.length > 0 ? Math.min(...sands) : null;
+/** What may be done when a fingernail left no mark: all that, and taping and handling. */
+const provenByNail: ReadonlySet<WaitKind> = new Set([...provenBySanding, 'tape', 'handle']);
+
+/** The minute by which it was found that a film is ready for something: it sands, or is hard; null: it was not. */
+function provenMinOf(entry: LogEntry | undefined, wait: WaitKind): number | null {
+  const sands = (entry?.filmTests ?? []).filter((t) => t.found === 'sandable');
+  const hard = (entry?.checks ?? []).filter((c) => c.kind === 'fingernail' && c.value === 0);
+  const proofs = [...(provenBySanding.has(wait) ? sands : []), ...(provenByNail.has(wait) ? hard : [])];
+  return proofs.length > 0 ? Math.min(...proofs.map((t) => minuteOf(t.at))) : null;
 }
+
+/** Air of which nothing is known: a label's minutes are what they are. */
+const labelClock: DryingClock = (_end, _film, laidMin, labelMin) => laidMin + labelMin;
 
 /** A wait in the air of its room. */
 export interface LagInRoom extends LagInAir {
@@ -229,7 +237,7 @@ export function recoatIn(
 ): { fromMin: number; untilMin: number | null } {
   const label = { minMin: from.high, earlyMin: from.low, maxMin: until?.low ?? null, blocked: null };
   const film = room && filmOf(product, entry, room.clock);
-  const inAir = room && film ? { inAir: timesOf(film, room.clock, label, provenMinOf(entry)) } : {};
+  const inAir = room && film ? { inAir: timesOf(film, room.clock, label, provenMinOf(entry, 'recoat')) } : {};
   return { fromMin: opensAt({ ...label, ...inAir }, laidMin), untilMin: closesAt({ ...label, ...inAir }, laidMin) };
 }
 
@@ -246,10 +254,13 @@ export function lagInRoom(
 ): LagInRoom | undefined {
   if (room && before.kind === 'dry-out' && lag.wait === 'dry') return driesOut(lag, room);
   // A season under insect fluid is counted by the calendar.
-  if (!room || !product || !hardens.has(lag.wait) || before.kind === 'treat-pests') return undefined;
-  const film = filmOf(product, entry, room.clock);
-  const provenMin = provenBySanding.has(lag.wait) ? provenMinOf(entry) : null;
-  return film ? timesOf(film, room.clock, lag, provenMin) : undefined;
+  if (!product || !hardens.has(lag.wait) || before.kind === 'treat-pests') return undefined;
+  const provenMin = provenMinOf(entry, lag.wait);
+  // Without a room only what was found of it is another time than its label's.
+  if (!room && provenMin === null) return undefined;
+  const clock = room?.clock ?? labelClock;
+  const film = filmOf(product, entry, clock);
+  return film ? timesOf(film, clock, lag, provenMin) : undefined;
 }
 
 /** Air in which what was washed is dry when it is said to be, overnight for one (common practice, no source). */

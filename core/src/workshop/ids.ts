@@ -535,6 +535,10 @@ export const seenKinds = [
 ] as const;
 export type SeenKind = (typeof seenKinds)[number];
 
+/** Tests of a film, or of the wood under it. */
+export const filmCheckKinds = ['fingernail', 'cross-cut', 'tape-pull', 'sheen', 'moisture'] as const;
+export type FilmCheckKind = (typeof filmCheckKinds)[number];
+
 /** How a film was found: still wet, dry to the touch, or hard enough that it sands to powder. */
 export const filmStates = ['wet', 'touch-dry', 'sandable'] as const;
 export type FilmState = (typeof filmStates)[number];

@@ -19,9 +19,11 @@ export {
   depths,
   type Extent,
   extents,
+  type FilmCheckKind,
   type FilmState,
   type FittingKind,
   type FormId,
+  filmCheckKinds,
   filmStates,
   fittingKinds,
   formIds,
@@ -83,6 +85,7 @@ export {
 export { recordUpToDate } from './migrations';
 export { defaultSettings, newWorkshop } from './newWorkshop';
 export { noMoney } from './noMoney';
+export { pausedMs } from './pausedMs';
 export {
   fileSizeIssue,
   issuesInWords,

@@ -10,6 +10,7 @@ import {
   damageKinds,
   depths,
   extents,
+  filmCheckKinds,
   filmStates,
   fittingKinds,
   formIds,
@@ -264,6 +265,13 @@ export const logEntrySchema = z.object({
   amountIs: z.enum(['guess', 'corrected']).optional(),
   /** Its times were put right afterwards; left out: they are those of the presses. */
   timeIs: z.literal('corrected').optional(),
+  /** The times it was first logged with, where they were put right. */
+  timesBefore: z.object({ startedAt: instant.nullable(), doneAt: instant.nullable() }).optional(),
+  /** When nobody was at it though it was begun; until: null: still. */
+  pauses: z
+    .array(z.object({ from: instant, until: instant.nullable() }))
+    .max(100)
+    .optional(),
   /** Batch or can it came from; left out: not noted. */
   batch: name.nullable().optional(),
   /** It was taken from a can past its date, knowingly. */
@@ -274,6 +282,11 @@ export const logEntrySchema = z.object({
   filmTests: z
     .array(z.object({ at: instant, found: z.enum(filmStates) }))
     .max(50)
+    .optional(),
+  /** What was read of it on the scale of a test; of moisture per cent of the dry wood. Left out: nothing was. */
+  checks: z
+    .array(z.object({ at: instant, kind: z.enum(filmCheckKinds), value: z.number().min(0).max(100) }))
+    .max(100)
     .optional(),
 });
 

@@ -1,5 +1,10 @@
+import type { StepKindId } from '../../workshop';
+import { badChecks } from '../filmChecks';
 import { restore } from './Fix';
-import { eachStep, hours, inZone, isFilm, productOf, type Rule, where } from './Rule';
+import { eachStep, hours, inZone, isFilm, name, productOf, type Rule, where, workedZones } from './Rule';
+
+/** What takes a film off, down to what holds. */
+const takesOff: ReadonlySet<StepKindId> = new Set(['strip-chemical', 'strip-abrasive', 'strip-heat', 'scrape', 'peel']);
 
 /** Rules of the end of the work. */
 export const finishRules: readonly Rule[] = [
@@ -48,6 +53,36 @@ export const finishRules: readonly Rule[] = [
           ]
         : [];
     },
+  },
+  {
+    id: 'FIN-05',
+    severity: 'stop',
+    tag: 'P',
+    why: 'A coat over a film that does not hold comes off with it (cross-cut by ISO 2409: from 2 on more than a twentieth flakes).',
+    remedies: [
+      'Take the film off down to what holds',
+      'Test it again when it has hardened',
+      'Overrule it where the place was an exception',
+    ],
+    check: (context) =>
+      workedZones(context).flatMap((zone) => {
+        const steps = inZone(context, zone).map((at) => at.step);
+        return context.piece.log.flatMap((entry) => {
+          const [bad] = badChecks(entry);
+          if (entry.step.zoneId !== zone || !bad) return [];
+          const after = steps.slice(steps.findIndex((s) => s.id === entry.step.id) + 1);
+          const next = after.find((s) => isFilm(s) && !context.times.get(s.id)?.logged);
+          const takenOff = after.slice(0, next ? after.indexOf(next) : 0).some((s) => takesOff.has(s.kind));
+          return next && !takenOff
+            ? [
+                {
+                  step: next,
+                  sentence: `${where(next)}: ${name(next)} would go on a film that does not hold (${bad.check.name.toLowerCase()} ${bad.mark.name}, ${bad.mark.says}).`,
+                },
+              ]
+            : [];
+        });
+      }),
   },
   {
     id: 'FIN-04',

@@ -22,7 +22,7 @@ import {
   type UnitSystem,
   weekdayName,
 } from '@cosmesis/core/units';
-import { hasPlan, leadOutstanding, type Piece, type Settings } from '@cosmesis/core/workshop';
+import { hasPlan, leadOutstanding, type Piece, pausedMs, type Settings } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -40,6 +40,7 @@ import { useSettledPlan } from '../../store/useWorkshopPlan';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
 import { ActRow, ActWhat, ActWhen, Big, Halves } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
+import { PauseKey } from '../../ui/PauseKey';
 import { pressLog } from '../../ui/pressLog';
 import { useJustUsed } from '../../ui/usedUp';
 import { Cautions } from './Cautions';
@@ -158,7 +159,14 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
   const [first] = steps as [ListedStep, ...ListedStep[]];
   const running = status === 'running';
   const now = running || startMin <= nowMin + 1;
-  const begunMin = running ? nowMin - startMin : 0;
+  const paused = running
+    ? pausedMs(
+        piece.log.filter((e) => e.doneAt === null),
+        startMin * 60_000,
+        nowMin * 60_000,
+      )
+    : 0;
+  const begunMin = running ? nowMin - startMin - Math.round(paused / 60_000) : 0;
   const litres = litresOf(sitting, settings.unitSystem);
   const who = whoOf(act, settings);
   const used = sitting.litres.flatMap(({ productId }) => products[productId]?.name ?? []);
@@ -197,9 +205,12 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
       ) : (
         <Box sx={{ display: 'flex', gap: '10px', m: '8px 0', flexWrap: 'wrap' }}>
           {running ? (
-            <Button size="large" variant="contained" onClick={() => pressLog(piece.id, 'done', steps)}>
-              Done
-            </Button>
+            <>
+              <Button size="large" variant="contained" onClick={() => pressLog(piece.id, 'done', steps)}>
+                Done
+              </Button>
+              <PauseKey piece={piece} steps={steps} size="large" />
+            </>
           ) : (
             <>
               <Button size="large" variant="contained" onClick={() => pressLog(piece.id, 'start', steps)}>

@@ -12,6 +12,7 @@ import { useSettledPlan } from '../../../store/useWorkshopPlan';
 import { Held, holdsOf, LeadAsked } from '../../../ui/Held';
 import { ActRow, ActWhat, ActWhen } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';
+import { PauseKey } from '../../../ui/PauseKey';
 import { pressLog } from '../../../ui/pressLog';
 import StepsOfSitting, { hasParts } from '../../../ui/StepsOfSitting';
 import UsedAmounts from '../../../ui/UsedAmounts';
@@ -62,6 +63,7 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
                             Start
                           </Button>
                         )}
+                        {s.status === 'running' && <PauseKey piece={piece} steps={s.steps} />}
                         <Button
                           variant="contained"
                           aria-label={`Done: ${words}`}

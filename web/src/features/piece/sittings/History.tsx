@@ -1,4 +1,4 @@
-import { doWhat, seenWords, stepKind, whereOf } from '@cosmesis/core/finishing';
+import { checkWords, doWhat, seenWords, stepKind, whereOf } from '@cosmesis/core/finishing';
 import { dayTime, duration, formatTemperature, formatVolume, minuteOf } from '@cosmesis/core/units';
 import type { LogEntry, Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
@@ -27,11 +27,18 @@ function HistoryRow({ pieceId, entry, onCorrect }: { pieceId: string; entry: Log
       <TableCell>
         {whereOf(entry)}: {doWhat(entry).toLowerCase()}
         {entry.seen && <Typography variant="body2">{entry.seen.map((s) => seenWords[s]).join(', ')}</Typography>}
+        {entry.checks && <Typography variant="body2">{entry.checks.map(checkWords).join('; ')}</Typography>}
         {entry.note && <Typography variant="body2">{entry.note}</Typography>}
       </TableCell>
       <TableCell align="right">{at(entry.planned?.endAt)}</TableCell>
       <TableCell align="right">
         {entry.doneAt ? at(entry.doneAt) : `started ${at(entry.startedAt)}`}
+        {entry.timesBefore && (
+          <div>
+            was {at(entry.timesBefore.startedAt)}
+            {entry.timesBefore.doneAt && ` to ${at(entry.timesBefore.doneAt)}`}
+          </div>
+        )}
         {Math.abs(late) >= 5 && <div>{late > 0 ? `${duration(late)} later` : `${duration(-late)} sooner`}</div>}
       </TableCell>
       <TableCell align="right">

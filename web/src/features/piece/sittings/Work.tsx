@@ -1,6 +1,7 @@
 import Stack from '@mui/material/Stack';
 import { NotYet, usePieceContext } from '../PieceFrame';
 import { Ahead } from './Ahead';
+import { FilmTests } from './FilmTests';
 import { History } from './History';
 import { JustSeen } from './JustSeen';
 import { When } from './When';
@@ -14,6 +15,7 @@ export default function Work() {
     <Stack spacing={4}>
       <Ahead piece={piece} reckoning={reckoning} />
       <JustSeen piece={piece} />
+      <FilmTests piece={piece} />
       <When piece={piece} reckoning={reckoning} />
       <History piece={piece} />
     </Stack>

@@ -265,3 +265,18 @@ test('a film is tested on the scale of its test: a cross-cut that flakes stops t
   await expect(page.getByRole('heading', { name: 'Ticket-office cupboard' })).toBeVisible();
   await expect(bad).toHaveCount(0);
 });
+
+test('what runs is paused and goes on, also over a reload, and the pause is no time worked', async ({ page }) => {
+  await openFresh(page);
+  const first = page.getByRole('article');
+  await first.getByRole('button', { name: 'Start' }).click();
+  await page.clock.fastForward('10:00');
+  await expect(first.getByText(/^10 min of /)).toBeVisible();
+  await first.getByRole('button', { name: 'Pause' }).click();
+  await page.reload();
+  await page.clock.fastForward('01:00:00');
+  await first.getByRole('button', { name: 'Go on' }).click();
+  await expect(first.getByRole('button', { name: 'Pause' })).toBeVisible();
+  await page.clock.fastForward('05:00');
+  await expect(first.getByText(/^15 min of /)).toBeVisible();
+});

@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import { downloaded, fromMenu, newWorkshop, openFresh, pick } from './support';
 
@@ -141,4 +142,20 @@ test('what the other pieces take is counted at every step that uses the same can
   await expect(page.getByRole('region', { name: 'Step', exact: true })).toContainText(/It lasts:|It will not last:/);
   await page.getByRole('link', { name: 'Mix it' }).click();
   await expect(page.getByRole('heading', { name: 'One batch' })).toBeVisible();
+});
+
+test('the buy list is saved as PDF and reads back with what is short', async ({ page }, info) => {
+  await openFresh(page, '/buy');
+  const first = page.getByRole('button', { name: /^Bought: / }).first();
+  await expect(first).toBeVisible();
+  const name = (await first.getAttribute('aria-label'))!.replace('Bought: ', '');
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as PDF' }).click(),
+  ]);
+  const path = info.outputPath('buy.pdf');
+  await saved.saveAs(path);
+  const text = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' });
+  expect(text).toContain(name.split(',')[0]);
+  expect(text).toMatch(/To buy[\s\S]*together[\s\S]*What is used up/);
 });

@@ -57,7 +57,8 @@ export type PaperKind = (typeof paperKinds)[number];
 
 /** What goes on paper, apart from how it is laid out: the same on the screen and in a PDF. */
 export interface Paper {
-  kind: PaperKind;
+  /** Of a piece, or what is to be bought for all of them. */
+  kind: PaperKind | 'buy';
   title: string;
   under: string;
   blocks: readonly Block[];

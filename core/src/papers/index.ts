@@ -1,3 +1,4 @@
+export { buyPaper } from './buyPaper';
 export { cardBlocks, makePaper } from './makePaper';
 export { type Block, type Paper, type PaperBand, type PaperKind, paperKinds, type TickRow } from './Paper';
 export type { PaperInput } from './PaperInput';

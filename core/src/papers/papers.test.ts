@@ -5,9 +5,10 @@ import { doWhat } from '../finishing';
 import { buildFaces, shapeToDraw } from '../piece';
 import { typicalSupplies } from '../products';
 import { reckonPiece, sittingsOf, sittingWords } from '../reckoning';
+import { buyList, supplyList } from '../stock';
 import { exactMoney, inMinor, minorDigits, minuteOf } from '../units';
 import type { Photo, Piece, Settings } from '../workshop';
-import { type Block, makePaper, type PaperInput, paperKinds, priceParts } from './index';
+import { type Block, buyPaper, makePaper, type PaperInput, paperKinds, priceParts } from './index';
 import { inFonts, paperDocument } from './paperDocument';
 
 const nowMin = minuteOf('2026-11-25T10:07:00+00:00');
@@ -232,5 +233,32 @@ describe('inFonts', () => {
         });
       }),
     );
+  });
+});
+
+describe('the buy list', () => {
+  it('has a tick for every can and supply that is short, and a sum that is theirs', () => {
+    const needs = planned.flatMap((id) =>
+      inputOf(id).reckoning.steps.flatMap((s) =>
+        s.step.productId && s.productL && s.status === 'planned'
+          ? [{ pieceId: id, pieceName: id, productId: s.step.productId, atMin: s.startMin, highL: s.productL.high }]
+          : [],
+      ),
+    );
+    const list = buyList(needs, Object.values(demo.containers), products, nowMin);
+    const used = planned.flatMap((id) => inputOf(id).reckoning.consumables);
+    const lines = supplyList(used, Object.values(demo.supplies), typicalSupplies);
+    const { blocks, under } = buyPaper(list, lines, demo.settings, nowMin);
+    const ticks = blocksOf(blocks, 'ticks');
+    expect(ticks[0]!.rows.map((r) => r.what.split(':')[0])).toEqual(
+      list.lines.map((l) => l.product.name.split(':')[0]),
+    );
+    const short = lines.filter((l) => l.buyAmount > 0);
+    expect(ticks[1]!.rows.length).toBe(short.length);
+    const { currency } = demo.settings;
+    const sum = list.price + short.reduce((all, l) => all + l.price, 0);
+    expect(under).toContain(exactMoney(inMinor(sum, currency), currency));
+    for (const [i, row] of ticks[0]!.rows.entries())
+      expect(row.cautions.length > 0).toBe(list.lines[i]!.orderByMin <= nowMin);
   });
 });

@@ -1,4 +1,4 @@
-import { type BuyLine, leftoverWorth, type SupplyLine, willItLast } from '@cosmesis/core/stock';
+import { type BuyLine, type BuyList, leftoverWorth, type SupplyLine, willItLast } from '@cosmesis/core/stock';
 import { buyListToCsv } from '@cosmesis/core/takeaway';
 import { dayName, formatVolume, money } from '@cosmesis/core/units';
 import { hasPlan } from '@cosmesis/core/workshop';
@@ -24,7 +24,7 @@ import { useNowMin } from '../../store/useNowMin';
 import { useDraws, useSummaries } from '../../store/useSummaries';
 import { useToBuy } from '../../store/useToBuy';
 import { useParts, useSettings } from '../../store/useWorkshop';
-import { download, fileName } from '../../ui/download';
+import { download, downloadBlob, fileName } from '../../ui/download';
 import { HeadRow } from '../../ui/HeadRow';
 import { ActWhat, Late, Mark, TickBox, TickGrid } from '../../ui/layout';
 import { toProduct } from '../../ui/links';
@@ -232,6 +232,20 @@ export default function Buy() {
     setAddress({}, { replace: true });
     setUnticked(next);
   };
+  const nowMin = useNowMin();
+  // Brought when it is asked for: nobody needs a PDF to read the list.
+  const savePdf = async (value: BuyList) => {
+    try {
+      const [{ buyPaper }, { paperPdf }] = await Promise.all([
+        import('@cosmesis/core/papers'),
+        import('../../ui/paperPdf'),
+      ]);
+      const pdf = await paperPdf(buyPaper(value, supplies, settings, nowMin), new Map(), settings);
+      downloadBlob(fileName(`${settings.name} buy list`, 'pdf'), pdf);
+    } catch (error) {
+      say({ text: `The PDF could not be made: ${(error as Error).message}. Print the page instead.` });
+    }
+  };
   const { all, missing } = useSummaries();
   return (
     <Stack style={{ gap: 20, maxWidth: 980 }}>
@@ -254,6 +268,9 @@ export default function Buy() {
               }
             >
               Download as CSV
+            </Button>
+            <Button variant="outlined" onClick={() => void savePdf(list.value)}>
+              Save as PDF
             </Button>
             <Button variant="outlined" onClick={() => window.print()}>
               Print

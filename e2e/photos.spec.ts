@@ -7,17 +7,17 @@ const colours = { red: [255, 0, 0], green: [0, 160, 0], blue: [0, 0, 255], white
 type Colour = keyof typeof colours;
 
 /** A picture of 80 × 40 px in four quarters: red, green; blue, white. */
-const quarters = (page: Page): Promise<number[]> =>
-  page.evaluate(async () => {
-    const canvas = new OffscreenCanvas(80, 40);
+const quarters = (page: Page, width = 80): Promise<number[]> =>
+  page.evaluate(async (px) => {
+    const canvas = new OffscreenCanvas(px, px / 2);
     const context = canvas.getContext('2d')!;
     for (const [i, colour] of ['#f00', '#00a000', '#00f', '#fff'].entries()) {
       context.fillStyle = colour;
-      context.fillRect((i % 2) * 40, i < 2 ? 0 : 20, 40, 20);
+      context.fillRect(((i % 2) * px) / 2, i < 2 ? 0 : px / 4, px / 2, px / 4);
     }
     const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: 1 });
     return [...new Uint8Array(await blob.arrayBuffer())];
-  });
+  }, width);
 
 /** Each picture as it is kept: its size, the colours of its upper corners, and whether anything a camera wrote is in it. */
 const keptPictures = (page: Page) =>
@@ -197,4 +197,47 @@ test('photographs go with the workshop in a ZIP, and come back on another device
   await expect(phone.getByRole('dialog').getByRole('img', { name: /The whole piece/ })).toBeVisible();
   expect((await keptPictures(phone)).map((k) => k.size)).toEqual([[80, 40]]);
   await other.close();
+});
+
+test('the oldest photographs are taken away in full and stay small, come back with their ZIP, and what belongs to none is cleared up', async ({
+  page,
+}, info) => {
+  await openFresh(page, '/pieces/ticket-cupboard/survey#photographs');
+  const plain = Uint8Array.from(await quarters(page, 1600));
+  const add = (name: string, date: string) =>
+    page
+      .getByLabel('Photographs', { exact: true })
+      .and(page.locator('input'))
+      .setInputFiles({
+        name,
+        mimeType: 'image/jpeg',
+        buffer: exifJpeg(plain, { orientation: 1, date, place: false }),
+      });
+  await add('found.jpg', '2026:11:20 09:00:00');
+  await expect(page.getByRole('button', { name: 'The whole piece, 09:00' })).toBeVisible();
+  await add('later.jpg', '2026:11:21 10:00:00');
+  await page.getByRole('button', { name: 'The whole piece, 10:00' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Take it away' }).click();
+  await expect(page.getByRole('button', { name: 'The whole piece, 10:00' })).toBeHidden();
+  await fromMenu(page, 'Settings');
+  const room = page.getByRole('region', { name: 'Room for photographs' });
+  await expect(room.getByText(/1 are here in full/)).toBeVisible();
+  await room.getByRole('button', { name: 'Clear up 1 of photographs that were taken out' }).click();
+  await expect(page.getByText('One picture was cleared up.')).toBeVisible();
+  expect(await keptPictures(page)).toHaveLength(1);
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    room.getByRole('button', { name: 'Take the oldest photograph away' }).click(),
+  ]);
+  const path = info.outputPath('oldest.zip');
+  await saved.saveAs(path);
+  await expect(room.getByText(/0 are here in full/)).toBeVisible();
+  const small = (await keptPictures(page))[0]!.size;
+  expect(small[0]).toBeLessThan(1600);
+  await page.getByLabel('Take over from another copy').setInputFiles(path);
+  const dialog = page.getByRole('dialog', { name: 'Take over from another copy' });
+  await expect(dialog.getByText('It brings 1 picture.')).toBeVisible();
+  await dialog.getByRole('button', { name: 'Take it over' }).click();
+  await expect(page.getByText(/^Taken over: 1 picture/)).toBeVisible();
+  expect((await keptPictures(page))[0]!.size[0]).toBe(1600);
 });

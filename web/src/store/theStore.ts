@@ -1,4 +1,4 @@
-import { defaultSettings, newWorkshop, type Workshop } from '@cosmesis/core/workshop';
+import { defaultSettings, newWorkshop, type Piece, type Workshop } from '@cosmesis/core/workshop';
 import { callCore, mirrorWorkshop } from '../workers/callCore';
 import { demoId } from './demoId';
 import { forgetTodayOfOthers } from './lastToday';
@@ -40,11 +40,25 @@ export async function freshDemo(): Promise<Workshop> {
 }
 
 let store: WorkshopStore | undefined;
+let theLog: OperationLog | undefined;
 
 /** The one store of this page. */
 export function theStore(): WorkshopStore {
   if (!store) throw new Error('the store is not open yet');
   return store;
+}
+
+/** Ids of the photographs of all workshops on this device, as they are stored: what another workshop shows is never an orphan. */
+export async function photoIdsOnDevice(): Promise<Set<string>> {
+  if (!theLog) throw new Error('the store is not open yet');
+  await theStore().idle();
+  const ids = new Set<string>();
+  for (const { workshopId } of await theLog.heads())
+    await theLog.readEach(workshopId, (records) => {
+      for (const { kind, value } of records)
+        if (kind === 'piece') for (const photo of (value as Piece).photos ?? []) ids.add(photo.id);
+    });
+  return ids;
 }
 
 /** Unsaved changes in the session storage of this tab: written at once, and there again after a reload or a crash. */
@@ -128,6 +142,7 @@ function askToKeep(store: WorkshopStore): void {
 /** Opens the store: the workshop used last, or the demo on a first visit. */
 export async function openStore(): Promise<WorkshopStore> {
   const log = await OperationLog.open('cosmesis', await SecondCopy.open());
+  theLog = log;
   const back = await log.putBackLost();
   const opened = new WorkshopStore(log, {
     nowMs: () => Date.now(),

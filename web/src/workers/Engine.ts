@@ -214,6 +214,8 @@ export interface CopyRead {
   conflicts: readonly ConflictShown[];
   /** Products of cans of which both together drew more than was in them. */
   overdrawn: readonly string[];
+  /** Pictures of photographs that come with it. */
+  pictures: number;
 }
 
 /** What taking it over changes. */
@@ -886,11 +888,11 @@ export class Engine {
     });
   }
 
-  /** The workshop as a ZIP with its photographs, those of them that are on this device. */
-  async exportZip(exportedAt: string): Promise<Result<{ blob: Blob; left: number }>> {
+  /** The workshop as a ZIP with its photographs, those of them that are on this device. @param only these of them; left out: all */
+  async exportZip(exportedAt: string, only?: readonly string[]): Promise<Result<{ blob: Blob; left: number }>> {
     try {
       const workshop = this.heardOf();
-      const ids = photoIdsOf(workshop);
+      const ids = only ?? photoIdsOf(workshop);
       const file = new Blob([writeWorkshopFile(workshop, exportedAt)], { type: 'application/json' });
       let packed = 0;
       const { pictures } = this.store;
@@ -953,7 +955,8 @@ export class Engine {
           message: `This file is of another workshop, “${other.settings.name}”. Import it: it opens beside this one.`,
         });
       this.copy = { other, partial, zip: zip ? zip.value : null };
-      const { conflicts, taken, overdrawn } = mergeWorkshops(mine, other, {}, partial);
+      const { workshop, conflicts, taken, overdrawn } = mergeWorkshops(mine, other, {}, partial);
+      const packed = new Set(zip?.ok ? zip.value.ids : []);
       const nameOf = (canId: string) => {
         const can = mine.containers[canId] ?? other.containers[canId];
         return (can && (mine.products[can.productId] ?? other.products[can.productId])?.name) ?? 'a can';
@@ -963,6 +966,7 @@ export class Engine {
           taken,
           conflicts: conflicts.map((c) => conflictShown(c, mine, other)),
           overdrawn: overdrawn.map(nameOf),
+          pictures: photoIdsOf(workshop).filter((id) => packed.has(id)).length,
         },
         read.warnings,
       );

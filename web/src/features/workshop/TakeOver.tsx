@@ -33,10 +33,11 @@ const words: Readonly<Record<string, readonly [one: string, several: string]>> =
   settings: ['setting', 'settings'],
 };
 
-const counted = (taken: CopyRead['taken']): string =>
-  Object.entries(taken)
-    .map(([what, n]) => `${n} ${words[what]?.[n === 1 ? 0 : 1] ?? what}`)
-    .join(', ');
+const counted = ({ taken, pictures }: CopyRead): string =>
+  [
+    ...Object.entries(taken).map(([what, n]) => `${n} ${words[what]?.[n === 1 ? 0 : 1] ?? what}`),
+    ...(pictures > 0 ? [`${pictures} ${pictures === 1 ? 'picture' : 'pictures'}`] : []),
+  ].join(', ');
 
 function Decisions({
   copy,
@@ -80,7 +81,8 @@ function Decisions({
 function TakeDialog({ copy, onClose }: { copy: CopyRead; onClose: () => void }) {
   const [decided, setDecided] = useState<Readonly<Record<string, Side>>>({});
   const open = copy.conflicts.filter((c) => !decided[c.key]).length;
-  const nothing = Object.keys(copy.taken).length === 0 && copy.conflicts.length === 0;
+  const brings = counted(copy);
+  const nothing = brings === '' && copy.conflicts.length === 0;
   const take = async () => {
     const told = await callCore('takeCopy', [decided], { urgent: true, limitMs: slowMs });
     onClose();
@@ -93,7 +95,7 @@ function TakeDialog({ copy, onClose }: { copy: CopyRead; onClose: () => void }) 
     });
     const left = told.warnings.map((w) => ` ${w.message}`).join('');
     say({
-      text: `Taken over: ${counted(copy.taken) || 'what was decided'}.${left}`,
+      text: `Taken over: ${brings || 'what was decided'}.${left}`,
       action: { name: 'Undo', run: () => theStore().undo() },
     });
   };
@@ -105,8 +107,8 @@ function TakeDialog({ copy, onClose }: { copy: CopyRead; onClose: () => void }) 
           <Typography>
             {nothing
               ? 'There is nothing in it that is not here already.'
-              : Object.keys(copy.taken).length > 0
-                ? `It brings ${counted(copy.taken)}.`
+              : brings !== ''
+                ? `It brings ${brings}.`
                 : 'It brings nothing by itself.'}{' '}
             {copy.conflicts.length > 0 &&
               `${copy.conflicts.length === 1 ? 'One thing was' : `${copy.conflicts.length} things were`} changed on both: say which holds.`}

@@ -25,6 +25,7 @@ import { useHeld } from '../../ui/useHeld';
 import { callCore } from '../../workers/callCore';
 import { AlarmSwitch } from './AlarmSwitch';
 import { HoursFields } from './HoursFields';
+import { PhotoSpace } from './PhotoSpace';
 import { setSettings } from './setSettings';
 import { TakeOver } from './TakeOver';
 
@@ -232,6 +233,7 @@ function Files() {
           <Button onClick={() => void sendSome(`${settings.name} today`, today, midnight)}>Send today’s work</Button>
         )}
       </Stack>
+      {photos > 0 && <PhotoSpace />}
     </Stack>
   );
 }

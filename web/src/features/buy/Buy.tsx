@@ -233,15 +233,10 @@ export default function Buy() {
     setUnticked(next);
   };
   const nowMin = useNowMin();
-  // Brought when it is asked for: nobody needs a PDF to read the list.
   const savePdf = async (value: BuyList) => {
     try {
-      const [{ buyPaper }, { paperPdf }] = await Promise.all([
-        import('@cosmesis/core/papers'),
-        import('../../ui/paperPdf'),
-      ]);
-      const pdf = await paperPdf(buyPaper(value, supplies, settings, nowMin), new Map(), settings);
-      downloadBlob(fileName(`${settings.name} buy list`, 'pdf'), pdf);
+      const { buyPdf } = await import('./buyPdf');
+      downloadBlob(fileName(`${settings.name} buy list`, 'pdf'), await buyPdf(value, supplies, settings, nowMin));
     } catch (error) {
       say({ text: `The PDF could not be made: ${(error as Error).message}. Print the page instead.` });
     }

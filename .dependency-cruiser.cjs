@@ -16,6 +16,9 @@ const rooms = [
   'schedule',
   'reckoning',
   'takeaway',
+  'cards',
+  'money',
+  'papers',
   'demo',
 ];
 const upward = rooms.map((room, i) => ({

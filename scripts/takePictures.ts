@@ -6,7 +6,6 @@ interface View {
   path: string;
   width?: number;
   height?: number;
-  scheme?: 'light' | 'dark';
 }
 
 const views: readonly View[] = [
@@ -25,17 +24,17 @@ const views: readonly View[] = [
   { name: 'buy', path: '/buy' },
   { name: 'shelf', path: '/shelf' },
   { name: 'products', path: '/products' },
-  { name: 'house-rules', path: '/settings/house' },
-  { name: 'today-night', path: '/', scheme: 'dark' },
+  { name: 'cards', path: '/cards' },
+  { name: 'learned', path: '/learned' },
   { name: 'today-phone', path: '/', width: 390, height: 844 },
   { name: 'plan-phone', path: '/pieces/ticket-cupboard/plan', width: 390, height: 844 },
 ];
 
 await withBrowser(4188, async (browser, base) => {
-  for (const { name, path, width = 1280, height = 800, scheme = 'light' } of views) {
+  for (const { name, path, width = 1280, height = 800 } of views) {
     const context = await browser.newContext({
       viewport: { width, height },
-      colorScheme: scheme,
+      colorScheme: 'light',
       timezoneId: 'Europe/London',
       locale: 'en-GB',
     });

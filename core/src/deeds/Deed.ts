@@ -79,8 +79,8 @@ export type Deed =
   | { do: 'decide'; pieceId: string; key: string; choice: string | null; why: string }
   /** What was read of a step on the scale of a test; of moisture per cent of the dry wood. */
   | { do: 'check-film'; pieceId: string; stepId: string; kind: FilmCheckKind; value: number }
-  /** How the film of a step that is done was found. */
-  | { do: 'test-film'; pieceId: string; stepId: string; found: FilmState }
+  /** How the film of a step that is done was found; expectedMin: in what time that had been expected. */
+  | { do: 'test-film'; pieceId: string; stepId: string; found: FilmState; expectedMin?: number }
   /** null: back to the usual space. */
   /** When the sitting of a step begins, and in whose hands; null: whenever it fits. */
   | { do: 'say-when'; pieceId: string; stepId: string; begins: { at: string; personId: string | null } | null }

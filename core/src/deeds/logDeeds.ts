@@ -164,11 +164,16 @@ export function noteUsed(
 }
 
 /** Notes how the film of a step was found: what waits for it is worked out again from that. */
-export function testFilm(draft: Draft<Workshop>, { pieceId, stepId, found }: DeedOf<'test-film'>, at: string): void {
+export function testFilm(
+  draft: Draft<Workshop>,
+  { pieceId, stepId, found, expectedMin }: DeedOf<'test-film'>,
+  at: string,
+): void {
   const entry = pieceOf(draft, pieceId).log.find((e) => e.step.id === stepId && e.doneAt !== null);
   if (!entry)
     throw new DeedRefused('entry_gone', 'This coat is not logged as done: log it, then say how it was found.');
-  entry.filmTests = [...(entry.filmTests ?? []), { at, found }];
+  const test = { at, found, ...(expectedMin === undefined ? {} : { expectedMin }) };
+  entry.filmTests = [...(entry.filmTests ?? []), test];
 }
 
 /** Pauses what runs, or goes on with it. What is paused already, or runs already, stays so. */

@@ -22,7 +22,7 @@ export interface Evidence {
   entryIds: readonly string[];
   /** Instant at which it was done. */
   at: string;
-  /** What the typical figures say, L or minutes. */
+  /** What the typical figures say, L or minutes; of drying what its label says in the air it lay in. */
   typical: number;
   /** What the plan said, L or minutes. */
   planned: number;
@@ -56,6 +56,7 @@ export interface TaughtFigure {
 /** What a figure is of. */
 export type FigureOf =
   | { kind: 'litres'; productId: string; by: string }
+  | { kind: 'dry'; productId: string }
   | { kind: 'minutes'; stepKind: string; by: string; shape: string };
 
 /** What was learnt, by key of the figure; a part of the settings while figures are worked out, and never of a file. */

@@ -1,6 +1,6 @@
 import { groupedBy, minuteOf } from '../units';
 import { type LogEntry, type Piece, pausedMs } from '../workshop';
-import { litresKey, minutesKey } from './figureKeys';
+import { dryKey, litresKey, minutesKey } from './figureKeys';
 import type { Evidence, LeftOut } from './Learned';
 
 /** Beyond so many times its typical time a sitting was left running, and was not worked (our choice). */
@@ -98,5 +98,45 @@ function minutesEvidence(piece: Piece): Evidence[] {
   });
 }
 
+/** How much a film counts that was found on one side only: not wet any more, or still wet, and nobody looked between (our choice). */
+const oneSided = 0.5;
+
+/** What touched films say of drying: between the last time they were wet and the first time they were not. */
+function dryingEvidence(piece: Piece): Evidence[] {
+  return piece.log.flatMap((entry): Evidence[] => {
+    const { step, doneAt, filmTests = [] } = entry;
+    if (doneAt === null || step.productId === null) return [];
+    let [wet, dry, expected] = [0, Number.POSITIVE_INFINITY, 0];
+    for (const { at, found, expectedMin } of filmTests) {
+      const took = (Date.parse(at) - Date.parse(doneAt)) / 60_000;
+      if (!expectedMin || took <= 0) continue;
+      expected = expectedMin;
+      if (found === 'wet') wet = Math.max(wet, took / expectedMin);
+      else dry = Math.min(dry, took / expectedMin);
+    }
+    const both = wet > 0 && dry >= wet && Number.isFinite(dry);
+    // Wet before its time and dry after it is what was expected, and says no more than that.
+    const ratio = both ? Math.sqrt(wet * dry) : wet > 1 ? wet : dry < 1 ? dry : null;
+    if (ratio === null) return [];
+    return [
+      {
+        key: dryKey(step.productId),
+        pieceId: piece.id,
+        entryIds: [entry.id],
+        at: filmTests.at(-1)!.at,
+        typical: expected,
+        planned: expected,
+        actual: ratio * expected,
+        share: both ? 1 : oneSided,
+        left: null,
+      },
+    ];
+  });
+}
+
 /** Everything the log of a piece says of the figures that its plan was made with. */
-export const evidenceOf = (piece: Piece): Evidence[] => [...litresEvidence(piece), ...minutesEvidence(piece)];
+export const evidenceOf = (piece: Piece): Evidence[] => [
+  ...litresEvidence(piece),
+  ...minutesEvidence(piece),
+  ...dryingEvidence(piece),
+];

@@ -10,10 +10,14 @@ export const litresKey = ({ productId, method, kind }: OfStep): string => `litre
 export const minutesKey = ({ kind, method }: OfStep, shape: WorkedShape): string =>
   `minutes/${kind}/${method ?? '-'}/${shape}`;
 
+/** Key of the figure for how long films of a product take to dry. */
+export const dryKey = (productId: string): string => `dry/${productId}`;
+
 /** What a figure is of, read from its key; null: of nothing that is known. */
 export function figureOf(key: string): FigureOf | null {
   const [kind, ...rest] = key.split('/');
   if (kind === 'litres' && rest.length === 2) return { kind, productId: rest[0]!, by: rest[1]! };
+  if (kind === 'dry' && rest.length === 1) return { kind, productId: rest[0]! };
   if (kind === 'minutes' && rest.length === 3) return { kind, stepKind: rest[0]!, by: rest[1]!, shape: rest[2]! };
   return null;
 }

@@ -10,8 +10,13 @@ import type { Evidence, FigureOf, Taught, TaughtFigure, TaughtWorkshop } from '.
 const litresScatter = 0.15;
 /** The same of one sitting by the clock (from memory). */
 const minutesScatter = 0.3;
-/** How well typical minutes are known: 10 to 90 % (from memory). */
+/** The same of the time in which one film dries (from memory). */
+const dryScatter = 0.3;
+/** How well typical minutes, and the time of a label in other air, are known: 10 to 90 % (from memory). */
 const minutesPrior: Range = { low: 1 / 1.6, likely: 1, high: 1.6 };
+
+/** How far one go lies off a figure that is known, as a standard deviation of the logarithm. */
+const scatterOf = { litres: litresScatter, minutes: minutesScatter, dry: dryScatter } as const;
 
 const spreadOf = ({ low, high }: Range): number => Math.max(0.02, Math.log(high / low) / 2 / tenToNinety);
 
@@ -57,7 +62,7 @@ export function learnedFrom({
       .sort((a, b) => -latestFirst(a.at, b.at));
     const counts = evidence.filter((e) => e.left === null);
     const { prior, tag } = priorOf(of, products);
-    const scatter = of.kind === 'litres' ? litresScatter : minutesScatter;
+    const scatter = scatterOf[of.kind];
     const observed = counts.map((e) => ({ logRatio: Math.log(e.actual / e.typical), share: e.share }));
     const belief = counts.length > 0 ? believe(spreadOf(prior), scatter, observed) : null;
     const frozen = own?.frozen;
@@ -97,9 +102,6 @@ export function taughtWorkshop(workshop: Workshop): TaughtWorkshop {
   const taught = { ...taughtBy(learnedFrom(workshop)), ...Object.fromEntries(frozen) };
   return Object.keys(taught).length === 0 ? workshop : { ...workshop, settings: { ...workshop.settings, taught } };
 }
-
-/** How far one go lies off a figure that is known, as a standard deviation of the logarithm. */
-const scatterOf = { litres: litresScatter, minutes: minutesScatter } as const;
 
 /**
  * An amount as the log teaches it: moved to where it lies, and as wide as the figure and one go of it deserve.

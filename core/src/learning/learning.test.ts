@@ -172,6 +172,23 @@ describe('what the log says', () => {
     expect(evidenceOf(withLog([lunch]).pieces[id]!)[0]).toMatchObject({ actual: 20, left: null });
   });
 
+  it('drying between the last time it was wet and the first time it was not; what was as expected says nothing', () => {
+    const of = (...tests: [minutes: number, found: 'wet' | 'touch-dry' | 'sandable'][]) =>
+      evidenceOf(
+        withLog([
+          entry('a', {
+            ...{ doneAt: at(0), actualL: null, startedAt: null },
+            filmTests: tests.map(([m, found]) => ({ at: at(m), found, expectedMin: 100 })),
+          }),
+        ]).pieces[id]!,
+      ).map((e) => [Math.round(e.actual), e.share]);
+    // Between 90 and 160: √(90 · 160) = 120.
+    expect(of([90, 'wet'], [160, 'touch-dry'])).toEqual([[120, 1]]);
+    expect(of([150, 'wet'])).toEqual([[150, 0.5]]);
+    expect(of([70, 'touch-dry'])).toEqual([[70, 0.5]]);
+    expect([of([50, 'wet']), of([300, 'sandable']), of([50, 'wet'], [40, 'touch-dry'])]).toEqual([[], [], [[40, 0.5]]]);
+  });
+
   it('is frozen, forgotten, and goes on', () => {
     const key = litresKey(coat.step);
     const entries = [entry('a', { doneAt: at(0), actualL: 0.3 }), entry('b', { doneAt: at(3000), actualL: 0.25 })];

@@ -69,6 +69,8 @@ export interface WetZone {
   kind: StepKindId;
   what: string;
   laidAtMin: number;
+  /** In what time it was expected to be dry to the touch, and to sand, before anything was found of it; minutes. */
+  expected: { touch: number; sand: number };
   touchMin: number;
   recoatFromMin: number;
   recoatUntilMin: number | null;

@@ -54,7 +54,7 @@ export function airAhead(
     return { ...air, atMin, dewPointC: dewPointC(airTempC, relHumFrac), deficitHpa, woodFrac: woodRestsAt(air) };
   });
   const coats = ahead.filter(isCoat).map((product): CoatAhead => {
-    const film = filmOf(product, undefined, room.clock);
+    const film = filmOf(product, undefined, room.clock, room.paceOf(product.id));
     const { low, high } = product.times.recoatFromMin;
     const after = (end: 'slow' | 'fast', labelMin: number) =>
       film ? Math.max(labelMin, Math.ceil(room.clock(end, film, nowMin, labelMin) - nowMin)) : labelMin;

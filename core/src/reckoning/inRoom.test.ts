@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { chemistryOf, hardeningFactor, type SpaceAir, waterFactor, waterShare } from '../climate';
 import { stepKind } from '../finishing';
+import { dryKey } from '../learning';
 import { keptWorkCalendar, scheduleFaults, scheduleWorkshop } from '../schedule';
 import { instantOf } from '../units';
 import { defaultSettings, type FilmState, type LogEntry, type Piece, type Product, type Space } from '../workshop';
@@ -242,6 +243,18 @@ describe('a film that was touched', () => {
     expect(byLabel).toBe(product.times.recoatFromMin.high);
     expect(found([], null, doneMin + 60, null)).toBe(60);
     expect(found([[doneMin + 60, 'sandable']], null, null, null)).toBe(60);
+  });
+  it('is waited for as long as films of its product took before, and by what was found of itself where it was', () => {
+    const slower = roomIn(room.air, false, { [dryKey(product.id)]: { factor: 1.5, sdLog: 0.1, count: 4 } });
+    const learned = found([], null, null, slower);
+    expect(learned).toBeGreaterThan(1.3 * expected);
+    expect(found([[doneMin + 30, 'sandable']], null, null, slower)).toBe(30);
+    const wet = [[doneMin + 20 * product.times.dustFreeMin.likely, 'wet']] as [number, FilmState][];
+    expect(found(wet, null, null, slower)).toBe(found(wet));
+    const faster = roomIn(room.air, false, { [dryKey(product.id)]: { factor: 0.3, sdLog: 0.1, count: 4 } });
+    // Never before its label.
+    expect(found([], null, null, faster)).toBeGreaterThanOrEqual(product.times.recoatFromMin.high);
+    expect(found([], null, null, faster)).toBeLessThan(expected);
   });
   it('takes longer where it was wet at its time, and less where it was dry before it', () => {
     // Dust-free a good while after it should have been: all of its waits stretch as much.

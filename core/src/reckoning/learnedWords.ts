@@ -22,6 +22,7 @@ export function figureName({ of }: Pick<TaughtFigure, 'of'>, products: Readonly<
     if (product?.perPlaceL) return `${name}, at each place`;
     return `${name}, ${isMethod(of.by) ? byWords[of.by] : verbOf(of.by).toLowerCase()}`;
   }
+  if (of.kind === 'dry') return `${products[of.productId]?.name ?? 'A product that is gone'}, drying`;
   const how = isMethod(of.by) ? `, ${byWords[of.by]}` : '';
   return `${verbOf(of.stepKind)}${how}, ${of.shape === 'narrow' ? 'legs, rails and shaped work' : 'boards'}`;
 }
@@ -46,6 +47,8 @@ export function alwaysOff(
   const percent = Math.round(Math.abs(factor - 1) * 100);
   const name = figureName(f, products);
   const more = factor > 1 ? 'more' : 'less';
+  if (f.of.kind === 'dry')
+    return `${name}: it takes ${percent} % ${more} time here than its label and the air say, by ${count} films.`;
   return f.of.kind === 'litres'
     ? `${name}: you use ${percent} % ${more} than is typical, by ${count} coats.`
     : `${name}: it takes you ${percent} % ${more} time than is typical, by ${count} sittings.`;

@@ -14,6 +14,7 @@ import {
   waterShare,
 } from '../climate';
 import { isSprayed, type LagOnSurface, stepKind } from '../finishing';
+import { dryKey, type Taught } from '../learning';
 import { type AirBar, closesAt, type LagInAir, opensAt } from '../schedule';
 import { minuteOf } from '../units';
 import type { LogEntry, Piece, Product, Settings, Space, Step, WaitKind, Workshop } from '../workshop';
@@ -25,11 +26,13 @@ export interface Room {
   clock: DryingClock;
   /** The piece was brought there, and its wood may be colder or warmer than what stands there. */
   brought: boolean;
+  /** How many times as long films of a product took here before as they are expected to, by what the log taught. */
+  paceOf: (productId: string) => number;
   /** Verdicts on a product in each hour of it. */
   verdictOf: (product: Product) => HourVerdict;
 }
 
-type RoomSettings = Pick<Settings, 'timeZone' | 'spaces' | 'forecast' | 'usualAir'>;
+type RoomSettings = Pick<Settings, 'timeZone' | 'spaces' | 'forecast' | 'usualAir'> & { taught?: Taught };
 
 /** The space a piece stands in: its own, or the usual one of the workshop; null: none is described. */
 export const spaceOf = ({ spaceId }: Pick<Piece, 'spaceId'>, spaces: readonly Space[]): Space | null =>
@@ -43,12 +46,12 @@ let latest: { of: readonly unknown[]; rooms: Map<string, Room> } | undefined;
  */
 export function roomOf(space: Space | null, settings: RoomSettings, readings: Workshop['readings']): Room | null {
   if (!space) return null;
-  const { timeZone, spaces, forecast, usualAir } = settings;
-  const of = [timeZone, spaces, forecast, usualAir, readings];
+  const { timeZone, spaces, forecast, usualAir, taught } = settings;
+  const of = [timeZone, spaces, forecast, usualAir, readings, taught];
   if (!latest || latest.of.some((x, i) => x !== of[i])) latest = { of, rooms: new Map() };
   let room = latest.rooms.get(space.id);
   if (!room) {
-    room = roomIn(spaceAir(space, settings, Object.values(readings)));
+    room = roomIn(spaceAir(space, settings, Object.values(readings)), false, taught);
     latest.rooms.set(space.id, room);
   }
   return room;
@@ -68,19 +71,20 @@ function roomAround(
   const key = `${room.air.space.id}/${from.id}/${brought.at}`;
   let around = latest!.rooms.get(key);
   if (!around) {
-    around = roomIn(broughtInto(room.air, before.air, minuteOf(brought.at)), true);
+    around = roomIn(broughtInto(room.air, before.air, minuteOf(brought.at)), true, settings.taught);
     latest!.rooms.set(key, around);
   }
   return around;
 }
 
 /** The room of some air: clocks and verdicts are made once for it. */
-export function roomIn(air: SpaceAir, brought = false): Room {
+export function roomIn(air: SpaceAir, brought = false, taught: Taught = {}): Room {
   const verdicts = new Map<Product['air'], HourVerdict>();
   return {
     air,
     brought,
     clock: dryingClock(air),
+    paceOf: (productId) => taught[dryKey(productId)]?.factor ?? 1,
     verdictOf: ({ air: limits }) => {
       let verdict = verdicts.get(limits);
       if (!verdict) {
@@ -136,10 +140,25 @@ function plainFilm(product: Product): Film | null {
   return { chemistry, water: { share: waterShare, mostMin }, thicknessRatio: 1, paceRatio: 1 };
 }
 
-/** The film as it was laid and found: as thick as what was used says, as fast as it was when it was touched. */
-export function filmOf(product: Product, entry: LogEntry | undefined, clock: DryingClock): Film | null {
+/** In what time a film of a product is expected to be dry to the touch, and to sand, by its label in the air it lies in; minutes. */
+export function expectedDrying(product: Product, room: Room | null, laidMin: number): { touch: number; sand: number } {
+  const film = plainFilm(product);
+  const by = (labelMin: number): number =>
+    room && film
+      ? (room.clock('slow', film, laidMin, labelMin) + room.clock('fast', film, laidMin, labelMin)) / 2 - laidMin
+      : labelMin;
+  return { touch: by(product.times.dustFreeMin.likely), sand: by(product.times.sandFromMin.likely) };
+}
+
+/**
+ * The film as it was laid and found: as thick as what was used says, as fast as it was when it was touched, and until then as fast as
+ * films of its product were before.
+ * @param pace how many times as long they took
+ */
+export function filmOf(product: Product, entry: LogEntry | undefined, clock: DryingClock, pace = 1): Film | null {
   const plain = plainFilm(product);
-  if (!plain || !entry?.doneAt) return plain;
+  if (!plain) return null;
+  if (!entry?.doneAt) return { ...plain, paceRatio: within(pace, fastestPace, slowestPace) };
   const planned = entry.planned?.volumeL ?? null;
   const thicknessRatio =
     entry.actualL !== null && planned !== null && planned > 0 ? thicknessOf(entry.actualL, planned) : 1;
@@ -156,8 +175,10 @@ export function filmOf(product: Product, entry: LogEntry | undefined, clock: Dry
     if (found === 'wet') atLeast = Math.max(atLeast, took / expected);
     else atMost = Math.min(atMost, took / expected);
   }
-  const pace = atLeast > 1 ? atLeast : Math.min(1, atMost);
-  return { ...laid, paceRatio: within(pace, fastestPace, slowestPace) };
+  // What was found decides; what says nothing leaves it as fast as those before.
+  const found = atLeast > 1 ? atLeast : atMost < 1 ? atMost : null;
+  const own = found ?? within(pace, atLeast, atMost);
+  return { ...laid, paceRatio: within(own, fastestPace, slowestPace) };
 }
 
 /** Waits that are waits for a film to harden. */
@@ -172,7 +193,7 @@ export type Ready = (laidMin: number, labelMin: number) => number;
 export const readyIn =
   (room: Room | null) =>
   (product: Product, entry: LogEntry | undefined): Ready => {
-    const film = room && filmOf(product, entry, room.clock);
+    const film = room && filmOf(product, entry, room.clock, room.paceOf(product.id));
     if (!room || !film) return (laidMin, labelMin) => laidMin + labelMin;
     const { clock } = room;
     return (laidMin, labelMin) => Math.max(laidMin + labelMin, Math.ceil(clock('slow', film, laidMin, labelMin)));
@@ -236,7 +257,7 @@ export function recoatIn(
   until: Product['times']['recoatUntilMin'],
 ): { fromMin: number; untilMin: number | null } {
   const label = { minMin: from.high, earlyMin: from.low, maxMin: until?.low ?? null, blocked: null };
-  const film = room && filmOf(product, entry, room.clock);
+  const film = room && filmOf(product, entry, room.clock, room.paceOf(product.id));
   const inAir = room && film ? { inAir: timesOf(film, room.clock, label, provenMinOf(entry, 'recoat')) } : {};
   return { fromMin: opensAt({ ...label, ...inAir }, laidMin), untilMin: closesAt({ ...label, ...inAir }, laidMin) };
 }
@@ -259,7 +280,7 @@ export function lagInRoom(
   // Without a room only what was found of it is another time than its label's.
   if (!room && provenMin === null) return undefined;
   const clock = room?.clock ?? labelClock;
-  const film = filmOf(product, entry, clock);
+  const film = filmOf(product, entry, clock, room?.paceOf(product.id));
   return film ? timesOf(film, clock, lag, provenMin) : undefined;
 }
 

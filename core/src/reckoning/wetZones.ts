@@ -1,7 +1,7 @@
 import { stepKind } from '../finishing';
 import type { LogEntry, Product } from '../workshop';
 import type { ReckonedStep, WetZone } from './Reckoning';
-import { type Room, readyIn, recoatIn } from './roomOf';
+import { expectedDrying, type Room, readyIn, recoatIn } from './roomOf';
 
 /**
  * Zones whose last coat has not cured. Countdowns show the late end of a range for what opens and the early end for what
@@ -38,6 +38,7 @@ export function wetZones(
       kind: s.step.kind,
       what: `${product.name}${s.step.of > 1 ? `, coat ${s.step.ordinal} of ${s.step.of}` : ''}`,
       laidAtMin: at,
+      expected: expectedDrying(product, room, at),
       touchMin: by(times.dustFreeMin.high),
       recoatFromMin: next.fromMin,
       recoatUntilMin: next.untilMin,

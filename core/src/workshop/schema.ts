@@ -278,9 +278,9 @@ export const logEntrySchema = z.object({
   fromExpired: z.boolean().optional(),
   /** What was seen at it; left out: nothing was noted. */
   seen: z.array(z.enum(seenKinds)).max(seenKinds.length).optional(),
-  /** How its film was found when it was touched or tried with paper; left out: never. */
+  /** How its film was found when it was touched or tried with paper, and when that had been expected; left out: never. */
   filmTests: z
-    .array(z.object({ at: instant, found: z.enum(filmStates) }))
+    .array(z.object({ at: instant, found: z.enum(filmStates), expectedMin: minutes.optional() }))
     .max(50)
     .optional(),
   /** What was read of it on the scale of a test; of moisture per cent of the dry wood. Left out: nothing was. */

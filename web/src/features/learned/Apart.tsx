@@ -11,6 +11,7 @@ import { Keys } from '../../ui/Keys';
 const kinds = [
   { value: 'litres', name: 'Amounts' },
   { value: 'minutes', name: 'Times' },
+  { value: 'dry', name: 'Drying' },
 ] as const;
 const ways = [
   { value: 'figure', name: 'By what it was' },

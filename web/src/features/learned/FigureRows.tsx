@@ -84,8 +84,8 @@ function Figure({ figure }: { figure: TaughtFigure }) {
   const { products } = useParts('products');
   const { key, of, belief, frozen } = figure;
   const name = figureName(figure, products);
-  const { typical, yours } = inWords(figure, of.kind === 'litres' ? products[of.productId] : undefined);
-  const goes = of.kind === 'litres' ? 'coat' : 'sitting';
+  const { typical, yours } = inWords(figure, of.kind !== 'minutes' ? products[of.productId] : undefined);
+  const goes = { litres: 'coat', minutes: 'sitting', dry: 'film' }[of.kind];
   const count = belief?.count ?? 0;
   const set = (words: string, said: { frozen?: { factor: number; sdLog: number; count: number }; since?: string }) => {
     theStore().transact(words, (draft) => {

@@ -18,7 +18,7 @@ const ofKind = (figures: readonly TaughtFigure[], kind: TaughtFigure['of']['kind
 export default function LearnedScreen() {
   const { pieces, products, settings } = useParts('pieces', 'products', 'settings');
   const figures = useMemo(() => learnedFrom({ pieces, products, settings }), [pieces, products, settings]);
-  const [amounts, times] = [ofKind(figures, 'litres'), ofKind(figures, 'minutes')];
+  const [amounts, times, drying] = [ofKind(figures, 'litres'), ofKind(figures, 'minutes'), ofKind(figures, 'dry')];
   const off = alwaysOff(figures, products);
   const known = figures.filter((f) => f.belief).length;
   return (
@@ -42,6 +42,7 @@ export default function LearnedScreen() {
       )}
       {amounts.length > 0 && <FigureRows name="Amounts" figures={amounts} />}
       {times.length > 0 && <FigureRows name="Times" figures={times} />}
+      {drying.length > 0 && <FigureRows name="Drying" figures={drying} />}
     </Stack>
   );
 }

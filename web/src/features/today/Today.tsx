@@ -538,7 +538,7 @@ export function Today() {
                 >
                   {stepKind(w.kind).film && (
                     <Suspense>
-                      <TouchedFilm pieceId={piece.id} stepId={w.stepId} title={title} />
+                      <TouchedFilm pieceId={piece.id} stepId={w.stepId} title={title} expected={w.expected} />
                     </Suspense>
                   )}
                 </Drain>

@@ -14,11 +14,28 @@ const states: readonly { found: FilmState; name: string; said: string }[] = [
 ];
 
 /** How a film was found when it was touched: what waits for it is worked out again from that. */
-export default function TouchedFilm({ pieceId, stepId, title }: { pieceId: string; stepId: string; title: string }) {
+export default function TouchedFilm({
+  pieceId,
+  stepId,
+  title,
+  expected,
+}: {
+  pieceId: string;
+  stepId: string;
+  title: string;
+  /** In what time it had been expected to be dry, and to sand, minutes. */
+  expected: { touch: number; sand: number };
+}) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const note = ({ found, said }: (typeof states)[number]) => {
     setAnchor(null);
-    const done = doDeed(`Touched: ${title}, ${said}`, { do: 'test-film', pieceId, stepId, found });
+    const done = doDeed(`Touched: ${title}, ${said}`, {
+      do: 'test-film',
+      pieceId,
+      stepId,
+      found,
+      expectedMin: Math.round(found === 'sandable' ? expected.sand : expected.touch),
+    });
     say(
       done.ok
         ? {

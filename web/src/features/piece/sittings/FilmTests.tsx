@@ -9,6 +9,7 @@ import {
   stepKind,
   whereOf,
 } from '@cosmesis/core/finishing';
+import type { WetZone } from '@cosmesis/core/reckoning';
 import { minuteOf, parseNumber } from '@cosmesis/core/units';
 import type { FilmCheckKind, FilmState, LogEntry, Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
@@ -112,13 +113,24 @@ function Scale({
 
 const undo = { name: 'Undo', run: () => theStore().undo() };
 
-function TestDialog({ piece, coats, onClose }: { piece: Piece; coats: readonly LogEntry[]; onClose: () => void }) {
+function TestDialog({
+  piece,
+  wet,
+  coats,
+  onClose,
+}: {
+  piece: Piece;
+  wet: readonly WetZone[];
+  coats: readonly LogEntry[];
+  onClose: () => void;
+}) {
   const nowMin = useNowMin();
   const [test, setTest] = useState<Test>('touch');
   const [entryId, setEntry] = useState(coats[0]!.id);
   const [percent, setPercent] = useState('');
   const entry = coats.find((e) => e.id === entryId) ?? coats[0]!;
   const stepId = entry.step.id;
+  const expected = wet.find((w) => w.stepId === stepId)?.expected;
   const done = (told: ReturnType<typeof doDeed>, words: string) => {
     say(told.ok ? { text: words, action: undo } : { text: told.issues[0]?.message ?? 'That cannot be noted.' });
     if (told.ok) onClose();
@@ -182,7 +194,15 @@ function TestDialog({ piece, coats, onClose }: { piece: Piece; coats: readonly L
               onPick={(i) => {
                 const { found, name } = touchScale[i]!;
                 done(
-                  doDeed(`Touched: ${name.toLowerCase()}`, { do: 'test-film', pieceId: piece.id, stepId, found }),
+                  doDeed(`Touched: ${name.toLowerCase()}`, {
+                    do: 'test-film',
+                    pieceId: piece.id,
+                    stepId,
+                    found,
+                    ...(expected
+                      ? { expectedMin: Math.round(found === 'sandable' ? expected.sand : expected.touch) }
+                      : {}),
+                  }),
                   `Noted: ${name.toLowerCase()}. Its waits are worked out again.`,
                 );
               }}
@@ -195,7 +215,7 @@ function TestDialog({ piece, coats, onClose }: { piece: Piece; coats: readonly L
 }
 
 /** Tests of what was laid last on each zone: touch, paper, fingernail, cross-cut, tape, sheen, and the moisture of the wood. */
-export function FilmTests({ piece }: { piece: Piece }) {
+export function FilmTests({ piece, wet }: { piece: Piece; wet: readonly WetZone[] }) {
   const [open, setOpen] = useState(false);
   const done = piece.log
     .filter((e) => e.doneAt !== null && (stepKind(e.step.kind).film || e.step.kind === 'dry-out'))
@@ -210,7 +230,7 @@ export function FilmTests({ piece }: { piece: Piece }) {
       <Button variant="outlined" onClick={() => setOpen(true)}>
         Test the film
       </Button>
-      {open && <TestDialog piece={piece} coats={coats} onClose={() => setOpen(false)} />}
+      {open && <TestDialog piece={piece} wet={wet} coats={coats} onClose={() => setOpen(false)} />}
     </div>
   );
 }

@@ -15,7 +15,7 @@ export default function Work() {
     <Stack spacing={4}>
       <Ahead piece={piece} reckoning={reckoning} />
       <JustSeen piece={piece} />
-      <FilmTests piece={piece} />
+      <FilmTests piece={piece} wet={reckoning.wet} />
       <When piece={piece} reckoning={reckoning} />
       <History piece={piece} />
     </Stack>

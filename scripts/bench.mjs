@@ -9,4 +9,5 @@ run('node', [`${built}/measureCore.js`]);
 run('npm', ['run', 'build', '--silent']);
 run('npx', ['tsx', 'scripts/measurePage.ts']);
 run('npx', ['tsx', 'scripts/measureWorkshop.ts']);
+run('npx', ['tsx', 'scripts/measureLearning.ts']);
 run('node', ['scripts/testShare.mjs']);

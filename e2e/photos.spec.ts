@@ -241,3 +241,23 @@ test('the oldest photographs are taken away in full and stay small, come back wi
   await expect(page.getByText(/^Taken over: 1 picture/)).toBeVisible();
   expect((await keptPictures(page))[0]!.size[0]).toBe(1600);
 });
+
+test('a face is photographed where it is pressed, and marked there on the drawing', async ({ page }) => {
+  await openFresh(page, '/pieces/ticket-cupboard/survey');
+  const drawing = page.locator('svg.drawing').first();
+  await drawing.getByRole('button', { name: /^Top, zone Top/ }).click();
+  await page
+    .getByLabel('Photographs of Top')
+    .and(page.locator('input'))
+    .setInputFiles({
+      name: 'ring.jpg',
+      mimeType: 'image/jpeg',
+      buffer: exifJpeg(Uint8Array.from(await quarters(page)), {
+        orientation: 1,
+        date: '2026:11:20 09:00:00',
+        place: false,
+      }),
+    });
+  await expect(page.getByText('The photograph is kept.')).toBeVisible();
+  await expect(drawing.getByRole('button', { name: /^Top, zone Top.*photographed once/ })).toBeVisible();
+});

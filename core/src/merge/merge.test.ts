@@ -187,7 +187,7 @@ describe('another copy of the same workshop', () => {
         expect(back.conflicts).toEqual([]);
         expect(plain(back.workshop)).toEqual(plain(later));
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
   });
 

@@ -50,7 +50,7 @@ export interface Pin {
   at: readonly [number, number];
   /** What stands in it. */
   mark: string;
-  shape: 'damage' | 'kept';
+  shape: 'damage' | 'kept' | 'photo';
 }
 
 /** The piece as a measured drawing: every path is a counted face, selectable by mouse, touch and keyboard. */
@@ -160,7 +160,9 @@ export function PieceDrawing({
         const r = size * 0.024;
         return (
           <g key={pin.id} className={`pin ${pin.shape}`}>
-            {pin.shape === 'kept' ? (
+            {pin.shape === 'photo' ? (
+              <path d={`M${x - r} ${y - r * 0.75}H${x + r}V${y + r * 0.75}H${x - r}Z`} />
+            ) : pin.shape === 'kept' ? (
               <path d={`M${x} ${y - r * 1.2}L${x + r * 1.2} ${y}L${x} ${y + r * 1.2}L${x - r * 1.2} ${y}Z`} />
             ) : (
               <circle cx={x} cy={y} r={r} />

@@ -35,6 +35,7 @@ import { say } from '../../../ui/say';
 import { UnitKeys } from '../../../ui/UnitKeys';
 import { faceColours } from '../../../ui/zoneLooks';
 import { usePieceContext } from '../PieceFrame';
+import PhotoButton from '../photos/PhotoButton';
 import { Photographs } from '../photos/Photographs';
 import { CommissionFields } from './CommissionFields';
 import { DamageFields } from './DamageFields';
@@ -129,6 +130,14 @@ const pinsOf = (piece: Piece): Pin[] => [
     d.faceId && d.at ? [{ id: d.id, faceId: d.faceId, at: d.at, mark: String(i + 1), shape: 'damage' as const }] : [],
   ),
   ...piece.kept.map((k) => ({ id: k.id, faceId: k.faceId, at: k.at, mark: '', shape: 'kept' as const })),
+  // Of one place one mark, however often it was photographed.
+  ...[
+    ...new Map(
+      (piece.photos ?? []).flatMap(({ of }) =>
+        of.kind === 'face' ? [[`${of.faceId} ${of.at.map((x) => x.toFixed(1)).join()}`, of] as const] : [],
+      ),
+    ),
+  ].map(([id, of]) => ({ id: `photo ${id}`, faceId: of.faceId, at: of.at, mark: '', shape: 'photo' as const })),
 ];
 
 function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]; zones: readonly Zone[] }) {
@@ -157,7 +166,11 @@ function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]
         guessed={piece.heightM === null || piece.widthM === null || piece.depthM === null}
         describe={(f) => {
           const zone = zoneOfFace(piece, f);
-          const marks = piece.damage.filter((d) => d.faceId === f.id).map((d) => damageRow(d.kind).name);
+          const shot = (piece.photos ?? []).filter((p) => p.of.kind === 'face' && p.of.faceId === f.id).length;
+          const marks = [
+            ...piece.damage.filter((d) => d.faceId === f.id).map((d) => damageRow(d.kind).name),
+            ...(shot > 0 ? [`photographed ${shot === 1 ? 'once' : `${shot} times`}`] : []),
+          ];
           return `${f.name}, zone ${zone === 'uncounted' ? 'none' : zoneNames[zone]}${marks.length > 0 ? `, ${marks.join(', ')}` : ''}`;
         }}
       />
@@ -174,13 +187,20 @@ function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]
         ]}
       />
       {selected && picked ? (
-        <FacePanel
-          piece={piece}
-          face={selected}
-          at={picked.at}
-          zoneIds={formById(piece.form).zones}
-          onPick={(id) => setPicked({ id, at: [0.5, 0.5] })}
-        />
+        <>
+          <FacePanel
+            piece={piece}
+            face={selected}
+            at={picked.at}
+            zoneIds={formById(piece.form).zones}
+            onPick={(id) => setPicked({ id, at: [0.5, 0.5] })}
+          />
+          <PhotoButton
+            piece={piece}
+            of={{ kind: 'face', faceId: selected.id, at: [...picked.at] }}
+            what={selected.name}
+          />
+        </>
       ) : (
         <Typography variant="body2">
           Press a face where it is damaged, or to see its area and move it to another zone.

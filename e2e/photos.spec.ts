@@ -245,9 +245,9 @@ test('the oldest photographs are taken away in full and stay small, come back wi
 test('a face is photographed where it is pressed, and marked there on the drawing', async ({ page }) => {
   await openFresh(page, '/pieces/ticket-cupboard/survey');
   const drawing = page.locator('svg.drawing').first();
-  await drawing.getByRole('button', { name: /^Top, zone Top/ }).click();
+  await drawing.getByRole('button', { name: 'Plinth, front, zone Carcass' }).click();
   await page
-    .getByLabel('Photographs of Top')
+    .getByLabel('Photographs of Plinth, front')
     .and(page.locator('input'))
     .setInputFiles({
       name: 'ring.jpg',
@@ -259,5 +259,5 @@ test('a face is photographed where it is pressed, and marked there on the drawin
       }),
     });
   await expect(page.getByText('The photograph is kept.')).toBeVisible();
-  await expect(drawing.getByRole('button', { name: /^Top, zone Top.*photographed once/ })).toBeVisible();
+  await expect(drawing.getByRole('button', { name: 'Plinth, front, zone Carcass, photographed once' })).toBeVisible();
 });

@@ -31,7 +31,7 @@ export default function LearnedScreen() {
         </Typography>
       ) : (
         <Typography>
-          {off ? <b>{off}</b> : 'Nothing is surely off the typical figures so far.'} All plans reckon with your own
+          {off ? <b>{off}</b> : 'Nothing is surely off the typical figures yet.'} All plans reckon with your own
           figures.
         </Typography>
       )}

@@ -26,6 +26,11 @@ const screens = [
   '/products/enamel',
   '/settings',
   '/settings/house',
+  '/market',
+  '/cards',
+  '/cards/ticket-cupboard.carcass',
+  '/learned',
+  '/earned',
   '/pieces/gone/plan',
 ];
 

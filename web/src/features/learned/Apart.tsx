@@ -69,7 +69,7 @@ export default function Apart({ figures }: { figures: readonly TaughtFigure[] })
           </Typography>
           <div aria-hidden="true">
             <ResponsiveContainer width="100%" height={64 + rows.length * 44}>
-              <ScatterChart margin={{ top: 22, right: 24, bottom: 4, left: 0 }}>
+              <ScatterChart accessibilityLayer={false} margin={{ top: 22, right: 24, bottom: 4, left: 0 }}>
                 <XAxis
                   type="number"
                   dataKey="middle"
@@ -81,7 +81,7 @@ export default function Apart({ figures }: { figures: readonly TaughtFigure[] })
                   type="category"
                   dataKey="name"
                   allowDuplicatedCategory={false}
-                  width={isPhone ? 150 : 340}
+                  width={isPhone ? 150 : 360}
                   stroke="var(--ink-2)"
                   interval={0}
                   reversed

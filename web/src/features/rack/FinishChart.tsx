@@ -29,7 +29,7 @@ export default function FinishChart({
       </Typography>
       <div aria-hidden="true">
         <ResponsiveContainer width="100%" height={200}>
-          <BarChart data={rows} margin={{ top: 18, right: 8, bottom: 4, left: 0 }}>
+          <BarChart accessibilityLayer={false} data={rows} margin={{ top: 18, right: 8, bottom: 4, left: 0 }}>
             <XAxis dataKey="day" stroke="var(--ink-2)" />
             <YAxis width={48} stroke="var(--ink-2)" />
             <Bar dataKey="runs" fill="var(--verdigris)" isAnimationActive={false} />

@@ -11,27 +11,21 @@ import { type Constraint, conflictOf, constraintsOf, relaxed, scheduleFaults, sc
  */
 describe('what is named as standing against each other in random workshops', () => {
   const impossible = optima.filter((o) => o.lateMin === null).map((o) => o.seed);
-  let sets = 0;
+  it('are enough to say something', () => expect(impossible.length).toBeGreaterThanOrEqual(60));
 
   it.each(impossible)('%i: cannot be kept together, and can without any one of it', async (seed) => {
     const problem = randomProblem(seed);
     const out = new Set(scheduleWorkshop(problem, 300, 1, true).unplaced.map((u) => u.id));
     const { pieceId } = problem.tasks.find((t) => out.has(t.id))!;
     const set = conflictOf(problem, pieceId, 200, 1);
-    if (!set) return;
-    sets += 1;
-    const inSet = (c: Constraint) => set.some((s) => JSON.stringify(s) === JSON.stringify(c));
+    expect(set).not.toBeNull();
+    const inSet = (c: Constraint) => set!.some((s) => JSON.stringify(s) === JSON.stringify(c));
     const gone = constraintsOf(problem, pieceId).filter((c) => !inSet(c));
     expect(await hasSchedule(relaxed(problem, gone))).toBe(false);
-    for (const one of set) {
+    for (const one of set!) {
       const without = relaxed(problem, [...gone, one]);
       const found = scheduleWorkshop(without, 400, 1, true);
       expect([found.unplaced, scheduleFaults(without, found)], one.kind).toEqual([[], []]);
     }
-  });
-
-  it('is named for nine of ten of them', () => {
-    expect(impossible.length).toBeGreaterThanOrEqual(60);
-    expect(sets / impossible.length).toBeGreaterThanOrEqual(0.9);
   });
 });

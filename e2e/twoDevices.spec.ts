@@ -45,7 +45,7 @@ test('the phone logs, the laptop prices, both write a note: they come together, 
   await takeOver(page, fromPhone);
   const dialog = page.getByRole('dialog', { name: 'Take over from another copy' });
   await expect(dialog.getByText(/^It brings .*changes? of pieces/)).toBeVisible();
-  await expect(dialog.getByText('One thing was changed on both: say which holds.')).toBeVisible();
+  await expect(dialog.getByText('One thing is not the same on both: say which holds.')).toBeVisible();
   const asked = dialog.getByRole('region', { name: 'Ticket-office cupboard: name and notes', exact: true });
   await expect(asked.getByRole('row', { name: /brass rail.*left door/ })).toBeVisible();
   await expect(dialog.getByRole('button', { name: '1 to decide' })).toBeDisabled();

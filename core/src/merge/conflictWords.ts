@@ -1,4 +1,4 @@
-import type { Workshop } from '../workshop';
+import { canonicalJson, type Workshop } from '../workshop';
 import type { Conflict } from './mergeWorkshops';
 
 /** A field that is not the same on both, in words. */
@@ -46,9 +46,9 @@ function inWords(value: unknown): string {
   if (Array.isArray(value))
     return value.length === 0 ? 'nothing' : `${value.length} ${value.length === 1 ? 'entry' : 'entries'}`;
   if (typeof value === 'object') {
-    const own = Object.entries(value).filter(([, v]) => v !== null && typeof v !== 'object');
-    const told = own.map(([k, v]) => `${fieldName(k)} ${String(v)}`).join(', ');
-    return told.length === 0 || told.length > longest ? 'as it is there' : told;
+    const own = Object.entries(value).filter(([, v]) => v === null || typeof v !== 'object');
+    const told = own.map(([k, v]) => `${fieldName(k)} ${String(v ?? 'nothing')}`).join(', ');
+    return told.length === 0 || told.length > longest ? 'more than fits here' : told;
   }
   return String(value).slice(0, longest);
 }
@@ -62,9 +62,19 @@ function fieldsApart(mine: unknown, theirs: unknown): FieldApart[] {
     return [{ name: '', mine: said(mine), theirs: said(theirs) }];
   }
   const fields = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
+  const apart = (a: Record<string, unknown>, b: Record<string, unknown>, f: string) =>
+    canonicalJson(a[f] ?? null) !== canonicalJson(b[f] ?? null);
   return fields
-    .filter((f) => JSON.stringify(mine[f]) !== JSON.stringify(theirs[f]))
-    .map((f) => ({ name: fieldName(f), mine: inWords(mine[f]), theirs: inWords(theirs[f]) }));
+    .filter((f) => apart(mine, theirs, f))
+    .map((f) => {
+      const [here, there] = [mine[f], theirs[f]];
+      if (!isObject(here) || !isObject(there))
+        return { name: fieldName(f), mine: inWords(here), theirs: inWords(there) };
+      // Of what has parts, those alone that are not the same.
+      const keys = [...new Set([...Object.keys(here), ...Object.keys(there)])].filter((k) => apart(here, there, k));
+      const only = (all: Record<string, unknown>) => Object.fromEntries(keys.map((k) => [k, all[k] ?? null]));
+      return { name: fieldName(f), mine: inWords(only(here)), theirs: inWords(only(there)) };
+    });
 }
 
 /** What a conflict is about, and what stands on each side. */

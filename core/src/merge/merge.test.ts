@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { demoWorkshop } from '../demo';
 import { leftL } from '../stock';
 import { type Piece, readWorkshopFile, type Workshop, workshopFromFile, writeWorkshopFile } from '../workshop';
-import { asReceived, mergeWorkshops, type Side } from './index';
+import { asReceived, conflictShown, mergeWorkshops, type Side } from './index';
 
 const at = '2026-11-25T10:07:00+00:00';
 const nowMin = Date.parse(at) / 60_000;
@@ -120,6 +120,28 @@ describe('another copy of the same workshop', () => {
       expect(back.conflicts).toEqual([]);
       expect(plain(back.workshop)).toEqual(plain(decided.workshop));
     }
+  });
+
+  it('says of what is not the same only what differs, and what was taken away', () => {
+    const here = edited(laptop, [
+      ['plan', 1],
+      ['price', 5],
+    ]);
+    const there = edited(phone, [
+      ['plan', 2],
+      ['remove', 0],
+    ]);
+    const fields = (b: Workshop) =>
+      mergeWorkshops(here, b)
+        .conflicts.map((c) => conflictShown(c, here, b))
+        .map((c) => [c.label, c.fields[0]]);
+    expect(fields(edited(phone, [['plan', 2]]))).toEqual([
+      ['Ticket-office cupboard: its plan', { name: 'looks', mine: 'interior painted', theirs: 'interior waxed' }],
+    ]);
+    expect(fields(there)).toContainEqual([
+      'Ticket-office cupboard: price, promise and client',
+      { name: '', mine: 'changed', theirs: 'taken away' },
+    ]);
   });
 
   it('taken away on one side: it goes, unless it was changed on the other; then it is asked', () => {

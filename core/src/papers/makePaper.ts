@@ -30,7 +30,7 @@ import {
 import { bandsOf, rangeOf, type Sitting, sittingsOf, sittingWords } from '../reckoning';
 import { careCard, qrCode, recordCode, usedRows } from '../takeaway';
 import { duration, exactMoney, formatLength, formatTemperature, minorDigits, minuteOf, money } from '../units';
-import type { FinishCard, Photo, ZoneId } from '../workshop';
+import type { FinishCard, LogEntry, Photo, ZoneId } from '../workshop';
 import { doneOn, notDone } from './doneInWords';
 import { drawingSvg } from './drawingSvg';
 import type { Block, Paper, PaperBand, PaperKind } from './Paper';
@@ -361,10 +361,21 @@ function approval(input: PaperInput): Omit<Paper, 'kind' | 'foot'> {
   };
 }
 
-/** Every step as it was really done. */
-function usedTable(input: PaperInput): Block {
-  const { settings } = input;
-  const { moment, volume } = wordsFor(input);
+/** One step as it was really done, as it stands in a table. */
+interface DoneRow {
+  atMin: number;
+  /** Line by line. */
+  words: readonly (string | null)[];
+  litres: number | null;
+  asPlanned: boolean;
+  batch: string | null;
+  waitedMin: number | null;
+  air: LogEntry['air'];
+}
+
+/** Steps as they were really done. */
+function doneTable(rows: readonly DoneRow[], settings: PaperInput['settings']): Block {
+  const { moment, volume } = wordsFor({ settings });
   return {
     kind: 'table',
     head: [
@@ -375,9 +386,9 @@ function usedTable(input: PaperInput): Block {
       { name: 'Waited', figures: true },
       { name: 'Air', figures: true },
     ],
-    rows: usedRows(input.piece, input.products).map((r) => [
+    rows: rows.map((r) => [
       moment(r.atMin),
-      [`${r.where}: ${lowerFirst(r.what)}`, r.product, r.note].filter(Boolean).join('\n'),
+      r.words.filter(Boolean).join('\n'),
       r.litres === null ? '' : `${volume(r.litres)}${r.asPlanned ? '\nas planned' : ''}`,
       r.batch ?? '',
       r.waitedMin === null ? '' : duration(r.waitedMin),
@@ -385,6 +396,16 @@ function usedTable(input: PaperInput): Block {
     ]),
   };
 }
+
+/** Every step of a piece as it was really done. */
+const usedTable = ({ piece, products, settings }: PaperInput): Block =>
+  doneTable(
+    usedRows(piece, products).map((r) => ({
+      ...r,
+      words: [`${r.where}: ${lowerFirst(r.what)}`, r.product, r.note],
+    })),
+    settings,
+  );
 
 const nothingLogged = 'Nothing is logged yet: press Done when a sitting is done.';
 
@@ -517,7 +538,6 @@ function codeSvg(words: string): string {
 
 /** One finish card: what is on a zone, as it was done, and the code that opens it again. */
 export function cardBlocks(card: FinishCard, settings: PaperInput['settings']): Block[] {
-  const { moment, volume } = wordsFor({ settings });
   const species = card.ground.material.speciesId ? speciesById(card.ground.material.speciesId).name : undefined;
   const carries = additionTable.filter((a) => card.additions.includes(a.id)).map((a) => a.name);
   return [
@@ -530,40 +550,14 @@ export function cardBlocks(card: FinishCard, settings: PaperInput['settings']): 
       ...(card.toCome > 0 ? [`Not complete yet: ${card.toCome} steps are still to come.`] : []),
       ...(carries.length > 0 ? [`With ${carries.join(', ')}.`] : []),
     ]),
-    {
-      kind: 'table',
-      head: [
-        { name: 'Done' },
-        { name: 'Step' },
-        { name: 'Used', figures: true },
-        { name: 'Batch' },
-        { name: 'Waited', figures: true },
-        { name: 'Air', figures: true },
-      ],
-      rows: card.steps.map((s) => [
-        moment(minuteOf(s.doneAt)),
-        [
-          s.what,
-          [
-            s.product?.name,
-            s.method && methodNames[s.method],
-            s.thinFrac ? `thinned ${Math.round(s.thinFrac * 100)} %` : '',
-          ]
-            .filter(Boolean)
-            .join(', '),
-          s.ratio,
-          s.note,
-        ]
-          .filter(Boolean)
-          .join('\n'),
-        s.litres === null ? '' : `${volume(s.litres)}${s.measured ? '' : '\nas planned'}`,
-        s.batch ?? '',
-        s.waitedMin === null ? '' : duration(s.waitedMin),
-        s.air
-          ? `${formatTemperature(s.air.airTempC, settings.unitSystem)}, ${Math.round(s.air.relHumFrac * 100)} %`
-          : '',
-      ]),
-    },
+    doneTable(
+      card.steps.map((s) => {
+        const thinned = s.thinFrac ? `thinned ${Math.round(s.thinFrac * 100)} %` : '';
+        const withWhat = [s.product?.name, s.method && methodNames[s.method], thinned].filter(Boolean).join(', ');
+        return { ...s, atMin: minuteOf(s.doneAt), words: [s.what, withWhat, s.ratio, s.note], asPlanned: !s.measured };
+      }),
+      settings,
+    ),
     { kind: 'code', svg: codeSvg(recordCode('card', card.id)), words: `Card ${card.id}` },
   ];
 }

@@ -24,7 +24,7 @@ import { useNowMin } from '../../store/useNowMin';
 import { useDraws, useSummaries } from '../../store/useSummaries';
 import { useToBuy } from '../../store/useToBuy';
 import { useParts, useSettings } from '../../store/useWorkshop';
-import { download, downloadBlob, fileName } from '../../ui/download';
+import { download, fileName } from '../../ui/download';
 import { HeadRow } from '../../ui/HeadRow';
 import { ActWhat, Late, Mark, TickBox, TickGrid } from '../../ui/layout';
 import { toProduct } from '../../ui/links';
@@ -234,12 +234,8 @@ export default function Buy() {
   };
   const nowMin = useNowMin();
   const savePdf = async (value: BuyList) => {
-    try {
-      const { buyPdf } = await import('./buyPdf');
-      downloadBlob(fileName(`${settings.name} buy list`, 'pdf'), await buyPdf(value, supplies, settings, nowMin));
-    } catch (error) {
-      say({ text: `The PDF could not be made: ${(error as Error).message}. Print the page instead.` });
-    }
+    const { saveBuyPdf } = await import('./buyPdf');
+    await saveBuyPdf(value, supplies, settings, nowMin);
   };
   const { all, missing } = useSummaries();
   return (

@@ -1,6 +1,6 @@
 import { buyPaper } from '@cosmesis/core/papers';
-import { paperPdf } from '../../ui/paperPdf';
+import { savePaper } from '../../ui/savePaper';
 
-/** The buy list as PDF. Brought when it is asked for: nobody needs it to read the list. */
-export const buyPdf = (...[list, supplies, settings, nowMin]: [...Parameters<typeof buyPaper>]) =>
-  paperPdf(buyPaper(list, supplies, settings, nowMin), new Map(), settings);
+/** Saves the buy list as PDF. Brought when it is asked for: nobody needs it to read the list. */
+export const saveBuyPdf = (...[list, supplies, settings, nowMin]: Parameters<typeof buyPaper>): Promise<void> =>
+  savePaper(buyPaper(list, supplies, settings, nowMin), `${settings.name} buy list`, settings);

@@ -68,7 +68,7 @@ export default function Apart({ figures }: { figures: readonly TaughtFigure[] })
             ))}
           </Typography>
           <div aria-hidden="true">
-            <ResponsiveContainer width="100%" height={64 + rows.length * 44}>
+            <ResponsiveContainer width="100%" height={64 + rows.length * (isPhone ? 92 : 44)}>
               <ScatterChart accessibilityLayer={false} margin={{ top: 22, right: 24, bottom: 4, left: 0 }}>
                 <XAxis
                   type="number"

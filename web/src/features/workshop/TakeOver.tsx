@@ -111,7 +111,7 @@ function TakeDialog({ copy, onClose }: { copy: CopyRead; onClose: () => void }) 
                 ? `It brings ${brings}.`
                 : 'It brings nothing by itself.'}{' '}
             {copy.conflicts.length > 0 &&
-              `${copy.conflicts.length === 1 ? 'One thing was' : `${copy.conflicts.length} things were`} changed on both: say which holds.`}
+              `${copy.conflicts.length === 1 ? 'One thing is' : `${copy.conflicts.length} things are`} not the same on both: say which holds.`}
           </Typography>
           {copy.overdrawn.length > 0 && (
             <Alert severity="warning">

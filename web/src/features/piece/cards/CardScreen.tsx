@@ -9,14 +9,13 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { photoStore } from '../../../store/photoStore';
 import { theStore } from '../../../store/theStore';
 import { useCards } from '../../../store/useCards';
 import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
-import { download, downloadBlob, fileName } from '../../../ui/download';
+import { download, fileName } from '../../../ui/download';
 import { toPiece } from '../../../ui/links';
-import { paperPdf } from '../../../ui/paperPdf';
+import { savePaper } from '../../../ui/savePaper';
 import { say } from '../../../ui/say';
 import { PaperView } from '../papers/PaperView';
 import { UseCard } from './UseCard';
@@ -57,18 +56,8 @@ function Shown({ card }: { card: FinishCard }) {
   const foreign = (settings.cards ?? []).some((c) => c.id === card.id);
   const save = async () => {
     setMaking(true);
-    try {
-      const pictures = new Map<string, Blob>();
-      for (const { id } of photos) {
-        const kept = await (await photoStore()).get(id);
-        if (kept) pictures.set(id, kept.full);
-      }
-      downloadBlob(fileName(`${paper.title} finish card`, 'pdf'), await paperPdf(paper, pictures, settings));
-    } catch (error) {
-      say({ text: `The PDF could not be made: ${(error as Error).message}. Print the page instead.` });
-    } finally {
-      setMaking(false);
-    }
+    await savePaper(paper, `${paper.title} finish card`, settings);
+    setMaking(false);
   };
   const forget = () => {
     theStore().transact('Put a card away', (draft) => {

@@ -26,8 +26,13 @@ const grave: ReadonlySet<CardDifference['about']> = new Set(['look', 'product', 
 
 /** The finish of a card on a zone of a piece: what carries over, what differs, and on with it. */
 export function UseCard({ card, onClose }: { card: FinishCard; onClose: () => void }) {
-  const workshop = useParts('pieces', 'products', 'containers', 'settings', 'readings');
-  const { pieces, products, containers, settings } = workshop;
+  const { pieces, products, containers, settings, readings } = useParts(
+    'pieces',
+    'products',
+    'containers',
+    'settings',
+    'readings',
+  );
   const navigate = useNavigate();
   const nowMin = useNowMin();
   const own = pieces[card.pieceId];
@@ -46,7 +51,7 @@ export function UseCard({ card, onClose }: { card: FinishCard; onClose: () => vo
   const zones = piece ? zonesOf(piece, buildFaces(shapeToDraw(piece))) : [];
   const [picked, setZone] = useState<ZoneId>(card.zoneId);
   const zone = zones.find((z) => z.id === picked) ?? zones[0];
-  const reading = readingFor({ ...workshop, settings, readings: workshop.readings } as never, piece?.spaceId);
+  const reading = readingFor({ settings, readings }, piece?.spaceId);
   const differences =
     piece && zone
       ? cardDifferences(card, {

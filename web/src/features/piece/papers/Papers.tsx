@@ -7,14 +7,11 @@ import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { photoStore } from '../../../store/photoStore';
 import { usePaper } from '../../../store/usePaper';
 import { useSettings } from '../../../store/useWorkshop';
-import { downloadBlob, fileName } from '../../../ui/download';
 import { Keys } from '../../../ui/Keys';
-import { paperPdf } from '../../../ui/paperPdf';
 import { Select } from '../../../ui/Select';
-import { say } from '../../../ui/say';
+import { savePaper } from '../../../ui/savePaper';
 import { sendSome } from '../../../ui/sendSome';
 import { NotYet, usePieceContext } from '../PieceFrame';
 import { PaperView } from './PaperView';
@@ -43,19 +40,8 @@ export default function Papers() {
   if (!result?.ok || result.value.steps.length === 0) return <NotYet result={result} piece={piece} />;
   const save = async (of: Paper) => {
     setMaking(true);
-    try {
-      const pictures = new Map<string, Blob>();
-      for (const block of of.blocks)
-        for (const { photoId } of block.kind === 'pictures' ? block.rows : []) {
-          const kept = await (await photoStore()).get(photoId);
-          if (kept) pictures.set(photoId, kept.full);
-        }
-      downloadBlob(fileName(of.title, 'pdf'), await paperPdf(of, pictures, settings));
-    } catch (error) {
-      say({ text: `The PDF could not be made: ${(error as Error).message}. Print the page instead.` });
-    } finally {
-      setMaking(false);
-    }
+    await savePaper(of, of.title, settings);
+    setMaking(false);
   };
   return (
     <Stack spacing={2.5} sx={{ maxWidth: 820 }}>

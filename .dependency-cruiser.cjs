@@ -6,6 +6,7 @@ const rooms = [
   'climate',
   'products',
   'piece',
+  'colour',
   'coverage',
   'learning',
   'mixing',

@@ -1,18 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { differenceOfHex, filmReflectance, powerFromContrast, scatteringPower } from '../colour';
 import { typicalProducts } from '../products';
 import { type Range, seededRandom } from '../units';
 import type { Product, Step } from '../workshop';
 import {
   coatsToHide,
-  colourDifference,
-  filmReflectance,
   ft2PerGal,
-  powerFromContrast,
   primerTonesFor,
   reconcile,
   remainingContrast,
-  scatteringPower,
   spreadM2PerLOf,
   stepVolume,
   wetFilmUm,
@@ -45,8 +42,8 @@ describe('published identities', () => {
   });
   // Sharma, Wu & Dalal 2005 through culori: a check that the package is used right, on two greys worked by it.
   it('equal colours differ by nothing, black and white by 100', () => {
-    expect(colourDifference('#8a8a8a', '#8a8a8a')).toBe(0);
-    expect(colourDifference('#000000', '#ffffff')).toBeCloseTo(100, 0);
+    expect(differenceOfHex('#8a8a8a', '#8a8a8a')).toBe(0);
+    expect(differenceOfHex('#000000', '#ffffff')).toBeCloseTo(100, 0);
   });
   // NIST Handbook 44, App. C: 1 US gal spread 1 mil thick covers 1604.17 ft²; 400 ft²/gal is 101.9 µm wet.
   it('a gallon, a mil and the square feet between them', () => {

@@ -1,5 +1,5 @@
 import { certain, DomainError, invertRange, multiplyRanges, type Range, scaleRange } from '../units';
-import type { Method, Product, SourcedRange, Step, Tag } from '../workshop';
+import type { Method, Mixed, Product, SourcedRange, Step, Tag } from '../workshop';
 import { reconcile } from './filmBuild';
 import type { Working, WorkingInput } from './Working';
 
@@ -20,6 +20,10 @@ const thirstyFirstCoat: Range = { low: 1.3, likely: 1.6, high: 2 };
 
 /** How well an area is known from three dimensions: 10 to 90 % (from memory). */
 const areaSpread: Range = { low: 0.95, likely: 1, high: 1.08 };
+
+/** Share of thinner in a mix, 0 to 1. */
+const thinnerShare = ({ parts, thinnerParts }: Mixed): number =>
+  thinnerParts / (parts.reduce((sum, p) => sum + p.parts, 0) + thinnerParts);
 
 /** Larger than any furniture: what lies beyond is a mistake, m². */
 const largestAreaM2 = 10_000;
@@ -98,7 +102,11 @@ export function stepVolume(
   const productL = { low: scaled.low + lossL, likely: scaled.likely + lossL, high: scaled.high + lossL };
   return {
     productL,
-    thinnerL: scaleRange(productL, step.thinFrac ?? product.thinningFrac.value),
+    // What is mixed is spread as a whole: its thinner is a part of it.
+    thinnerL: scaleRange(
+      productL,
+      step.mixed ? thinnerShare(step.mixed) : (step.thinFrac ?? product.thinningFrac.value),
+    ),
     working: {
       title: `${product.name}, one coat`,
       formula: 'area ÷ spreading rate × brush efficiency ÷ method efficiency × thirst + left in the tool',

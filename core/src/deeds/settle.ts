@@ -1,6 +1,6 @@
 import type { Draft } from 'immer';
 import { drawRows } from '../stock';
-import type { LedgerRow, LogEntry, Mix, Workshop } from '../workshop';
+import { drawnShares, type LedgerRow, type LogEntry, type Mix, type Workshop } from '../workshop';
 
 /** Takes every row of a deed out of the ledgers. */
 export function withdrawRows(draft: Draft<Workshop>, deed: LedgerRow['deed'], ofId: string): void {
@@ -32,14 +32,15 @@ const cameFromMix = (draft: Draft<Workshop>, pieceId: string, stepId: string): b
 /** Brings the ledgers in line with an entry as it is now: whatever it drew is taken back, and what it uses is drawn. */
 export function settleEntry(draft: Draft<Workshop>, pieceId: string, entry: LogEntry): void {
   withdrawRows(draft, 'coat', entry.id);
-  const { productId } = entry.step;
-  if (productId === null || entry.doneAt === null || cameFromMix(draft, pieceId, entry.step.id)) return;
-  draw(draft, productId, usedL(entry), {
-    deed: 'coat',
-    ofId: entry.id,
-    at: entry.doneAt,
-    evenExpired: entry.fromExpired ?? false,
-  });
+  const { doneAt } = entry;
+  if (doneAt === null || cameFromMix(draft, pieceId, entry.step.id)) return;
+  for (const { productId, share } of drawnShares(entry.step))
+    draw(draft, productId, share * usedL(entry), {
+      deed: 'coat',
+      ofId: entry.id,
+      at: doneAt,
+      evenExpired: entry.fromExpired ?? false,
+    });
 }
 
 /** Brings the ledgers in line with a mix as it is poured now, and with the coats it was mixed for. @param at instant of the pour */

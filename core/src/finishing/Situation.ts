@@ -1,6 +1,7 @@
 import type { Species } from '../piece';
 import type {
   AdditionKind,
+  ColourRecipe,
   Extent,
   LookKind,
   Ownership,
@@ -41,6 +42,8 @@ export interface Situation {
   effects: Readonly<Partial<Record<AdditionKind, Extent>>>;
   /** The client brings the new hardware. */
   hardwareSupplied: boolean;
+  /** The colour it is finished by; null: as its look has it. */
+  recipe: ColourRecipe | null;
   showsWood: boolean;
   painted: boolean;
   surfaces: readonly Surface[];

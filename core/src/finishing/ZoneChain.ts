@@ -155,6 +155,7 @@ export class ZoneChain {
       faceIds: this.scope === null || aside ? null : [...this.scope.faceIds],
       areaFrac: details.areaFrac,
       thinFrac: details.thinFrac,
+      mixed: details.mixed,
       fillL: details.fillL,
       after: [...(before ? [before.id] : []), ...(details.after ?? [])],
     });
@@ -180,6 +181,11 @@ export class ZoneChain {
     this.drafts.splice(0, this.drafts.length, ...earlier);
     add();
     this.drafts.push(...later);
+  }
+
+  /** A product by its id; undefined: it is not known. */
+  productById(id: string): Product | undefined {
+    return this.products[id];
   }
 
   /** The way a product of the shelf is put on by hand in this workshop: the brush where its label names it. */

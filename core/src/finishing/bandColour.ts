@@ -1,44 +1,120 @@
-import type { Product } from '../workshop';
-import { bareColour, type SurfaceState } from './surfaceState';
+import {
+  averaged,
+  type Belief,
+  type Ground,
+  hexOf,
+  type Laid,
+  labOf,
+  labOfColour,
+  likelyLook,
+  nothingRead,
+  plainLayer,
+  reflectanceOf,
+  reflectanceOfHex,
+} from '../colour';
+import { materialOf } from '../piece';
+import type { Product, ZoneColour } from '../workshop';
+import type { SurfaceState } from './surfaceState';
 
-type Rgb = readonly [number, number, number];
+/** Filler before it is coloured (from memory), and how much of a mended face it takes on a stick. */
+const fillColour = '#c9b79a';
+const fillShare = 0.35;
 
-const channel = (hex: string, at: number): number => Number.parseInt(hex.slice(at, at + 2), 16) / 255;
-const toRgb = (hex: string): Rgb => [channel(hex, 1), channel(hex, 3), channel(hex, 5)];
-const toHex = (rgb: Rgb): string =>
-  `#${rgb
-    .map((c) =>
-      Math.round(Math.min(1, Math.max(0, c)) * 255)
-        .toString(16)
-        .padStart(2, '0'),
-    )
-    .join('')}`;
-const mix = (a: Rgb, b: Rgb, share: number): Rgb => [
-  a[0] + (b[0] - a[0]) * share,
-  a[1] + (b[1] - a[1]) * share,
-  a[2] + (b[2] - a[2]) * share,
-];
-const through = (under: Rgb, film: Rgb): Rgb => [under[0] * film[0], under[1] * film[1], under[2] * film[2]];
+/** The wood of a surface, as it was read or as its kind has it; what is no wood has its own colour. */
+function groundOf(state: SurfaceState, colour: ZoneColour | undefined): Ground {
+  const own = materialOf(state.material).colour;
+  return {
+    speciesId: state.species.id,
+    state: colour?.state ?? 'usual',
+    read: colour?.ground?.lab ?? (own ? labOfColour(own) : null),
+  };
+}
 
-/** Old films as they usually look when they come in; the colour of an old paint is not known. */
-const oldPaint = toRgb('#8f8a76');
-const oldVarnish = toRgb('#7a4a22');
+type SurfaceLayer = SurfaceState['layers'][number];
+
+/** A layer of a surface as colour sees it; null: its product is not known. */
+function laidOf(layer: SurfaceLayer, products: Readonly<Record<string, Product>>): Laid | null {
+  if (layer.old) return { old: layer.old };
+  const product = layer.productId ? products[layer.productId] : undefined;
+  if (!product) return null;
+  if (!layer.mixed) return plainLayer(product);
+  const parts = layer.mixed.parts.flatMap((p) => {
+    const own = products[p.productId];
+    return own ? [{ product: own, parts: p.parts }] : [];
+  });
+  return { parts, thinnerParts: layer.mixed.thinnerParts, coats: 1 };
+}
+
+/** Coats of one thing one after the other are one layer: light meets them together. */
+function joined(layers: readonly (Laid | null)[]): Laid[] {
+  const found: Laid[] = [];
+  for (const layer of layers) {
+    if (!layer) continue;
+    const last = found.at(-1);
+    const same =
+      last &&
+      !('old' in last) &&
+      !('old' in layer) &&
+      last.thinnerParts === layer.thinnerParts &&
+      last.parts.length === layer.parts.length &&
+      last.parts.every((p, i) => p.product === layer.parts[i]!.product && p.parts === layer.parts[i]!.parts);
+    if (same) found[found.length - 1] = { ...last, coats: last.coats + 1 };
+    else found.push(layer);
+  }
+  return found;
+}
+
+const known = new Map<string, string>();
+/** More than these are not kept. */
+const mostKept = 5000;
+
+/** What a colour is worked out from, in short. */
+const keyOf = (ground: Ground, laid: readonly Laid[], fills: boolean): string =>
+  [
+    ground.speciesId,
+    ground.state,
+    ground.read?.join(' '),
+    fills,
+    ...laid.map((l) =>
+      'old' in l
+        ? l.old
+        : [
+            ...l.parts.map(
+              ({ product: p, parts }) =>
+                `${p.id} ${p.kind} ${p.colour} ${p.hidingFrac} ${p.sheen} ${p.traits.length} ${p.spreadM2PerL?.likely} ${parts}`,
+            ),
+            l.thinnerParts,
+            l.coats,
+          ].join(','),
+    ),
+  ].join('|');
+let knownBy: Belief = nothingRead;
 
 /**
- * Colour a surface shows in its state, for the bands of a step stick: films let the ground shine through by their hiding,
- * clears only deepen it. A sketch of the colour, not a prediction.
+ * Colour a surface shows in its state, as the model foretells it over its own wood: for the bands of a stick, the drawing and
+ * the cards. @returns #rrggbb
  */
-export function bandColour(state: SurfaceState, products: Readonly<Record<string, Product>>): string {
-  const bare = toRgb(bareColour(state));
-  const shown = state.layers.reduce<Rgb>((under, layer) => {
-    if (layer.old === 'paint' || layer.old === 'unknown') return oldPaint;
-    if (layer.old) return mix(under, oldVarnish, layer.old === 'wax' ? 0.15 : 0.5);
-    const product = layer.productId ? products[layer.productId] : undefined;
-    if (!product) return under;
-    const colour = toRgb(product.colour);
-    return product.kind === 'clear' || product.kind === 'sealer' || product.kind === 'conditioner'
-      ? mix(under, through(under, colour), 0.7)
-      : mix(under, colour, product.hidingFrac);
-  }, bare);
-  return toHex(state.fills > 0 && state.layers.length === 0 ? mix(shown, toRgb('#c9b79a'), 0.35) : shown);
+export function bandColour(
+  state: SurfaceState,
+  products: Readonly<Record<string, Product>>,
+  colour?: ZoneColour,
+  belief: Belief = nothingRead,
+): string {
+  const ground = groundOf(state, colour);
+  const laid = joined(state.layers.map((l) => laidOf(l, products)));
+  const fills = state.fills > 0 && state.layers.length === 0;
+  if (knownBy !== belief || known.size >= mostKept) {
+    known.clear();
+    knownBy = belief;
+  }
+  const key = keyOf(ground, laid, fills);
+  const before = known.get(key);
+  if (before) return before;
+  const lab = likelyLook(ground, laid, belief);
+  const shown = fills
+    ? labOf(averaged([reflectanceOf(lab), reflectanceOfHex(fillColour)], [1 - fillShare, fillShare]))
+    : lab;
+  const made = hexOf(shown);
+  known.set(key, made);
+  return made;
 }

@@ -27,6 +27,7 @@ export function newStep(given: NewStep): Step {
   };
   if (given.fillL !== undefined) step.fillL = given.fillL;
   if (given.thinFrac !== undefined) step.thinFrac = given.thinFrac;
+  if (given.mixed !== undefined) step.mixed = given.mixed;
   if (given.apart !== undefined) step.apart = given.apart;
   return step;
 }

@@ -94,6 +94,7 @@ const besides: ReadonlySet<string> = new Set([
   'salePrice',
   'money',
   'photos',
+  'sticks',
   'keptPlans',
   'plannedBefore',
   'createdAt',

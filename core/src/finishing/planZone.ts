@@ -3,6 +3,7 @@ import type { House } from './houseRules';
 import { phase } from './phases';
 import type { Situation } from './Situation';
 import { abrade, scuff, scuffsFirst } from './stages/abrade';
+import { tintLast } from './stages/byRecipe';
 import { clean, dewax, treatInsects } from './stages/clean';
 import { clear } from './stages/coats';
 import {
@@ -27,8 +28,8 @@ import type { ZoneChain } from './ZoneChain';
 
 /** What each look lays on, and what closes it. */
 const finishes: Readonly<Record<Exclude<LookKind, 'leave'>, { ground: readonly Stage[]; over: readonly Stage[] }>> = {
-  'natural-clear': { ground: [colourWood], over: [clear] },
-  'stained-clear': { ground: [colourWood], over: [clear] },
+  'natural-clear': { ground: [colourWood], over: [clear, tintLast] },
+  'stained-clear': { ground: [colourWood], over: [clear, tintLast] },
   revived: { ground: [revive], over: [polish] },
   refreshed: { ground: [mendKept, refresh], over: [refreshClear] },
   toned: { ground: [mendKept, tone], over: [clear] },

@@ -198,6 +198,7 @@ function situationOf(
     showsWood: row.showsWood,
     painted: row.painted,
     surfaces,
+    recipe: piece.colours?.[zone.id]?.recipe ?? null,
     species: surfaces.filter((s) => materialOf(s.material.kind).wood).map((s) => speciesById(s.material.speciesId)),
     wood: surfaces.every((s) => materialOf(s.material.kind).wood || materialOf(s.material.kind).board),
     flexible: every('flexible'),

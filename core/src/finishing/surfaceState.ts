@@ -3,6 +3,7 @@ import type {
   Carrier,
   DamageKind,
   MaterialKind,
+  Mixed,
   OldFinishKind,
   Piece,
   Product,
@@ -27,6 +28,8 @@ interface Layer {
   role: Role;
   old: OldFinishKind | null;
   coats: number;
+  /** What it was mixed of; left out: its product as it is. */
+  mixed?: Mixed;
   /** Abraded since it was laid. */
   keyed: boolean;
 }
@@ -161,6 +164,7 @@ const layer = (step: Step, product: Product | undefined, role: Role): Layer => (
   old: null,
   coats: 1,
   keyed: false,
+  ...(step.mixed ? { mixed: step.mixed } : {}),
 });
 
 const onTop = (state: SurfaceState, added: Layer): SurfaceState => ({ ...state, layers: [...state.layers, added] });

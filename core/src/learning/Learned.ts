@@ -1,3 +1,4 @@
+import type { Belief as ColourBelief } from '../colour';
 import type { Range } from '../units';
 import type { LearnedFigure, Tag, Workshop } from '../workshop';
 
@@ -63,4 +64,10 @@ export type FigureOf =
 export type Taught = Readonly<Record<string, LearnedFigure>>;
 
 /** A workshop whose plans are worked out with its own figures. */
-export type TaughtWorkshop = Workshop & { settings: Workshop['settings'] & { taught?: Taught } };
+export type TaughtWorkshop = Workshop & {
+  settings: Workshop['settings'] & {
+    taught?: Taught;
+    /** What its sample sticks teach of colour. */
+    colours?: ColourBelief;
+  };
+};

@@ -2,6 +2,7 @@ import { asWideAsItsTag } from '../coverage';
 import { certain, groupedBy, latestFirst, minuteOf, type Range } from '../units';
 import type { LearnedFigure, Piece, Product, Tag, Workshop } from '../workshop';
 import { believe, tenToNinety } from './believe';
+import { coloursTaught } from './coloursTaught';
 import { evidenceOf } from './evidenceOf';
 import { figureOf } from './figureKeys';
 import type { Evidence, FigureOf, Taught, TaughtFigure, TaughtWorkshop } from './Learned';
@@ -100,7 +101,12 @@ export function taughtWorkshop(workshop: Workshop): TaughtWorkshop {
     own ? [[key, settled(own)] as const] : [],
   );
   const taught = { ...taughtBy(learnedFrom(workshop)), ...Object.fromEntries(frozen) };
-  return Object.keys(taught).length === 0 ? workshop : { ...workshop, settings: { ...workshop.settings, taught } };
+  const colours = coloursTaught(workshop);
+  if (Object.keys(taught).length === 0 && !colours) return workshop;
+  const settings: TaughtWorkshop['settings'] = { ...workshop.settings };
+  if (Object.keys(taught).length > 0) settings.taught = taught;
+  if (colours) settings.colours = colours;
+  return { ...workshop, settings };
 }
 
 /**

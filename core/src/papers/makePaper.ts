@@ -140,6 +140,7 @@ function pictures(title: string, input: PaperInput, wanted: (photo: Photo) => bo
     if (photo.of.kind === 'piece') return piece.name;
     if (photo.of.kind === 'step') return stepNameOf(photo.of.stepId);
     if (photo.of.kind === 'face') return 'Detail';
+    if (photo.of.kind === 'stick') return 'Sample stick';
     const { damageId } = photo.of;
     const number = piece.damage.findIndex((d) => d.id === damageId);
     return number < 0 ? 'Damage' : `Damage ${number + 1}: ${damageRow(piece.damage[number]!.kind).name}`;

@@ -76,6 +76,7 @@ const byKind: Readonly<Partial<Record<ProductKind, Partial<LabelFacts>>>> = {
   wax: { densityKgPerL: v(0.85), clearOver: 'needless', sheen: 'satin' },
   'dark-wax': { densityKgPerL: v(0.85), clearOver: 'needless', sheen: 'satin' },
   'filler-ready': { densityKgPerL: v(1.6), shelf: { closedDays: 730, openDays: 180, tag: 'M' } },
+  dye: { shelf: { closedDays: 730, openDays: 180, tag: 'M' } },
   stain: { shelf: { closedDays: 1095, openDays: 365, tag: 'M' } },
   glue: { shelf: { closedDays: 730, openDays: 365, tag: 'M' } },
 };
@@ -125,7 +126,6 @@ const byId: Readonly<Record<string, Partial<LabelFacts>>> = {
   'paint-dark': { filmDryUm: v(35) },
   'bronze-coat': { family: 'bronze patina' },
   'patina-activator': { family: 'bronze patina' },
-  'water-dye': { shelf: { closedDays: 730, openDays: 180, tag: 'M' } },
 };
 
 /** What is taken where nothing else was chosen: one for each job, the mildest or the one that is used most (common practice). */

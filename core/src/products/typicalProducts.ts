@@ -52,6 +52,54 @@ const base = {
 const packs = (...sizes: [volumeL: number, price: number][]) =>
   sizes.map(([volumeL, price]) => ({ volumeL, price, tag: 'M' as const }));
 
+/** A row before its label facts. */
+type Row = Omit<Product, keyof LabelFacts>;
+/** A waterborne dye, let down with water as one likes. */
+const waterDye = (id: string, name: string, colour: string): Row => ({
+  ...base,
+  id,
+  name,
+  kind: 'dye',
+  carrier: 'water',
+  spreadM2PerL: range(12, 14, 16),
+  methods: ['wipe', 'brush'],
+  times: {
+    ...noFilm,
+    recoatFromMin: range(1 * h, 2 * h, 3 * h),
+    tapeSafeMin: range(d, d, d),
+    handleMin: range(1 * h, 2 * h, 3 * h),
+  },
+  air: filmAir,
+  packs: packs([0.25, 11]),
+  colour,
+  hidingFrac: 0.35,
+  hazards: [],
+});
+/** A penetrating oil stain. */
+const oilStain = (id: string, name: string, colour: string): Row => ({
+  ...base,
+  id,
+  name,
+  kind: 'stain',
+  carrier: 'oil',
+  spreadM2PerL: range(12, 13.5, 15),
+  methods: ['wipe', 'brush'],
+  times: {
+    ...noFilm,
+    dustFreeMin: range(2 * h, 4 * h, 6 * h, 'T'),
+    recoatFromMin: range(4 * h, 6 * h, 8 * h, 'T'),
+    filmFromMin: range(d, d, d, 'T'),
+    waterFilmFromMin: range(2 * d, 2 * d, 2 * d, 'T'),
+    tapeSafeMin: range(3 * d, 3 * d, 3 * d),
+    handleMin: range(8 * h, 12 * h, d),
+    lightUseMin: range(d, d, 2 * d),
+  },
+  packs: packs([0.25, 9], [0.75, 19]),
+  colour,
+  hidingFrac: 0.6,
+  hazards: ['self-heating-rags', 'vapour', 'flammable'],
+});
+
 /**
  * Generic products as they are typically sold: a start, to be replaced by the label of one's own can. M: typical from
  * memory. T: common practice, no source. P: published. Prices are placeholders in the workshop's currency.
@@ -217,29 +265,10 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
     colour: '#fffaf0',
     hazards: [],
   },
-  {
-    ...base,
-    id: 'oil-stain',
-    name: 'Penetrating oil stain, mid brown',
-    kind: 'stain',
-    carrier: 'oil',
-    spreadM2PerL: range(12, 13.5, 15),
-    methods: ['wipe', 'brush'],
-    times: {
-      ...noFilm,
-      dustFreeMin: range(2 * h, 4 * h, 6 * h, 'T'),
-      recoatFromMin: range(4 * h, 6 * h, 8 * h, 'T'),
-      filmFromMin: range(d, d, d, 'T'),
-      waterFilmFromMin: range(2 * d, 2 * d, 2 * d, 'T'),
-      tapeSafeMin: range(3 * d, 3 * d, 3 * d),
-      handleMin: range(8 * h, 12 * h, d),
-      lightUseMin: range(d, d, 2 * d),
-    },
-    packs: packs([0.25, 9], [0.75, 19]),
-    colour: '#8a5a2b',
-    hidingFrac: 0.6,
-    hazards: ['self-heating-rags', 'vapour', 'flammable'],
-  },
+  oilStain('oil-stain', 'Penetrating oil stain, mid brown', '#8a5a2b'),
+  oilStain('oil-stain-golden', 'Penetrating oil stain, golden', '#b98443'),
+  oilStain('oil-stain-dark', 'Penetrating oil stain, dark brown', '#5b3c24'),
+  oilStain('oil-stain-red', 'Penetrating oil stain, red-brown', '#874427'),
   {
     ...base,
     id: 'water-stain',
@@ -826,26 +855,13 @@ const rows: readonly Omit<Product, keyof LabelFacts>[] = [
     hidingFrac: 0.1,
     hazards: [],
   },
-  {
-    ...base,
-    id: 'water-dye',
-    name: 'Waterborne dye, golden',
-    kind: 'dye',
-    carrier: 'water',
-    spreadM2PerL: range(12, 14, 16),
-    methods: ['wipe', 'brush'],
-    times: {
-      ...noFilm,
-      recoatFromMin: range(1 * h, 2 * h, 3 * h),
-      tapeSafeMin: range(d, d, d),
-      handleMin: range(1 * h, 2 * h, 3 * h),
-    },
-    air: filmAir,
-    packs: packs([0.25, 11]),
-    colour: '#b98138',
-    hidingFrac: 0.35,
-    hazards: [],
-  },
+  waterDye('water-dye', 'Waterborne dye, golden', '#b98138'),
+  waterDye('water-dye-yellow', 'Waterborne dye, lemon', '#d2ab3c'),
+  waterDye('water-dye-red', 'Waterborne dye, red', '#a8482f'),
+  waterDye('water-dye-green', 'Waterborne dye, green', '#7f8a4c'),
+  waterDye('water-dye-blue', 'Waterborne dye, blue', '#6f7a86'),
+  waterDye('water-dye-brown', 'Waterborne dye, dark brown', '#6a472b'),
+  waterDye('water-dye-black', 'Waterborne dye, black', '#4d4740'),
   {
     ...base,
     id: 'water-glaze',

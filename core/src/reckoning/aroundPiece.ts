@@ -1,7 +1,15 @@
 import { type Around, stepKind } from '../finishing';
 import { usableStock } from '../stock';
 import { minuteOf } from '../units';
-import type { Container, Piece, Product, StepKindId, Supply, ZoneId } from '../workshop';
+import {
+  type Container,
+  drawnShares,
+  type Piece,
+  type Product,
+  type StepKindId,
+  type Supply,
+  type ZoneId,
+} from '../workshop';
 import type { Reckoning } from './Reckoning';
 
 /** What one piece will take off the shelf, and when. */
@@ -20,19 +28,17 @@ export interface Draw {
 /** What the steps of a piece that are still to come will take. */
 export const drawsOf = (piece: Pick<Piece, 'id' | 'name'>, reckoning: Reckoning): Draw[] =>
   reckoning.steps.flatMap((s) =>
-    s.status === 'planned' && s.step.productId !== null && s.productL
-      ? [
-          {
-            pieceId: piece.id,
-            pieceName: piece.name,
-            productId: s.step.productId,
-            stepId: s.step.id,
-            zoneId: s.step.zoneId,
-            kind: s.step.kind,
-            atMin: s.startMin,
-            highL: s.productL.high,
-          },
-        ]
+    s.status === 'planned' && s.productL
+      ? drawnShares(s.step).map(({ productId, share }) => ({
+          pieceId: piece.id,
+          pieceName: piece.name,
+          productId,
+          stepId: s.step.id,
+          zoneId: s.step.zoneId,
+          kind: s.step.kind,
+          atMin: s.startMin,
+          highL: share * s.productL!.high,
+        }))
       : [],
   );
 

@@ -1,3 +1,4 @@
+import type { Belief } from '../colour';
 import { stepVolume } from '../coverage';
 import {
   type AirReading,
@@ -67,7 +68,7 @@ export interface ReckonInput {
     | 'tools'
     | 'sprayCarriers'
     | 'labour'
-  > & { taught?: Taught };
+  > & { taught?: Taught; colours?: Belief };
   nowMin: number;
   /** The rooms there are; left out: nothing is known of the air to come. */
   rooms?: Rooms | null;
@@ -318,7 +319,12 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   }
   const asFound = statesAsFound(piece, faces);
   const largest = new Map(zones.map((z) => [z.id, largestFace(z)]));
-  const colours = new Map(zones.map((z) => [z.id, bandColour(asFound.get(largest.get(z.id)!)!, products)]));
+  const colours = new Map(
+    zones.map((z) => [
+      z.id,
+      bandColour(asFound.get(largest.get(z.id)!)!, products, piece.colours?.[z.id], settings.colours),
+    ]),
+  );
   const found = zones.map((z) => ({
     id: z.id,
     look: lookOf(piece, z.id),
@@ -331,7 +337,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     const { step } = at;
     const zone = zoneById.get(step.zoneId);
     const shown = zone ? at.faces.findIndex((f) => f.id === largest.get(zone.id)) : -1;
-    if (zone && shown >= 0) colours.set(zone.id, bandColour(at.after[shown]!, products));
+    if (zone && shown >= 0)
+      colours.set(zone.id, bandColour(at.after[shown]!, products, piece.colours?.[zone.id], settings.colours));
     const product = step.productId ? products[step.productId] : undefined;
     const setsUp = !goingOn.has(step.id);
     const minutes = hands.minutesOf(step, setsUp);

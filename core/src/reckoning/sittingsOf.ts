@@ -1,5 +1,6 @@
 import { goesOn, type Hold, lowerFirst } from '../finishing';
 import { zoneNames } from '../piece';
+import { drawnShares } from '../workshop';
 import type { ReckonedStep } from './Reckoning';
 
 /** What is done at one go: one tool, filled once, on one face after the other, with what belongs right behind it. */
@@ -23,14 +24,15 @@ export interface Sitting<S = ReckonedStep> {
 function litresOf(steps: readonly ReckonedStep[]): Sitting['litres'] {
   const sums = new Map<string, Sitting['litres'][number]>();
   for (const { step, productL } of steps) {
-    if (step.productId === null || !productL) continue;
-    const own = sums.get(step.productId) ?? { productId: step.productId, lowL: 0, likelyL: 0, highL: 0 };
-    sums.set(step.productId, {
-      ...own,
-      lowL: own.lowL + productL.low,
-      likelyL: own.likelyL + productL.likely,
-      highL: own.highL + productL.high,
-    });
+    for (const { productId, share } of productL ? drawnShares(step) : []) {
+      const own = sums.get(productId) ?? { productId, lowL: 0, likelyL: 0, highL: 0 };
+      sums.set(productId, {
+        ...own,
+        lowL: own.lowL + share * productL!.low,
+        likelyL: own.likelyL + share * productL!.likely,
+        highL: own.highL + share * productL!.high,
+      });
+    }
   }
   return [...sums.values()];
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { dewPointC, saturationPressureHpa, woodMoistureFrac } from '../climate';
-import { filmReflectance } from '../coverage';
+import { filmReflectance } from '../colour';
 import { leadHold, restraintOf } from '../finishing';
 import { typicalPiece } from '../finishing/fixtures/typicalPiece';
 import { grainUm } from '../finishing/grits';

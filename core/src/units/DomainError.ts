@@ -1,5 +1,5 @@
 /** Why a formula refused its input. */
-export type DomainErrorCode = 'out_of_range' | 'not_converged';
+export type DomainErrorCode = 'out_of_range' | 'out_of_gamut' | 'not_converged';
 
 /** Thrown by formulas: which quantity, its value, the limits it broke. Words are made where it is shown. */
 export class DomainError extends Error {

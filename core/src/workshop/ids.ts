@@ -212,6 +212,14 @@ export const sheens = ['matt', 'satin', 'semi-gloss', 'gloss'] as const;
 /** How much a dry film shines. */
 export type Sheen = (typeof sheens)[number];
 
+export const woodStates = ['usual', 'light', 'dark', 'sap', 'aged'] as const;
+/** Which wood of a species: as it usually is, or how it differs. */
+export type WoodState = (typeof woodStates)[number];
+
+export const colourSources = ['photograph', 'reader', 'typed', 'stick'] as const;
+/** From where a colour is known. */
+export type ColourSource = (typeof colourSources)[number];
+
 export const supplyKinds = [
   'abrasive sheet',
   'scraper edge',

@@ -1,4 +1,6 @@
 export { canonicalJson } from './canonicalJson';
+export type { ColourLayer, ColourRecipe, Mixed, SampleStick, ZoneColour } from './colourSchema';
+export { drawnShares } from './drawnShares';
 export { hasPlan, leadOutstanding } from './hasPlan';
 export { type HouseRuleId, houseRuleIds } from './houseRuleIds';
 export {
@@ -10,6 +12,7 @@ export {
   alterationKinds,
   awaitedKinds,
   type Carrier,
+  type ColourSource,
   type Condition,
   carriers,
   conditions,
@@ -73,10 +76,12 @@ export {
   type WaitKind,
   type WearClass,
   type Weekday,
+  type WoodState,
   type WorkedShape,
   type Worksite,
   wearClasses,
   weekdays,
+  woodStates,
   workedShapes,
   worksites,
   type ZoneId,

@@ -331,4 +331,6 @@ export const migrations: readonly Migration[] = [
   { from: 12, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 13 } : file) },
   // What the log teaches: the typical figures of an entry are the planned ones where none were kept.
   { from: 13, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 14 } : file) },
+  // Sample sticks and colours: nothing of them was noted before.
+  { from: 14, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 15 } : file) },
 ];

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { mixedSchema, sampleStickSchema, zoneColourSchema } from './colourSchema';
+import { id, instant, name, text } from './fields';
 import { houseRuleIds } from './houseRuleIds';
 import {
   addedPartKinds,
@@ -46,18 +48,8 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 14;
+export const schemaVersion = 15;
 
-const id = z
-  .string()
-  .min(1)
-  .max(200)
-  .refine((word) => !isReservedId(word), {
-    message: 'is a word that this program keeps for itself; give it another id',
-  });
-const text = z.string().max(4000);
-const name = z.string().max(200);
-const instant = z.iso.datetime({ offset: true });
 /** Every figure has a bound of the trade: what lies beyond it is a slip, and would only break what is worked out from it. */
 const upTo = (most: number) => z.number().min(0).max(most);
 /** Money, in the workshop's currency. */
@@ -224,6 +216,8 @@ const stepSchema = z.object({
   fillL: litres.optional(),
   /** Thinner to a litre of product in this coat, L/L; left out: as its sheet has it. */
   thinFrac: upTo(5).optional(),
+  /** What it is mixed of, its product first; left out: that as it is. */
+  mixed: mixedSchema.optional(),
   /** Share of the area of its faces that it covers. */
   areaFrac: z.number().positive().max(1),
   /** A wait of the step itself, minutes, that no product decides (drying out). */
@@ -558,12 +552,13 @@ const reworked = z.object({
   closedDamage: z.array(id).max(200),
 });
 
-/** What a photograph shows: the piece, a place on a face, a damage, or a step. */
+/** What a photograph shows: the piece, a place on a face, a damage, a step, or a sample stick. */
 const photoOf = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('piece') }),
   z.object({ kind: z.literal('face'), faceId: id, at: placeOnFace }),
   z.object({ kind: z.literal('damage'), damageId: id }),
   z.object({ kind: z.literal('step'), stepId: id }),
+  z.object({ kind: z.literal('stick'), stickId: id }),
 ]);
 
 /** A photograph as it is known; its picture is kept beside the workshop under its id. */
@@ -721,6 +716,10 @@ export const pieceSchema = z.object({
   log: z.array(logEntrySchema).max(5000),
   /** In the order they came; left out: none. */
   photos: z.array(photoSchema).max(2000).optional(),
+  /** Sample sticks made for it, in the order they were made; left out: none. */
+  sticks: z.array(sampleStickSchema).max(500).optional(),
+  /** What is known and wanted of the colour of its zones; left out: nothing. */
+  colours: z.partialRecord(z.enum(zoneIds), zoneColourSchema).optional(),
   startAt: instant.nullable(),
   note: text,
   /** Air of the room it will live in; null: a usual interior. */

@@ -4,6 +4,7 @@ import { lookRow } from '../lookTable';
 import { phase } from '../phases';
 import type { Situation } from '../Situation';
 import type { ZoneChain } from '../ZoneChain';
+import { byRecipe, hasAll } from './byRecipe';
 import { coats, colourPhase, filmPhase, pickClear } from './coats';
 import { betweenCoatsGrit, isBare, type Stage, waxedAgain } from './Stage';
 import { sample } from './sample';
@@ -40,8 +41,21 @@ function condition(chain: ZoneChain, s: Situation, house: House, stain: Product 
   chain.add(colourPhase(house), 'condition', { productId, method, reason });
 }
 
+/** Oil stain under a clear coat waits by the school of the house, and never under the label. */
+const stainWaitMin = (product: Product, house: House): number =>
+  product.kind === 'stain' && product.carrier === 'oil' ? Number(house['stain-wait']) * 60 : 0;
+
 const stain: Stage = (chain, s, house) => {
   sample(chain, s, 'On the same wood, sanded the same, with the clear on');
+  if (s.recipe && hasAll(s.recipe, (id) => chain.productById(id)))
+    return byRecipe(
+      chain,
+      s,
+      house,
+      s.recipe,
+      (first) => condition(chain, s, house, first),
+      (product) => stainWaitMin(product, house),
+    );
   const picked = chain.pick('stain', ['stain'], 1, stainOf(s, house));
   condition(chain, s, house, picked.product);
   if (new Set(s.species.map((x) => x.id)).size > 1) {
@@ -54,8 +68,7 @@ const stain: Stage = (chain, s, house) => {
   }
   const wipe =
     house['stain-wipe'] === 'surplus-off' ? 'the surplus wiped off with the grain.' : 'worked in, and more left on it.';
-  // Oil stain under a clear coat waits by the school of the house, and never under the label.
-  const fixedWaitMin = picked.product?.carrier === 'oil' ? Number(house['stain-wait']) * 60 : 0;
+  const fixedWaitMin = picked.product ? stainWaitMin(picked.product, house) : 0;
   for (let n = 1; n <= picked.coats; n += 1) {
     chain.add(colourPhase(house), 'stain', {
       productId: picked.productId,

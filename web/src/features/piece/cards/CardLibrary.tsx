@@ -1,5 +1,5 @@
 import { cardName, readCard } from '@cosmesis/core/cards';
-import { colourDifference } from '@cosmesis/core/coverage';
+import { differenceOfHex } from '@cosmesis/core/colour';
 import { lookNames, upperFirst } from '@cosmesis/core/finishing';
 import { materialOf, speciesById } from '@cosmesis/core/piece';
 import { dateName, minuteOf } from '@cosmesis/core/units';
@@ -90,7 +90,7 @@ export default function CardLibrary() {
   const [colour, setColour] = useState('');
   const typedColour = /^#[0-9a-f]{6}$/i.test(colour) ? colour.toLowerCase() : null;
   const looks = [...new Set((cards ?? []).map((c) => c.look))];
-  const apart = (c: FinishCard) => (typedColour === null ? 0 : colourDifference(c.colour, typedColour));
+  const apart = (c: FinishCard) => (typedColour === null ? 0 : differenceOfHex(c.colour, typedColour));
   const found = (cards ?? [])
     .filter((c) => holds(c, words) && (look === any || c.look === look) && apart(c) <= nearDeltaE)
     .sort((a, b) => apart(a) - apart(b) || lastAt(b) - lastAt(a));

@@ -1,0 +1,38 @@
+export { type Belief, nothingRead } from './Belief';
+export { beliefFrom } from './beliefFrom';
+export { beside, colourWords, comparedWords, nearness } from './differenceWords';
+export type { Laid } from './effectOf';
+export { filmReflectance, kOverS, powerFromContrast, reflectanceOfKOverS, scatteringPower } from './kubelkaMunk';
+export { type Layer, type Physics, physicsOf, plainLayer } from './Layer';
+export { difference, differenceOfHex, hexOf, labOfColour, onScreen, reflectanceOfHex } from './lab';
+export { lookAfter, type View } from './lookAfter';
+export {
+  type Match,
+  type MatchGround,
+  type MatchOrder,
+  matchRoutes,
+  type Outcome,
+  plainlyDifferent,
+  type Route,
+} from './match';
+export { type MixOrder, mixesFor, type PaintMix } from './mixPaint';
+export { type Illuminant, type Lab, labOf, labOfXyz, whites, type Xyz, xyzOf, xyzOfLab } from './observer';
+export { likelyLook, type Prediction, predicted, rangeTo } from './predicted';
+export {
+  namesOf,
+  type Remedy,
+  remedies,
+  type SurfaceNow,
+  surfaceNames,
+  surfaceStates,
+  type Trouble,
+  type TroubleOrder,
+  troubleNames,
+  troubles,
+} from './putRight';
+export { type CardKind, type Patch, type PatchReading, type Pixels, readPatch, twoReadings } from './readPatch';
+export { reflectanceOf } from './reconstruct';
+export { layersOf, type Stick, stickOf } from './Stick';
+export { averaged, bandNm, type Spectrum, spectrumOf } from './spectrum';
+export { fromUnderClear, underClear } from './wetting';
+export { type Ground, woodReflectance, woodStateNames } from './woods';

@@ -33,6 +33,7 @@ export {
 export { type CardKind, type Patch, type PatchReading, type Pixels, readPatch, twoReadings } from './readPatch';
 export { reflectanceOf } from './reconstruct';
 export { layersOf, type Stick, stickOf } from './Stick';
+export { bleedShows, pinkThrough, yellowedDeltaE } from './showing';
 export { averaged, bandNm, type Spectrum, spectrumOf } from './spectrum';
 export { fromUnderClear, underClear } from './wetting';
 export { type Ground, woodReflectance, woodStateNames } from './woods';

@@ -1,4 +1,4 @@
-import { Matrix, solve } from 'ml-matrix';
+import { LuDecomposition, Matrix } from 'ml-matrix';
 import { DomainError } from '../units';
 import { type Lab, weights, type Xyz, xyzOf, xyzOfLab } from './observer';
 import { bandNm, type Spectrum } from './spectrum';
@@ -52,7 +52,10 @@ export function reflectanceOfXyz(wanted: Xyz): Spectrum {
     const dot = (x: readonly number[], y: readonly number[]) => x.reduce((sum, v, i) => sum + v * y[i]!, 0);
     const three = new Matrix(borders.map((b) => held.map((h) => -dot(b, h))));
     const off = borders.map((b, k) => wanted[k]! - seen[k]! - dot(b, free!));
-    const more = solve(three, Matrix.columnVector(off)).to1DArray();
+    const system = new LuDecomposition(three);
+    // At the edge of what surfaces can have the three run into one.
+    if (system.isSingular()) break;
+    const more = system.solve(Matrix.columnVector(off)).to1DArray();
     const change = free!.map((x, i) => x - held.reduce((sum, h, k) => sum + h[i]! * more[k]!, 0));
     if (![...change, ...more].every(Number.isFinite)) break;
     // A long step is cut: far from the answer the curve is too flat to be trusted.

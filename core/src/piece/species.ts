@@ -15,8 +15,6 @@ export interface Species {
   tannin: boolean;
   /** So oily that oil films do not dry on it. */
   oily: boolean;
-  /** Its own red shows through a pale wash. */
-  reddish: boolean;
   /** How it takes a dent: 1 soft to 3 hard. */
   hardness: 1 | 2 | 3;
   /** Bare, freshly sanded, #rrggbb (a sketch, from memory). */
@@ -25,12 +23,6 @@ export interface Species {
 }
 
 type Trait = 'open' | 'bleeds' | 'blotches' | 'softwood' | 'tannin' | 'oily';
-
-/** Redder than it is green by this much (a sketch, from memory). */
-const red = (colour: string): boolean => {
-  const [r, g] = [1, 3].map((i) => Number.parseInt(colour.slice(i, i + 2), 16));
-  return r! - g! > 55;
-};
 
 const wood = (
   id: string,
@@ -44,7 +36,6 @@ const wood = (
   colour,
   hardness,
   pore: traits.includes('open') ? 'open' : 'closed',
-  reddish: red(colour),
   bleeds: traits.includes('bleeds'),
   blotches: traits.includes('blotches'),
   softwood: traits.includes('softwood'),

@@ -1,3 +1,4 @@
+import { yellowedDeltaE } from '../../colour';
 import { coatsToHide, primerTonesFor } from '../../coverage';
 import { zoneNames } from '../../piece';
 import type { Product, Step, ZoneId } from '../../workshop';
@@ -67,11 +68,11 @@ const tooEarly =
       ];
     });
 
-/** Paint lighter than this yellows visibly under an ambering film (from memory). */
-const paleFrom = 0.6;
+/** So far a clear may change the colour under it before it is spoken of, ΔE00 (from memory). */
+const yellowFrom = 8;
+const yellows = (under: Product, clear: Product | undefined, coats: number): boolean =>
+  clear !== undefined && yellowedDeltaE(under.colour, clear, coats) > yellowFrom;
 const hotOver = ['paint', 'oil-varnish', 'polyurethane', 'unknown'];
-/** Difference of lightness between primer and paint that costs coats (from memory). */
-const farTone = 0.45;
 
 const tones = new Map<string, { here: number | null; best: ReturnType<typeof primerTonesFor>[number] | undefined }>();
 /** Coats of a paint over a ground, and the tone that suits it best: worked out once for each pair of colours. */
@@ -80,6 +81,12 @@ function tonesOf(paint: Product, ground: string) {
   const known = tones.get(key) ?? { here: coatsToHide(paint, ground), best: primerTonesFor(paint, 1)[0] };
   tones.set(key, known);
   return known;
+}
+
+/** A paint takes more coats over a primer than over another tone of it. */
+function costsCoats(paint: Product, primer: Product): boolean {
+  const { here, best } = tonesOf(paint, primer.colour);
+  return best?.coats != null && (here === null || here > best.coats);
 }
 
 /** Coats over a primer against those over the tone that suits the paint best, and the litres between: ": 4 instead of 2, 0.3 L more". */
@@ -321,8 +328,7 @@ export const compatibilityRules: readonly Rule[] = [
         const under =
           step && steps.slice(0, steps.indexOf(step)).findLast((s) => s.kind === 'prime' || s.kind === 'block');
         const [paint, primer] = [step && productOf(context, step), under && productOf(context, under)];
-        if (!step || !paint || !primer || Math.abs(lightness(paint.colour) - lightness(primer.colour)) <= farTone)
-          continue;
+        if (!step || !paint || !primer || !costsCoats(paint, primer)) continue;
         const known = pairs.get(`${paint.id} ${primer.id}`);
         if (known) known.zones.push(zone);
         else pairs.set(`${paint.id} ${primer.id}`, { step, zones: [zone], paint, primer });
@@ -399,9 +405,8 @@ export const compatibilityRules: readonly Rule[] = [
         const under = top?.productId ? c.products[top.productId] : undefined;
         return (
           under !== undefined &&
-          lightness(under.colour) > paleFrom &&
-          productOf(c, step)?.carrier === 'oil' &&
-          `${where(step)}: an oil clear comes over ${under.name}, which it will yellow.`
+          yellows(under, productOf(c, step), step.of) &&
+          `${where(step)}: ${productOf(c, step)!.name} comes over ${under.name}, which it will yellow.`
         );
       },
       (step, c) => takeWaterborne(c, step.zoneId),

@@ -1,3 +1,4 @@
+import { pinkThrough } from '../../colour';
 import type { Product, UnderKind } from '../../workshop';
 import { ownExtraId } from '../applyEdits';
 import type { SurfaceState } from '../surfaceState';
@@ -46,6 +47,10 @@ const filmsIn = (context: RuleContext, zone: NonNullable<Parameters<typeof inZon
 const thickFrom = 4;
 
 /** Rules of what one product's label says about another. */
+/** The red of a wood shows pink through a wash over it. */
+const goesPink = (speciesId: string, wash: Product | undefined): boolean =>
+  wash !== undefined && pinkThrough({ speciesId, state: 'usual', read: null }, wash) !== null;
+
 export const labelRules: readonly Rule[] = [
   {
     id: 'CMP-06',
@@ -209,7 +214,7 @@ export const labelRules: readonly Rule[] = [
         const strong =
           step.kind === 'recolour-leather'
             ? s.layers.some((l) => l.old !== null && l.old !== 'wax')
-            : s.species.reddish && c.piece.looks[step.zoneId!] === 'whitewashed';
+            : c.piece.looks[step.zoneId!] === 'whitewashed' && goesPink(s.species.id, productOf(c, step));
         return (
           strong &&
           !cancelled &&

@@ -1,3 +1,4 @@
+import { bleedShows } from '../../colour';
 import { materialOf } from '../../piece';
 import type { Step } from '../../workshop';
 import { closesDamage } from '../damageTable';
@@ -11,7 +12,6 @@ import {
   inZone,
   isAbrasive,
   isFilm,
-  lightness,
   name,
   offending,
   productOf,
@@ -249,7 +249,7 @@ export const substrateRules: readonly Rule[] = [
             (at.step.kind === 'paint' || at.step.kind === 'colour-wash' || at.step.kind === 'paper') &&
             // Ornaments that are touched in are no wood that bleeds.
             at.step.areaFrac > 0.1 &&
-            lightness(productOf(context, at.step)?.colour ?? '#ffffff') > paleFrom,
+            bleedShows(productOf(context, at.step)?.colour ?? '#ffffff'),
         );
         if (!pale || context.piece.tests[zone]?.bleed === 'none') return [];
         const tested = context.piece.tests[zone]?.bleed === 'bleeds';

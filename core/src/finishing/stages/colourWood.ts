@@ -1,3 +1,4 @@
+import { pinkThrough } from '../../colour';
 import type { OldFinishKind, Product } from '../../workshop';
 import type { House } from '../houseRules';
 import { lookRow } from '../lookTable';
@@ -253,8 +254,9 @@ export const wax: Stage = (chain, s) => {
   });
 };
 
-/** Woods whose own red shows through a pale wash, by their colour. */
-const reddish = (s: Situation): string | null => s.species.find((x) => x.reddish)?.name ?? null;
+/** A wood whose own red shows pink through the wash it gets. */
+const reddish = (s: Situation, wash: Product | null): string | null =>
+  (wash && s.species.find((x) => pinkThrough({ speciesId: x.id, state: 'usual', read: null }, wash))?.name) ?? null;
 
 /** A thin pale wash, wiped back with the grain: what bleeds is blocked, what is red is cancelled first. */
 export const whitewash: Stage = (chain, s, house) => {
@@ -271,7 +273,8 @@ export const whitewash: Stage = (chain, s, house) => {
       });
     chain.add(at, 'dry', { fixedWaitMin: 12 * 60, reason: 'A block that fails shows overnight.' });
   } else seal(chain, at, 'On a sealing coat the wash can be wiped back evenly.');
-  const red = reddish(s);
+  const wash = chain.pick('colour-wash', ['wash'], 1);
+  const red = reddish(s, wash.product);
   if (red) {
     const cancel = chain.pick('neutralise', ['wash', 'glaze'], 1);
     chain.add(at, 'neutralise', {
@@ -280,7 +283,6 @@ export const whitewash: Stage = (chain, s, house) => {
       reason: `${red} shows pink through a pale wash, sealed or not: a little green in the first round cancels it.`,
     });
   }
-  const wash = chain.pick('colour-wash', ['wash'], 1);
   for (let n = 1; n <= wash.coats; n += 1) {
     chain.add(at, 'colour-wash', {
       productId: wash.productId,

@@ -1,8 +1,8 @@
+import { bleedShows } from '../../colour';
 import { materialOf } from '../../piece';
 import { blockOf } from '../blockTable';
 import type { Wish } from '../fromShelf';
 import type { House } from '../houseRules';
-import { lightness } from '../lightness';
 import { phase } from '../phases';
 import type { Situation } from '../Situation';
 import type { Pick, ZoneChain } from '../ZoneChain';
@@ -29,16 +29,13 @@ interface Undercoat {
   reason: string;
 }
 
-/** A colour so deep hides what bleeds into it, lightness 0 to 1 (from memory). */
-const deepBelow = 0.35;
-
 /** Whether what bleeds would show in the colour, in one of its bands, or in what is painted over them. */
 const isPale = (chain: ZoneChain, s: Situation): boolean => {
   const over = s.additions.includes('taped-design') ? [null] : [];
   const ids = s.bands.length > 0 ? [...s.bands.map((b) => b.productId), ...over] : [null];
   return ids.some((id) => {
     const { product } = chain.pick('paint', ['paint'], 1, id === null ? {} : { id });
-    return !product || (id !== null && product.id !== id) || lightness(product.colour) >= deepBelow;
+    return !product || (id !== null && product.id !== id) || bleedShows(product.colour);
   });
 };
 

@@ -16,6 +16,7 @@ const rooms = [
   'finishing',
   'schedule',
   'reckoning',
+  'matching',
   'takeaway',
   'cards',
   'money',

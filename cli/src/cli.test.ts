@@ -9,7 +9,7 @@ import { taughtWorkshop } from '@cosmesis/core/learning';
 import { reckonPiece, roomsOf } from '@cosmesis/core/reckoning';
 import { writeWorkshopFile } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
-import { runCommand } from './runCommand';
+import { matchCommand, runCommand } from './runCommand';
 
 const at = '2026-11-25T10:07:00+00:00';
 const nowMin = Date.parse(at) / 60_000;
@@ -149,6 +149,32 @@ describe('the command line', () => {
     );
   });
 
+  it('matches a zone to a colour: products, order, coats, what is foretold, its distance and range', () => {
+    const told = matchCommand(text, { piece: 'stool-2', zone: 'top', target: '#6b4a32' });
+    if (!told.ok) throw new Error('no routes');
+    const { routes } = told.value as {
+      routes: {
+        order: { products: { productId: string; parts: number }[]; coats: number }[];
+        predicted: { lab: number[] };
+        deltaE00: { low: number; likely: number; high: number };
+      }[];
+    };
+    expect(routes.length).toBeGreaterThan(1);
+    for (const { order, predicted, deltaE00 } of routes) {
+      expect(order.every((l) => l.coats >= 1 && l.products.every((p) => demo.products[p.productId]))).toBe(true);
+      expect(predicted.lab).toHaveLength(3);
+      expect(deltaE00.low).toBeLessThanOrEqual(deltaE00.high);
+    }
+    expect(matchCommand(text, { piece: 'stool-2', zone: 'roof', target: '#6b4a32' })).toMatchObject({
+      issues: [{ code: 'zone_unknown' }],
+    });
+    expect(matchCommand(text, { piece: 'nobody', zone: 'top', target: '#6b4a32' })).toMatchObject({
+      issues: [{ code: 'piece_unknown' }],
+    });
+    expect(matchCommand(text, { piece: 'stool-2', zone: 'top', target: 'brownish' })).toMatchObject({
+      issues: [{ code: 'target_unreadable' }],
+    });
+  });
   it('ends with 0 and JSON on a good file, with 1 and plain words on a bad one', () => {
     const good = run('schedule', file(text), '--now', at);
     expect(good.status).toBe(0);

@@ -4,10 +4,11 @@ import { gunzipSync } from 'node:zlib';
 import { type PaperKind, paperKinds } from '@cosmesis/core/papers';
 import type { Issue, Result } from '@cosmesis/core/units';
 import { fileSizeIssue, largestFileBytes } from '@cosmesis/core/workshop';
-import { type Command, commands, paperOf, plansAsText, runCommand } from './runCommand';
+import { type Command, commands, matchCommand, paperOf, plansAsText, runCommand } from './runCommand';
 
 const usage = [
   `Use: npm run -s cosmesis -- ${commands.join('|')} FILE [--now 2026-11-25T08:00:00+00:00]; a plan also with --text`,
+  "or: npm run -s cosmesis -- match FILE --piece ID --zone ZONE --target '#6b4a32' [--now …]",
   `or: npm run -s cosmesis -- paper ${paperKinds.join('|')} FILE --piece ID --out X.pdf [--now …]`,
 ].join('\n');
 
@@ -32,7 +33,14 @@ function read(path: string): string {
 
 function words() {
   const string = { type: 'string' } as const;
-  const options = { now: string, piece: string, out: string, text: { type: 'boolean' } } as const;
+  const options = {
+    now: string,
+    piece: string,
+    out: string,
+    zone: string,
+    target: string,
+    text: { type: 'boolean' },
+  } as const;
   try {
     return parseArgs({ args: process.argv.slice(2), options, allowPositionals: true });
   } catch {
@@ -47,7 +55,7 @@ function told<T>(outcome: Result<T>): T {
 }
 
 const { positionals, values } = words();
-const { now, piece, out, text } = values;
+const { now, piece, out, text, zone, target } = values;
 const [command, first, second, ...rest] = positionals;
 if (command === 'paper') {
   const known = paperKinds.includes(first as PaperKind);
@@ -59,8 +67,11 @@ if (command === 'paper') {
   } catch (error) {
     stop([complaint(`"${out}" cannot be written: ${(error as Error).message}`)]);
   }
+} else if (command === 'match') {
+  if (!first || second || !piece || !zone || !target || out || text) stop([complaint(usage)]);
+  console.log(JSON.stringify(told(matchCommand(read(first), { piece, zone, target }, now)), null, 2));
 } else {
-  const asked = commands.includes(command as Command) && first && !second && !piece && !out;
+  const asked = commands.includes(command as Command) && first && !second && !piece && !out && !zone && !target;
   if (!asked || (text && command !== 'plan')) stop([complaint(usage)]);
   const value = told<unknown>(text ? plansAsText(read(first), now) : runCommand(command as Command, read(first), now));
   console.log(typeof value === 'string' ? value : JSON.stringify(value, null, 2));

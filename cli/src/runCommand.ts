@@ -1,6 +1,9 @@
+import { hexOf, labOfColour } from '@cosmesis/core/colour';
 import { planOf } from '@cosmesis/core/finishing';
 import { taughtWorkshop } from '@cosmesis/core/learning';
+import { matchFor } from '@cosmesis/core/matching';
 import { makePaper, type PaperDocument, type PaperInput, type PaperKind, paperDocument } from '@cosmesis/core/papers';
+import { buildFaces, shapeOf, zonesOf } from '@cosmesis/core/piece';
 import { typicalSupplies } from '@cosmesis/core/products';
 import {
   conflictWords,
@@ -14,7 +17,7 @@ import {
 import { conflictOf, rehearsed, scheduleWorkshop } from '@cosmesis/core/schedule';
 import { planToText } from '@cosmesis/core/takeaway';
 import { DomainError, good, type Result, refused } from '@cosmesis/core/units';
-import { readWorkshopFile, type Workshop, workshopFromFile } from '@cosmesis/core/workshop';
+import { type Piece, readWorkshopFile, type Workshop, workshopFromFile, type ZoneId } from '@cosmesis/core/workshop';
 
 /** What the command line can print. */
 export const commands = ['plan', 'quantities', 'schedule', 'check', 'rehearse'] as const;
@@ -146,6 +149,72 @@ export function paperOf(kind: PaperKind, text: string, pieceId: string, now?: st
   const input = { piece, reckoning: told.value, products, settings, mixes, nowMin, ready };
   const paper = makePaper(kind, { ...input, supplies: own.length > 0 ? own : typicalSupplies });
   return good(paperDocument(paper, settings), read.warnings);
+}
+
+/** Zones of a piece as its shape has them. */
+function zonesIn(piece: Piece): ZoneId[] {
+  const shape = shapeOf(piece);
+  return shape.ok ? zonesOf(piece, buildFaces(shape.value)).map((z) => z.id) : [];
+}
+
+/** What a match is asked on the command line. */
+export interface MatchWords {
+  piece: string;
+  zone: string;
+  target: string;
+}
+
+/** Routes to a colour for a zone, as data. @param now as of a command */
+export function matchCommand(text: string, { piece, zone, target }: MatchWords, now?: string): Result<unknown> {
+  const read = readAt(text, now);
+  if (!read.ok) return read;
+  const { workshop, nowMin } = read.value;
+  const lab = labOfColour(target);
+  if (!lab)
+    return refused({
+      code: 'target_unreadable',
+      path: '--target',
+      message: `"${target}" is no colour. Write it as '#6b4a32', in quotes.`,
+    });
+  const own = workshop.pieces[piece];
+  const zones = own ? zonesIn(own) : [];
+  if (own && !zones.includes(zone as ZoneId))
+    return refused({
+      code: 'zone_unknown',
+      path: '--zone',
+      message: `There is no zone "${zone}" on this piece. There are: ${zones.join(', ')}.`,
+    });
+  const asked = {
+    zones: [{ pieceId: piece, zoneId: zone as ZoneId }],
+    target: lab,
+    targetName: target,
+    from: 'shop' as const,
+  };
+  const found = matchFor(asked, workshop, nowMin);
+  if (!found.ok) return found;
+  const { routes, outOfReach } = found.value;
+  return good(
+    {
+      command: 'match',
+      now: iso(nowMin),
+      piece,
+      zone,
+      target: { hex: hexOf(lab), lab },
+      routes: routes.map(({ id, layerCount, zones: [of] }) => ({
+        id,
+        layers: layerCount,
+        order: of!.layers.map(({ parts, thinnerParts, coats }) => ({ products: parts, thinnerParts, coats })),
+        predicted: { lab: of!.lab, hex: of!.hex, withinDeltaE00: of!.withinDeltaE },
+        deltaE00: of!.deltaE,
+        underLampDeltaE00: of!.lampDeltaE,
+        cost: of!.cost,
+        why: of!.why,
+        findings: of!.findings,
+      })),
+      outOfReach,
+    },
+    read.warnings,
+  );
 }
 
 /** Orders tried before something is called impossible. */

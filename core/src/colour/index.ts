@@ -36,4 +36,5 @@ export { layersOf, type Stick, stickOf } from './Stick';
 export { bleedShows, pinkThrough, yellowedDeltaE } from './showing';
 export { averaged, bandNm, type Spectrum, spectrumOf } from './spectrum';
 export { fromUnderClear, underClear } from './wetting';
+export { keptLayer, withRecipe } from './withRecipe';
 export { type Ground, woodReflectance, woodStateNames } from './woods';

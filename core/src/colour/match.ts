@@ -21,6 +21,8 @@ export interface MatchGround {
   /** As it is called: "stool, red oak". */
   name: string;
   ground: Ground;
+  /** Conditioner that goes on before a colour of a carrier goes into the wood; left out: none. */
+  conditioner?: Readonly<Partial<Record<Product['carrier'], Product>>>;
 }
 
 /** What is asked of a match. */
@@ -169,6 +171,7 @@ class Search {
   private readonly woods: readonly BareWood[];
   /** What each layer does on each surface: worked out once. */
   private readonly effects: readonly Map<Layer, Effect | null>[];
+  private readonly conditioners: readonly ReadonlyMap<string, Layer>[];
   private readonly finish: readonly Layer[];
   private readonly rest: readonly Layer[];
 
@@ -189,6 +192,9 @@ class Search {
     });
     this.woods = order.grounds.map(({ ground }, g) => bareWood(ground, this.thetas[g]!));
     this.effects = order.grounds.map(() => new Map());
+    this.conditioners = order.grounds.map(
+      ({ conditioner = {} }) => new Map(Object.entries(conditioner).map(([carrier, p]) => [carrier, plainLayer(p)])),
+    );
     const { product, coats } = order.finish;
     this.finish = coats > 0 ? [plainLayer(product, coats)] : [];
     this.rest = coats > 1 ? [plainLayer(product, coats - 1)] : [];
@@ -197,9 +203,18 @@ class Search {
   /** All layers of one surface, with the clear. */
   layersOf(chosen: Chosen, ground: number): Layer[] {
     const inFinish = this.template.slots.findIndex((s) => s.inFinish);
-    const before = chosen.filter((_, i) => i !== inFinish).map((own) => own[ground]!);
+    const before = this.conditioned(
+      chosen.filter((_, i) => i !== inFinish).map((own) => own[ground]!),
+      ground,
+    );
     if (inFinish < 0) return [...before, ...this.finish];
     return [...before, ...this.rest, chosen[inFinish]![ground]!];
+  }
+  /** Layers with the conditioner that the first of them asks for. */
+  private conditioned(layers: Layer[], ground: number): Layer[] {
+    const first = layers[0]?.parts[0]!.product;
+    const by = first && physicsOf(first) === 'in-wood' ? this.conditioners[ground]!.get(first.carrier) : undefined;
+    return by ? [by, ...layers] : layers;
   }
   private effectOn(layer: Layer, ground: number): Effect | null {
     const known = this.effects[ground]!.get(layer);

@@ -34,6 +34,10 @@ export function whyLayers(ground: Ground, layers: readonly Layer[], target: Lab,
   const so: Layer[] = [];
   for (const layer of layers) {
     so.push(layer);
+    if (physicsOf(layer.parts[0]!.product) === 'conditioner') {
+      said.push('Conditioned first: it takes less colour, and takes it evenly.');
+      continue;
+    }
     if (!coloured(layer)) {
       if (layer.parts[0]!.product.kind === 'sealer')
         said.push('Sealed, so that what follows stays on top and can be judged.');

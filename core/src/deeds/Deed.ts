@@ -1,4 +1,7 @@
+import type { Lab } from '../colour';
 import type {
+  ColourRecipe,
+  ColourSource,
   Container,
   FilmCheckKind,
   FilmState,
@@ -8,8 +11,11 @@ import type {
   Photo,
   PieceMoney,
   Reading,
+  SampleStick,
   SeenKind,
   Step,
+  WoodState,
+  ZoneId,
 } from '../workshop';
 import type { Mishap } from './mishaps';
 
@@ -76,6 +82,17 @@ export type Deed =
     }
   | { do: 'remove-photo'; pieceId: string; photoId: string }
   | { do: 'approve'; pieceId: string; what: string }
+  /** A sample stick is made for a piece, or put in the place of one of its id. */
+  | { do: 'keep-stick'; pieceId: string; stick: Omit<SampleStick, 'madeAt'> }
+  | { do: 'read-stick'; pieceId: string; stickId: string; reading: Omit<SampleStick['readings'][number], 'at'> }
+  | { do: 'unread-stick'; pieceId: string; stickId: string; index: number }
+  | { do: 'remove-stick'; pieceId: string; stickId: string }
+  /** What the wood of a zone was read as, and which of its kind it is; null: as it usually is. */
+  | { do: 'note-wood'; pieceId: string; zoneId: ZoneId; lab: Lab | null; from: ColourSource; state: WoodState | null }
+  /** A zone is finished by a recipe; null: by none. */
+  | { do: 'keep-recipe'; pieceId: string; zoneId: ZoneId; recipe: Omit<ColourRecipe, 'at'> | null }
+  /** A stick is right: its layers are the recipe of its zone, on a commission by the client's word. */
+  | { do: 'approve-stick'; pieceId: string; stickId: string; expected: Lab; targetName: string }
   | { do: 'decide'; pieceId: string; key: string; choice: string | null; why: string }
   /** What was read of a step on the scale of a test; of moisture per cent of the dry wood. */
   | { do: 'check-film'; pieceId: string; stepId: string; kind: FilmCheckKind; value: number }

@@ -1,6 +1,7 @@
 import { type Draft, produce } from 'immer';
 import type { Workshop } from '../workshop';
 import { withDecision } from '../workshop';
+import { approveStick, keepRecipe, keepStick, noteWood, readStick, removeStick, unreadStick } from './colourDeeds';
 import type { Deed, DeedOf } from './Deed';
 import { DeedRefused } from './DeedRefused';
 import {
@@ -53,6 +54,13 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
   'add-photos': addPhotos,
   'change-photo': changePhoto,
   'remove-photo': removePhoto,
+  'keep-stick': keepStick,
+  'read-stick': readStick,
+  'unread-stick': unreadStick,
+  'remove-stick': removeStick,
+  'note-wood': noteWood,
+  'keep-recipe': keepRecipe,
+  'approve-stick': approveStick,
   approve: (draft, { pieceId, what }, at, newId) => {
     pieceOf(draft, pieceId).commission.approvals.push({ id: newId(), what, at });
   },

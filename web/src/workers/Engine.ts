@@ -5,6 +5,19 @@ import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
 import { nothingAround, planOf } from '@cosmesis/core/finishing';
 import { type TaughtWorkshop, taughtWorkshop } from '@cosmesis/core/learning';
 import {
+  bandsFor,
+  type MatchAnswer,
+  type MatchAsked,
+  matchFor,
+  type PaintAsked,
+  type PaintMixAnswer,
+  paintFor,
+  putRightFor,
+  type RemedyAnswer,
+  type StickBand,
+  type TroubleAsked,
+} from '@cosmesis/core/matching';
+import {
   asReceived,
   type ConflictShown,
   conflictShown,
@@ -65,6 +78,7 @@ import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
 import { quantitiesToCsv, sittingsToICalendar, workshopToICalendar } from '@cosmesis/core/takeaway';
 import { contentHash, good, type Issue, minuteOf, type Result, refused } from '@cosmesis/core/units';
 import {
+  type ColourLayer,
   canonicalJson,
   emptyRecords,
   type FinishCard,
@@ -770,6 +784,23 @@ export class Engine {
   }
   plans(pieceId: string, kept: KeptPlan, nowMin: number): Result<PlanComparison> {
     return guarded(() => comparePlans(this.input(pieceId, nowMin), kept));
+  }
+
+  /** Ways to bring zones to one colour. */
+  match(asked: MatchAsked, nowMin: number): Result<MatchAnswer> {
+    return guarded(() => matchFor(asked, this.open(), nowMin));
+  }
+  /** What layers would look like on a zone, band by band. */
+  bandsOn(pieceId: string, zoneId: ZoneId, layers: readonly ColourLayer[]): Result<StickBand[]> {
+    return guarded(() => bandsFor(this.open(), pieceId, zoneId, layers));
+  }
+  /** Mixes of paints and washes for a colour. */
+  paintMixes(asked: PaintAsked): Result<PaintMixAnswer[]> {
+    return guarded(() => paintFor(this.open(), asked));
+  }
+  /** What can be done with a colour that came out wrong. */
+  putRight(asked: TroubleAsked): Result<RemedyAnswer[]> {
+    return guarded(() => putRightFor(this.open(), asked));
   }
 
   /** What to buy for what is needed. */

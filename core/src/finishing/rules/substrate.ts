@@ -23,8 +23,6 @@ import {
 
 /** A jump in the ladder above this is worth a word (from memory). */
 const largestJump = 1.7;
-/** Paint lighter than this shows what bleeds into it (from memory). */
-const paleFrom = 0.45;
 
 /** Rules of what lies under the coats. */
 /** How much a fill shows under colour: under what goes into the wood, under gel that lies on top, and where it is a pinhole. */

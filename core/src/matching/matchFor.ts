@@ -1,0 +1,154 @@
+import { type Belief, hexOf, keptLayer, type Lab, matchRoutes, type Outcome, type Route, withRecipe } from '../colour';
+import { zoneNames } from '../piece';
+import { reckonPiece, roomsOf } from '../reckoning';
+import { usableStock } from '../stock';
+import { good, type Result, refused } from '../units';
+import {
+  type ColourLayer,
+  type ColourRecipe,
+  drawnShares,
+  type Piece,
+  type Product,
+  type StepKindId,
+  type Workshop,
+  type ZoneId,
+} from '../workshop';
+import { conditionersOf, finishOfZone, groundOfZone, woodName } from './groundOfZone';
+import { knownPiece } from './knownZone';
+import { type StickBand, stickBands } from './stickBands';
+
+/** What is asked of a match: zones that are to look alike, and what with. */
+export interface MatchAsked {
+  zones: readonly { pieceId: string; zoneId: ZoneId }[];
+  target: Lab;
+  targetName: string;
+  /** Only what stands on the shelf, or all that is known. */
+  from: 'shelf' | 'shop';
+}
+
+/** One zone of a route. */
+export interface ZoneOutcome extends Omit<Outcome, 'layers' | 'groundId'> {
+  pieceId: string;
+  zoneId: ZoneId;
+  hex: string;
+  layers: readonly ColourLayer[];
+  bands: readonly StickBand[];
+  recipe: ColourRecipe;
+  /** Minutes and money of its colour, by the plan that carries it; null: no plan could be made. */
+  cost: { handsOnMin: number; materials: number } | null;
+  /** What speaks against it in that plan. */
+  findings: readonly string[];
+}
+/** One way to the target, with what it takes. */
+export interface RouteAnswer extends Omit<Route, 'outcomes'> {
+  zones: readonly ZoneOutcome[];
+}
+export interface MatchAnswer {
+  target: Lab;
+  routes: readonly RouteAnswer[];
+  outOfReach: readonly string[];
+}
+
+type Taught = Workshop & { settings: Workshop['settings'] & { colours?: Belief } };
+
+/** Steps that give a zone its colour. */
+const colouring: readonly StepKindId[] = ['condition', 'dye', 'stain', 'seal', 'glaze', 'tone', 'dispose'];
+
+/** Money for a litre, by the pack that is cheapest for it. */
+const perLitre = (product: Product | undefined): number =>
+  product && product.packs.length > 0 ? Math.min(...product.packs.map((p) => p.price / p.volumeL)) : 0;
+
+/** Minutes and money of the colour of a zone, and what speaks against it, from the plan that carries it. */
+function inPlan(
+  piece: Piece,
+  zoneId: ZoneId,
+  workshop: Taught,
+  nowMin: number,
+): Pick<ZoneOutcome, 'cost' | 'findings'> {
+  const { products, settings } = workshop;
+  const told = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop, nowMin) });
+  if (!told.ok) return { cost: null, findings: told.issues.map((i) => i.message) };
+  const own = told.value.steps.filter(
+    (s) => s.step.zoneId === zoneId && (colouring.includes(s.step.kind) || s.step.mixed !== undefined),
+  );
+  const ids = new Set(own.map((s) => s.step.id));
+  return {
+    cost: {
+      handsOnMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
+      materials: own.reduce(
+        (sum, s) =>
+          sum +
+          drawnShares(s.step).reduce(
+            (m, d) => m + d.share * (s.productL?.likely ?? 0) * perLitre(products[d.productId]),
+            0,
+          ),
+        0,
+      ),
+    },
+    findings: told.value.findings
+      .filter((f) => f.severity !== 'advice' && f.stepId !== null && ids.has(f.stepId))
+      .map((f) => f.sentence),
+  };
+}
+
+/**
+ * Ways to bring zones of pieces to one colour, each with what is foretold of it, and what it takes by the plan that would carry it.
+ * @param workshop with what its log and its sticks teach
+ */
+export function matchFor(asked: MatchAsked, workshop: Taught, nowMin: number): Result<MatchAnswer> {
+  const { target, targetName } = asked;
+  const at = new Date(nowMin * 60_000).toISOString();
+  for (const { pieceId } of asked.zones) {
+    const known = knownPiece(workshop, pieceId);
+    if (!known.ok) return known;
+  }
+  const zones = asked.zones.map(({ pieceId, zoneId }) => ({ piece: workshop.pieces[pieceId]!, zoneId }));
+  const [first] = zones;
+  if (!first)
+    return refused({ code: 'no_zone', path: 'zones', message: 'Choose at least one zone that is to get the colour.' });
+  const finish = finishOfZone(first.piece, first.zoneId, workshop);
+  if (!finish)
+    return refused({
+      code: 'no_clear',
+      path: 'products',
+      message: 'There is no clear among the products: colour is judged under its clear. Put one among them.',
+    });
+  const stock = usableStock(Object.values(workshop.containers), workshop.products, nowMin);
+  const there = (p: Product) => asked.from === 'shop' || (stock[p.id]?.usableL ?? 0) > 0;
+  const grounds = zones.map(({ piece, zoneId }, i) => ({
+    id: String(i),
+    name: `${piece.name}, ${zoneNames[zoneId].toLowerCase()} of ${woodName(piece, zoneId).toLowerCase()}`,
+    ground: groundOfZone(piece, zoneId),
+    conditioner: conditionersOf(piece, zoneId, workshop),
+  }));
+  const belief = workshop.settings.colours;
+  const found = matchRoutes({
+    target,
+    grounds: grounds as [(typeof grounds)[number]],
+    products: Object.values(workshop.products).filter(there),
+    finish,
+    ...(belief ? { belief } : {}),
+  });
+  if (!found.ok) return found;
+  const routes = found.value.routes.map(
+    ({ outcomes, ...route }): RouteAnswer => ({
+      ...route,
+      zones: outcomes.map(({ layers, groundId, ...outcome }): ZoneOutcome => {
+        const { piece, zoneId } = zones[Number(groundId)]!;
+        const kept = layers.map(keptLayer);
+        const recipe: ColourRecipe = { at, target: [...target], targetName, layers: kept, expected: [...outcome.lab] };
+        return {
+          ...outcome,
+          pieceId: piece.id,
+          zoneId,
+          hex: hexOf(outcome.lab),
+          layers: kept,
+          bands: stickBands(grounds[Number(groundId)]!.ground, layers, belief),
+          recipe,
+          ...inPlan(withRecipe(piece, zoneId, recipe, workshop.products), zoneId, workshop, nowMin),
+        };
+      }),
+    }),
+  );
+  return good({ target, routes, outOfReach: found.value.outOfReach });
+}

@@ -98,8 +98,8 @@ export default defineConfig({
       output: {
         codeSplitting: {
           groups: [
-            { name: 'common', minShareCount: 14, priority: 2, test: (id) => !fields.test(id) },
-            { name: 'fields', minShareCount: 14, priority: 1, test: fields },
+            { name: 'common', minShareCount: 20, priority: 2, test: (id) => !fields.test(id) },
+            { name: 'fields', minShareCount: 20, priority: 1, test: fields },
           ],
         },
       },

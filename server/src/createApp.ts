@@ -4,6 +4,7 @@ import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { EventStream } from './eventStream';
 import { airRoutes, type SimulatedAir } from './simulatedAir';
+import { readerRoutes, type SimulatedReader } from './simulatedReader';
 import { type SimulatedScale, scaleRoutes } from './simulatedScale';
 
 /** The policy of the page: own scripts only, no inline script, no outside host. Styles inline because of Emotion. */
@@ -30,12 +31,14 @@ const contentSecurityPolicy = {
  * @param stream the event stream served at /api/events
  * @param scale the stand-in scale served at /api/scale; left out: none
  * @param air the stand-in thermo-hygrometer served at /api/air; left out: none
+ * @param reader the stand-in colour reader served at /api/reader; left out: none
  */
 export function createApp(
   distFolder: string,
   stream: EventStream,
   scale?: SimulatedScale,
   air?: SimulatedAir,
+  reader?: SimulatedReader,
 ): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -55,6 +58,7 @@ export function createApp(
   app.get('/api/events', stream.handle);
   if (scale) app.use('/api/scale', scaleRoutes(scale, stream));
   if (air) app.use('/api/air', airRoutes(air, stream));
+  if (reader) app.use('/api/reader', readerRoutes(reader, stream));
   app.use('/api', (_request, response) => {
     response.status(404).json({ error: 'There is nothing at this address.' });
   });

@@ -3,6 +3,7 @@ import { createApp } from './createApp';
 import { createHttpServer } from './createHttpServer';
 import { createEventStream } from './eventStream';
 import { SimulatedAir } from './simulatedAir';
+import { SimulatedReader } from './simulatedReader';
 import { SimulatedScale } from './simulatedScale';
 
 const port = Number(process.env.PORT ?? 4170);
@@ -22,7 +23,11 @@ const air = new SimulatedAir(Math.random, Date.now);
 const airing = setInterval(() => {
   if (stream.clients() > 0) stream.publish({ topic: 'air', data: air.read() });
 }, 5000);
-const server = createHttpServer(createApp(dist, stream, scale, air));
+const reader = new SimulatedReader(Math.random, Date.now);
+const colouring = setInterval(() => {
+  if (stream.clients() > 0) stream.publish({ topic: 'reader', data: reader.read() });
+}, 1000);
+const server = createHttpServer(createApp(dist, stream, scale, air, reader));
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === 'EADDRINUSE'
@@ -36,6 +41,7 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.on(signal, () => {
     clearInterval(reading);
     clearInterval(airing);
+    clearInterval(colouring);
     server.closeAllConnections();
     server.close(() => process.exit(0));
   });

@@ -12,8 +12,10 @@ import {
   labOf,
   labOfColour,
   labOfXyz,
+  labWords,
   nearness,
   onScreen,
+  parseColour,
   reflectanceOf,
   reflectanceOfKOverS,
   underClear,
@@ -184,6 +186,29 @@ describe('colours of the screen', () => {
         },
       ),
     ));
+});
+
+describe('a colour as it is typed', () => {
+  it.each([
+    ['#6b4a32', '#6b4a32'],
+    ['6B4A32', '#6b4a32'],
+    ['#fff', '#ffffff'],
+  ])('%s is %s', (text, hex) => {
+    const read = parseColour(text);
+    expect(read.ok && hexOf(read.value)).toBe(hex);
+  });
+  it.each(['36 12 22', '36, 12, 22', 'L* 36 a* 12 b* 22', 'L=36; a=12; b=22'])('%s is L*a*b*', (text) =>
+    expect(parseColour(text)).toMatchObject({ ok: true, value: [36, 12, 22] }),
+  );
+  it('reads what it writes', () =>
+    expect(parseColour(labWords([36, -12, 22]))).toMatchObject({ value: [36, -12, 22] }));
+  it.each([
+    ['brown', 'colour_unreadable'],
+    ['#12345', 'colour_unreadable'],
+    ['36 12', 'colour_unreadable'],
+    ['136 12 22', 'colour_unreadable'],
+    ['50 150 150', 'target_out_of_gamut'],
+  ])('%s is refused: %s', (text, code) => expect(parseColour(text)).toMatchObject({ ok: false, issues: [{ code }] }));
 });
 
 describe('words', () => {

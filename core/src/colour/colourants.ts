@@ -35,7 +35,7 @@ export function inWoodMixes(products: readonly Product[], most = mostParts): Lay
           const sum = parts.reduce((a, b) => a + b, 0);
           return thinnersFor(chosen, sum, upTo).flatMap((thinnerParts) => {
             const layer: Layer = {
-              parts: chosen.map((product, i) => ({ product, parts: parts[i]! })),
+              parts: chosen.map((product, i) => ({ product, parts: parts[i]! })).sort((a, b) => b.parts - a.parts),
               thinnerParts,
               coats: 1,
             };

@@ -17,6 +17,7 @@ export {
 } from './match';
 export { type MixOrder, mixesFor, type PaintMix } from './mixPaint';
 export { type Illuminant, type Lab, labOf, labOfXyz, whites, type Xyz, xyzOf, xyzOfLab } from './observer';
+export { labWords, parseColour } from './parseColour';
 export { likelyLook, type Prediction, predicted, rangeTo } from './predicted';
 export {
   namesOf,

@@ -212,7 +212,7 @@ class Search {
   }
   /** Layers with the conditioner that the first of them asks for. */
   private conditioned(layers: Layer[], ground: number): Layer[] {
-    const first = layers[0]?.parts[0]!.product;
+    const first = layers[0]?.parts[0]?.product;
     const by = first && physicsOf(first) === 'in-wood' ? this.conditioners[ground]!.get(first.carrier) : undefined;
     return by ? [by, ...layers] : layers;
   }

@@ -3,7 +3,7 @@ import { bandNm, type Spectrum } from './spectrum';
 /** Tristimulus values, Y of a perfect white being 1. */
 export type Xyz = readonly [number, number, number];
 /** CIE 1976 L*, a*, b*, against the white of the light it is seen under. */
-export type Lab = readonly [number, number, number];
+export type Lab = [l: number, a: number, b: number];
 /** Lights a colour is looked at under: daylight, and a warm lamp of 2,856 K. */
 export type Illuminant = 'D65' | 'A';
 

@@ -1,4 +1,3 @@
-import { LuDecomposition, Matrix } from 'ml-matrix';
 import { DomainError } from '../units';
 import { type Lab, weights, type Xyz, xyzOf, xyzOfLab } from './observer';
 import { bandNm, type Spectrum } from './spectrum';
@@ -25,6 +24,11 @@ function solveBanded(diagonal: readonly number[], sides: readonly (readonly numb
   return d;
 }
 
+const determinant = ([p, q, r]: readonly (readonly number[])[]): number =>
+  p![0]! * (q![1]! * r![2]! - q![2]! * r![1]!) -
+  p![1]! * (q![0]! * r![2]! - q![2]! * r![0]!) +
+  p![2]! * (q![0]! * r![1]! - q![1]! * r![0]!);
+
 /**
  * The smoothest reflectance that has given tristimulus values in daylight: least slope of its hyperbolic tangent, so that
  * it stays between 0 and 1.
@@ -50,12 +54,13 @@ export function reflectanceOfXyz(wanted: Xyz): Spectrum {
     const borders = [0, 1, 2].map((k) => w.map((b, i) => b[k]! * flat[i]!));
     const [free, ...held] = solveBanded(diagonal, [slope.map((x) => -x), ...borders]);
     const dot = (x: readonly number[], y: readonly number[]) => x.reduce((sum, v, i) => sum + v * y[i]!, 0);
-    const three = new Matrix(borders.map((b) => held.map((h) => -dot(b, h))));
+    const rows = borders.map((b) => held.map((h) => -dot(b, h)));
     const off = borders.map((b, k) => wanted[k]! - seen[k]! - dot(b, free!));
-    const system = new LuDecomposition(three);
-    // At the edge of what surfaces can have the three run into one.
-    if (system.isSingular()) break;
-    const more = system.solve(Matrix.columnVector(off)).to1DArray();
+    // Cramer's rule: three unknowns do not ask for a package on the first screen.
+    const whole = determinant(rows);
+    const more = [0, 1, 2].map(
+      (k) => determinant(rows.map((row, i) => row.map((x, j) => (j === k ? off[i]! : x)))) / whole,
+    );
     const change = free!.map((x, i) => x - held.reduce((sum, h, k) => sum + h[i]! * more[k]!, 0));
     if (![...change, ...more].every(Number.isFinite)) break;
     // A long step is cut: far from the answer the curve is too flat to be trusted.

@@ -7,7 +7,7 @@ import { type StickBand, stickBands } from './stickBands';
 
 /** What layers would look like on the wood of a zone, band by band. */
 export function bandsFor(
-  workshop: Pick<Workshop, 'pieces' | 'products'> & { settings: { colours?: Belief } },
+  workshop: Pick<Workshop, 'pieces' | 'products'> & { settings: Workshop['settings'] & { colours?: Belief } },
   pieceId: string,
   zoneId: ZoneId,
   kept: readonly ColourLayer[],

@@ -1,13 +1,9 @@
 import { type Ground, keptLayer, labOfColour, physicsOf, plainLayer, withRecipe, woodStateNames } from '../colour';
 import { planOf } from '../finishing';
-import { materialOf, speciesById } from '../piece';
+import { materialOf, speciesById, surfaceOfZone } from '../piece';
 import type { Piece, Product, Workshop, ZoneId } from '../workshop';
 
 type SurfaceOf = Pick<Piece, 'surfaces' | 'colours'>;
-
-/** The surface of a zone; interior and legs follow the carcass where they have none of their own. */
-const surfaceOfZone = ({ surfaces }: SurfaceOf, zoneId: ZoneId) =>
-  (surfaces as Readonly<Record<string, (typeof surfaces)['top'] | null>>)[zoneId] ?? surfaces.carcass;
 
 /** The wood of a zone as colour sees it. */
 export function groundOfZone(piece: SurfaceOf, zoneId: ZoneId): Ground {

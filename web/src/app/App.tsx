@@ -32,6 +32,11 @@ const CardLibrary = lazy(() => import('../features/piece/cards/CardLibrary'));
 const CardScreen = lazy(() => import('../features/piece/cards/CardScreen'));
 const LearnedScreen = lazy(() => import('../features/learned/LearnedScreen'));
 const EarnedScreen = lazy(() => import('../features/money/EarnedScreen'));
+const Colour = lazy(() => import('../features/colour/Colour'));
+const Match = lazy(() => import('../features/colour/Match'));
+const Sticks = lazy(() => import('../features/colour/Sticks'));
+const PaintMix = lazy(() => import('../features/colour/PaintMix'));
+const PutRight = lazy(() => import('../features/colour/PutRight'));
 const PeopleAndRoom = lazy(() => import('../features/workshop/PeopleAndRoom'));
 const Settings = lazy(() => import('../features/settings/Settings'));
 const WorkshopScreen = lazy(() => import('../features/workshop/WorkshopScreen'));
@@ -69,6 +74,16 @@ const router = createBrowserRouter(
         { path: 'cards', element: <CardLibrary /> },
         { path: 'cards/:cardId', element: <CardScreen /> },
         { path: 'learned', element: <LearnedScreen /> },
+        {
+          path: 'colour',
+          element: <Colour />,
+          children: [
+            { index: true, element: <Match /> },
+            { path: 'sticks', element: <Sticks /> },
+            { path: 'mix', element: <PaintMix /> },
+            { path: 'right', element: <PutRight /> },
+          ],
+        },
         { path: 'air', element: <Air /> },
         { path: 'mix', element: <Mix /> },
         { path: 'mix/:mixId', element: <Pour /> },

@@ -1,0 +1,272 @@
+import { nearness } from '@cosmesis/core/colour';
+import type { MatchAsked, RouteAnswer, ZoneOutcome } from '@cosmesis/core/matching';
+import { aboutTime, money } from '@cosmesis/core/units';
+import type { ColourRecipe } from '@cosmesis/core/workshop';
+import Add from '@mui/icons-material/Add';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
+import Stack from '@mui/material/Stack';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { doDeed } from '../../store/doDeed';
+import { newId } from '../../store/theStore';
+import { useMatch } from '../../store/useColours';
+import { useParts, useSettings } from '../../store/useWorkshop';
+import { Keys } from '../../ui/Keys';
+import { Big, Halves, Panel } from '../../ui/layout';
+import { say } from '../../ui/say';
+import { ColourField, type NamedColour } from './ColourField';
+import { ColourStick } from './ColourStick';
+import { LayerList } from './LayerList';
+import { ZonePick } from './ZonePick';
+import { firstZone, woodenZones, type ZoneRef } from './zonesOfPiece';
+
+const range = ({ low, high }: { low: number; high: number }): string => `${low.toFixed(0)} to ${high.toFixed(0)}`;
+
+function costOf(zones: readonly ZoneOutcome[], currency: string): string {
+  if (zones.some((z) => z.cost === null)) return 'its plan cannot be made';
+  const minutes = zones.reduce((sum, z) => sum + z.cost!.handsOnMin, 0);
+  const materials = zones.reduce((sum, z) => sum + z.cost!.materials, 0);
+  return `${aboutTime(Math.round(minutes))} of hands, about ${money(materials, currency)} of product`;
+}
+
+/** One way to the colour: its sticks, what it takes, and what can be done with it. */
+function Route({
+  route,
+  number,
+  onSticks,
+  onRecipe,
+}: {
+  route: RouteAnswer;
+  number: number;
+  onSticks: () => void;
+  onRecipe: () => void;
+}) {
+  const { currency } = useSettings();
+  const [why, setWhy] = useState(number === 1);
+  const title = `Way ${number}: ${route.layerCount === 0 ? 'clear alone' : route.layerCount === 1 ? 'one layer of colour' : `${route.layerCount} layers`}`;
+  const findings = [...new Set(route.zones.flatMap((z) => z.findings))];
+  return (
+    <Panel aria-label={title}>
+      <Stack direction="row" sx={{ justifyContent: 'space-between', alignItems: 'baseline', flexWrap: 'wrap', gap: 1 }}>
+        <Typography variant="h2">{title}</Typography>
+        <Typography>{costOf(route.zones, currency)}</Typography>
+      </Stack>
+      <div>
+        <Big>ΔE {route.deltaE.toFixed(1)}</Big>
+        <Typography>
+          {nearness(route.deltaE)}, if all goes as foretold{route.sharedBase ? '; one base for all' : ''}
+        </Typography>
+      </div>
+      {route.zones.map((z) => (
+        <Stack key={`${z.pieceId}/${z.zoneId}`} spacing={1}>
+          <Typography sx={{ fontWeight: 650 }}>{z.name}</Typography>
+          <ColourStick label={`Stick foretold for ${z.name}`} bands={z.bands} />
+          <LayerList layers={z.layers} />
+          <Typography variant="body2">
+            {z.bands.at(-1)!.words} on this screen. Nine in ten sticks: ΔE {range(z.deltaE)} from the target; under a
+            warm lamp {z.lampDeltaE.toFixed(1)}.
+          </Typography>
+          {why && (
+            <Box component="ul" sx={{ m: 0, pl: 3 }}>
+              {z.why.map((w) => (
+                <li key={w}>{w}</li>
+              ))}
+            </Box>
+          )}
+        </Stack>
+      ))}
+      {findings.map((f) => (
+        <Alert key={f} severity="warning">
+          {f}
+        </Alert>
+      ))}
+      <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
+        <Button variant={number === 1 ? 'contained' : 'outlined'} onClick={onSticks}>
+          Make {route.zones.length > 1 ? 'sticks' : 'a stick'} of it first
+        </Button>
+        <Button variant="outlined" onClick={onRecipe}>
+          Put it into {route.zones.length > 1 ? 'the plans' : 'the plan'}
+        </Button>
+        <Button aria-expanded={why} onClick={() => setWhy(!why)}>
+          {why ? 'Hide why' : 'Why'}
+        </Button>
+      </Stack>
+    </Panel>
+  );
+}
+
+/** What a route is called where it is kept. */
+const shortName = (r: ColourRecipe): string =>
+  (r.targetName === 'typed' ? 'a typed colour' : r.targetName).slice(0, 120);
+
+function useTake(route: RouteAnswer): { sticks: () => void; recipe: () => void } {
+  const { pieces } = useParts('pieces');
+  const navigate = useNavigate();
+  const all = (do_: (z: ZoneOutcome) => ReturnType<typeof doDeed>): boolean => {
+    const failed = route.zones.map(do_).find((told) => !told.ok);
+    if (failed && !failed.ok) say({ text: failed.issues[0]!.message });
+    return !failed;
+  };
+  return {
+    sticks: () => {
+      const made = all((z) => {
+        const piece = pieces[z.pieceId]!;
+        const number = (piece.sticks?.length ?? 0) + 1;
+        const { speciesId } =
+          (piece.surfaces as Record<string, typeof piece.surfaces.top | null>)[z.zoneId]?.material ??
+          piece.surfaces.carcass.material;
+        return doDeed(`Stick ${number} of ${piece.name}`, {
+          do: 'keep-stick',
+          pieceId: z.pieceId,
+          stick: {
+            id: newId(),
+            name: `Stick ${number}, towards ${shortName(z.recipe)}`.slice(0, 200),
+            zoneId: z.zoneId,
+            speciesId,
+            state: piece.colours?.[z.zoneId]?.state ?? 'usual',
+            layers: z.layers.map((l) => ({ ...l, parts: l.parts.map((p) => ({ ...p })) })),
+            target: [...z.recipe.target],
+            readings: [],
+            note: '',
+          },
+        });
+      });
+      if (made) void navigate(`/colour/sticks?piece=${encodeURIComponent(route.zones[0]!.pieceId)}`);
+    },
+    recipe: () => {
+      const done = all((z) => {
+        const { at: _, ...recipe } = z.recipe;
+        return doDeed(`Recipe of ${pieces[z.pieceId]!.name}`, {
+          do: 'keep-recipe',
+          pieceId: z.pieceId,
+          zoneId: z.zoneId,
+          recipe,
+        });
+      });
+      if (done)
+        say({
+          text: `${route.zones.length > 1 ? 'Their plans carry' : 'Its plan carries'} this recipe now. A stick first: no screen is a colour instrument.`,
+        });
+    },
+  };
+}
+
+function RouteWithDeeds({ route, number }: { route: RouteAnswer; number: number }) {
+  const take = useTake(route);
+  return <Route route={route} number={number} onSticks={take.sticks} onRecipe={take.recipe} />;
+}
+
+function Answer({ asked }: { asked: MatchAsked | null }) {
+  const told = useMatch(asked);
+  if (told === null)
+    return (
+      <Typography>
+        Say what colour it should be: type it, read it from a photograph of the other piece with a white card beside it,
+        or take one the workshop knows.
+      </Typography>
+    );
+  if (told === undefined)
+    return <Skeleton variant="rectangular" height={320} aria-label="Ways to the colour are being sought" />;
+  if (!told.ok) return <Alert severity="warning">{told.issues.map((i) => i.message).join(' ')}</Alert>;
+  return (
+    <Stack spacing={2} component="section" aria-label="Ways to the colour">
+      <Typography>
+        Make a stick first: screens are no colour instruments, and a product nobody measured here is foretold widely.
+      </Typography>
+      {told.value.outOfReach.map((w) => (
+        <Alert key={w} severity="warning">
+          {w}
+        </Alert>
+      ))}
+      {told.value.routes.map((r, i) => (
+        <RouteWithDeeds key={r.id} route={r} number={i + 1} />
+      ))}
+    </Stack>
+  );
+}
+
+/** The bench where a colour is matched: what it should be, what is to get it, and the ways there. */
+export default function Match() {
+  const { pieces } = useParts('pieces');
+  const [params] = useSearchParams();
+  const [target, setTarget] = useState<NamedColour | null>(null);
+  const [zones, setZones] = useState<readonly ZoneRef[]>(() => {
+    const first = firstZone(pieces, params);
+    return first ? [first] : [];
+  });
+  const [from, setFrom] = useState<'shelf' | 'shop'>('shop');
+  const there = zones.filter((z) => pieces[z.pieceId]);
+  if (there.length === 0)
+    return (
+      <Typography>There is no piece with wood to colour yet: begin one under Pieces, with its measures.</Typography>
+    );
+  const asked: MatchAsked | null = target && { zones: there, target: target.lab, targetName: target.name, from };
+  const another = Object.values(pieces)
+    .flatMap((p) => woodenZones(p).map((z): ZoneRef => ({ pieceId: p.id, zoneId: z.value })))
+    .find(
+      (z) =>
+        !there.some((t) => t.pieceId === z.pieceId) &&
+        pieces[z.pieceId]!.setName !== null &&
+        pieces[z.pieceId]!.setName === pieces[there[0]!.pieceId]!.setName,
+    );
+  const next =
+    another ??
+    Object.values(pieces)
+      .flatMap((p) => woodenZones(p).map((z): ZoneRef => ({ pieceId: p.id, zoneId: z.value })))
+      .find((z) => !there.some((t) => t.pieceId === z.pieceId && t.zoneId === z.zoneId));
+  return (
+    <Halves>
+      <Stack spacing={3}>
+        <section aria-label="What it should look like">
+          <Typography variant="h2" sx={{ mb: 1 }}>
+            What it should look like
+          </Typography>
+          <ColourField label="Target" value={target} onColour={setTarget} large />
+        </section>
+        <section aria-label="What is to get it">
+          <Typography variant="h2" sx={{ mb: 1 }}>
+            What is to get it
+          </Typography>
+          <Stack spacing={2.5}>
+            {there.map((z, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a surface is its place in the list
+              <div key={i}>
+                <ZonePick
+                  at={z}
+                  label={`Surface ${i + 1}`}
+                  onPick={(own) => setZones(there.map((t, k) => (k === i ? own : t)))}
+                />
+                {there.length > 1 && (
+                  <Button size="small" onClick={() => setZones(there.filter((_, k) => k !== i))}>
+                    Leave this one out
+                  </Button>
+                )}
+              </div>
+            ))}
+            {next && there.length < 6 && (
+              <div>
+                <Button startIcon={<Add />} variant="outlined" onClick={() => setZones([...there, next])}>
+                  Another surface to match
+                </Button>
+              </div>
+            )}
+          </Stack>
+        </section>
+        <Keys
+          legend="With"
+          value={from}
+          choices={[
+            { value: 'shop', name: 'All products known' },
+            { value: 'shelf', name: 'What stands on the shelf' },
+          ]}
+          onPick={setFrom}
+        />
+      </Stack>
+      <Answer asked={asked} />
+    </Halves>
+  );
+}

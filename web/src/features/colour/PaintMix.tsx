@@ -1,0 +1,125 @@
+import { nearness } from '@cosmesis/core/colour';
+import type { PaintAsked } from '@cosmesis/core/matching';
+import type { ProductKind } from '@cosmesis/core/workshop';
+import Alert from '@mui/material/Alert';
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Skeleton from '@mui/material/Skeleton';
+import Stack from '@mui/material/Stack';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { usePaintMixes } from '../../store/useColours';
+import { useParts } from '../../store/useWorkshop';
+import { Keys } from '../../ui/Keys';
+import { Big, Halves, Mark, Panel } from '../../ui/layout';
+import { NumberField } from '../../ui/NumberField';
+import { ColourField, type NamedColour } from './ColourField';
+import { Swatch } from './Swatch';
+import { ZonePick } from './ZonePick';
+import { firstZone, type ZoneRef } from './zonesOfPiece';
+
+const mixable: Readonly<Record<'thick' | 'thin', readonly ProductKind[]>> = {
+  thick: ['paint', 'primer', 'metallic'],
+  thin: ['wash', 'glaze', 'paint'],
+};
+
+function Mixes({ asked }: { asked: PaintAsked | null }) {
+  const told = usePaintMixes(asked);
+  if (told === null) return <Typography>Say what colour is wanted, and choose what there is to mix with.</Typography>;
+  if (told === undefined) return <Skeleton variant="rectangular" height={240} aria-label="Mixes are being sought" />;
+  if (!told.ok) return <Alert severity="warning">{told.issues[0]?.message}</Alert>;
+  return (
+    <Stack spacing={2} component="section" aria-label="Mixes">
+      <Typography>The fewest colours first. Mix a spoonful, let it dry on a card, and look.</Typography>
+      {told.value.map((m) => {
+        const parts = m.parts.map((p) => `${p.productId}:${p.parts}`).join(',');
+        return (
+          <Panel key={parts} aria-label={`Mix of ${m.parts.length}`}>
+            <Big>ΔE {m.deltaE.toFixed(1)}</Big>
+            <Typography>{nearness(m.deltaE)}</Typography>
+            <Swatch lab={m.lab} name="Dry, on this screen" />
+            <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.5 }}>
+              {m.parts.map((p) => (
+                <li key={p.productId}>
+                  <Mark style={{ background: p.hex, verticalAlign: 'middle', marginRight: 8 }} />
+                  {p.parts} {p.parts === 1 ? 'part' : 'parts'} {p.name}
+                </li>
+              ))}
+            </Box>
+            <div>
+              <Button
+                variant="outlined"
+                component={Link}
+                to={`/mix?product=${encodeURIComponent(m.parts[0]!.productId)}&parts=${encodeURIComponent(parts)}`}
+              >
+                Take it to the mix bench
+              </Button>
+            </div>
+          </Panel>
+        );
+      })}
+    </Stack>
+  );
+}
+
+/** The bench where paints, washes and glazes are mixed to a colour. */
+export default function PaintMix() {
+  const { pieces, products } = useParts('pieces', 'products');
+  const [params] = useSearchParams();
+  const [target, setTarget] = useState<NamedColour | null>(null);
+  const [as, setAs] = useState<'thick' | 'thin'>('thick');
+  const [mostParts, setMost] = useState(10);
+  const [zone, setZone] = useState<ZoneRef | null>(() => firstZone(pieces, params));
+  const can = Object.values(products).filter((p) => mixable[as].includes(p.kind));
+  const [own, setOwn] = useState<readonly string[] | null>(null);
+  const chosen = (own ?? can.slice(0, 8).map((p) => p.id)).filter((id) => can.some((p) => p.id === id));
+  const over = as === 'thin' && zone ? { ...zone, coats: 1 } : null;
+  const asked: PaintAsked | null = target && { target: target.lab, productIds: chosen, mostParts, over };
+  return (
+    <Halves>
+      <Stack spacing={3}>
+        <ColourField label="Colour wanted" value={target} onColour={setTarget} large />
+        <Keys
+          legend="It goes on as"
+          value={as}
+          choices={[
+            { value: 'thick', name: 'A paint that hides' },
+            { value: 'thin', name: 'A wash or glaze over wood' },
+          ]}
+          onPick={(picked) => {
+            setAs(picked);
+            setOwn(null);
+          }}
+        />
+        {as === 'thin' && zone && <ZonePick at={zone} label="Over" onPick={setZone} />}
+        <Autocomplete
+          multiple
+          options={can.map((p) => p.id)}
+          value={[...chosen]}
+          getOptionLabel={(id) => products[id]?.name ?? id}
+          onChange={(_, ids) => setOwn(ids)}
+          renderInput={(field) => (
+            <TextField
+              {...field}
+              label="Mixed from"
+              helperText="What stands here can be mixed with each other: one carrier, one kind."
+            />
+          )}
+        />
+        <NumberField
+          label="Most parts in all"
+          draftKey="paint-mix/parts"
+          value={mostParts}
+          least={2}
+          most={20}
+          digits={0}
+          onValue={(n) => setMost(Math.round(n))}
+        />
+      </Stack>
+      <Mixes asked={asked} />
+    </Halves>
+  );
+}

@@ -30,6 +30,10 @@ const screens = [
   '/cards',
   '/cards/ticket-cupboard.carcass',
   '/learned',
+  '/colour?piece=stool-1',
+  '/colour/sticks',
+  '/colour/mix',
+  '/colour/right?piece=stool-2',
   '/earned',
   '/pieces/gone/plan',
 ];

@@ -74,6 +74,16 @@ const weakened = (layer: Layer, left: number): Layer => {
   return { ...layer, thinnerParts: whole / left - (whole - layer.thinnerParts) };
 };
 
+/** Until it is read a colour is taken to be plainly off, L*, a*, b* (from memory). */
+const assumedOff: Readonly<Record<Trouble, readonly [number, number, number]>> = {
+  'too-dark': [-8, 0, -2],
+  'too-light': [8, 0, 2],
+  'too-red': [0, 6, 0],
+  'too-yellow': [0, 0, 8],
+  blotchy: [0, 0, 0],
+  'filler-shows': [0, 0, 0],
+};
+
 /** A surface with what its remedies are foretold by. */
 class Surface {
   readonly order: TroubleOrder;
@@ -91,7 +101,7 @@ class Surface {
     const laid = order.state === 'clear-on' ? [...order.layers, this.clear] : order.layers;
     const asIs = likelyLook(order.ground, laid, this.belief);
     // What was read moves all that is foretold: the model says what a remedy changes, the reading where it begins.
-    this.off = [0, 1, 2].map((c) => (order.now ? order.now[c]! - asIs[c]! : 0));
+    this.off = order.now ? [0, 1, 2].map((c) => order.now![c]! - asIs[c]!) : assumedOff[order.trouble];
   }
   /** What it will be with other layers, finished. */
   to(layers: readonly Layer[]): { lab: Lab; deltaE: number } {
@@ -245,14 +255,18 @@ const ways: readonly Way[] = [
     id: 'from-the-wood',
     states: ['wet', 'dry', 'clear-on'],
     troubles,
-    make: (s) => ({
+    make: () => ({
       name: 'Start again from the wood',
       how: 'Stripped and sanded as before, within what the veneer bears; a stick first.',
-      ...s.to([]),
+      lab: null,
+      deltaE: null,
       layers: [],
     }),
   },
 ];
+
+/** What is done to a place stands first, what begins again last. */
+const rank = (r: Remedy): number => r.deltaE ?? (r.id === 'from-the-wood' ? Number.POSITIVE_INFINITY : -1);
 
 /** What can be done now with a colour that came out wrong, the nearest to the target first. */
 export function remedies(order: TroubleOrder): Remedy[] {
@@ -263,7 +277,7 @@ export function remedies(order: TroubleOrder): Remedy[] {
       const made = w.make(surface);
       return made ? [{ id: w.id, ...made }] : [];
     })
-    .sort((a, b) => (a.deltaE ?? -1) - (b.deltaE ?? -1));
+    .sort((a, b) => rank(a) - rank(b));
 }
 
 /** What is in a layer, by parts, in words. */

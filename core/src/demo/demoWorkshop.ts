@@ -11,6 +11,7 @@ import {
   type Piece,
   type Product,
   recordsById,
+  type SampleStick,
   type Space,
   type Surface,
   type Workshop,
@@ -234,6 +235,31 @@ function stool(n: 1 | 2 | 3, createdAt: string): Piece {
   };
 }
 
+/** A stick of beech towards a dark brown: it came out darker and redder than the card of the dye. */
+function triedStick(madeAt: string): SampleStick {
+  const as = (productId: string, coats = 1): SampleStick['layers'][number] => ({
+    parts: [{ productId, parts: 1 }],
+    thinnerParts: 0,
+    coats,
+    dwellMin: null,
+    grit: null,
+  });
+  const read = (after: number, lab: [number, number, number]) =>
+    ({ after, wet: false, at: madeAt, lab, from: 'typed' }) as const;
+  return {
+    id: 'stick-1',
+    name: 'Stick 1, towards the counter in the ticket hall',
+    zoneId: 'top',
+    madeAt,
+    speciesId: 'beech',
+    state: 'usual',
+    layers: [as('conditioner-water'), as('water-dye-brown'), as('waterborne-satin-clear', 3)],
+    target: [35, 11, 19],
+    readings: [read(0, [71.8, 10.1, 25.4]), read(2, [36.5, 15, 20.5]), read(3, [28.6, 13.8, 16])],
+    note: 'Wiped after ten minutes.',
+  };
+}
+
 /** A waiting-room bench with a seat of torn leather. */
 function bench(createdAt: string): Piece {
   const oak = solid('oak', 'oil-varnish');
@@ -334,7 +360,7 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
     { ...parcelsCounter(created), spaceId: 'goods-shed' },
     withOtherPlan(writingSlope(created), created),
     stool(1, created),
-    stool(2, created),
+    { ...stool(2, created), sticks: [triedStick(instantOf(nowMin - 3 * 24 * 60))] },
     stool(3, created),
     { ...bench(created), spaceId: 'goods-shed' },
     { ...caneChair(created), promisedAt: instantOf(nowMin + 16 * 24 * 60) },

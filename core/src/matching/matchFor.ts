@@ -1,4 +1,15 @@
-import { type Belief, hexOf, keptLayer, type Lab, matchRoutes, type Outcome, type Route, withRecipe } from '../colour';
+import {
+  type Belief,
+  hexOf,
+  keptLayer,
+  type Lab,
+  type Layer,
+  matchRoutes,
+  type Outcome,
+  physicsOf,
+  type Route,
+  withRecipe,
+} from '../colour';
 import { zoneNames } from '../piece';
 import { reckonPiece, roomsOf } from '../reckoning';
 import { usableStock } from '../stock';
@@ -31,6 +42,8 @@ export interface ZoneOutcome extends Omit<Outcome, 'layers' | 'groundId'> {
   pieceId: string;
   zoneId: ZoneId;
   hex: string;
+  /** Sticks read of what colours it, of the product with the fewest. */
+  sticks: number;
   layers: readonly ColourLayer[];
   bands: readonly StickBand[];
   recipe: ColourRecipe;
@@ -57,6 +70,16 @@ const colouring: readonly StepKindId[] = ['condition', 'dye', 'stain', 'seal', '
 /** Money for a litre, by the pack that is cheapest for it. */
 const perLitre = (product: Product | undefined): number =>
   product && product.packs.length > 0 ? Math.min(...product.packs.map((p) => p.price / p.volumeL)) : 0;
+
+/** Sticks read of the colourants of layers, of the one with the fewest. */
+function sticksRead(layers: readonly Layer[], belief: Belief | undefined): number {
+  const ids = layers.flatMap((l) =>
+    l.parts
+      .filter((p) => physicsOf(p.product) !== 'clear' && physicsOf(p.product) !== 'conditioner')
+      .map((p) => p.product.id),
+  );
+  return ids.length === 0 ? 0 : Math.min(...ids.map((id) => belief?.sticksOf.get(id) ?? 0));
+}
 
 /** Minutes and money of the colour of a zone, and what speaks against it, from the plan that carries it. */
 function inPlan(
@@ -142,6 +165,7 @@ export function matchFor(asked: MatchAsked, workshop: Taught, nowMin: number): R
           pieceId: piece.id,
           zoneId,
           hex: hexOf(outcome.lab),
+          sticks: sticksRead(layers, belief),
           layers: kept,
           bands: stickBands(grounds[Number(groundId)]!.ground, layers, belief),
           recipe,

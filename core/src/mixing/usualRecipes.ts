@@ -94,12 +94,22 @@ export const wash = (paint: Product, waterPerPart: number): Recipe => ({
 });
 
 /** Colours in so many parts each. */
-export const colourParts = (name: string, colours: readonly { product: Product; parts: number }[]): Recipe => ({
-  name,
-  by: 'volume',
-  hardenerFrac: null,
-  parts: colours.map((c) => part(c.product, c.parts)),
-});
+export function colourParts(
+  name: string,
+  colours: readonly { product: Product; parts: number }[],
+  thinnerParts = 0,
+): Recipe {
+  const carrier = colours[0]?.product.carrier ?? 'none';
+  return {
+    name,
+    by: 'volume',
+    hardenerFrac: null,
+    parts: [
+      ...colours.map((c) => part(c.product, c.parts)),
+      ...(thinnerParts > 0 ? [plain(thinnerNames[carrier], thinnerParts, thinnerDensityKgPerL[carrier])] : []),
+    ],
+  };
+}
 
 /** US pounds per US gallon, as kg per litre (NIST Handbook 44, App. C: 0.45359237 kg ÷ 3.785411784 L). */
 const kgPerLOfCut = 0.45359237 / 3.785411784;

@@ -52,6 +52,7 @@ export const paperKinds = [
   'invoice',
   'care',
   'card',
+  'sticks',
 ] as const;
 export type PaperKind = (typeof paperKinds)[number];
 

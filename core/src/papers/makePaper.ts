@@ -36,6 +36,7 @@ import { drawingSvg } from './drawingSvg';
 import type { Block, Paper, PaperBand, PaperKind } from './Paper';
 import { makerOf, type PaperInput, wordsFor } from './PaperInput';
 import { priceParts } from './priceParts';
+import { stickPlan } from './stickPlan';
 
 const heading = (text: string): Block => ({ kind: 'heading', text });
 const text = (words: string): Block => ({ kind: 'text', text: words });
@@ -593,6 +594,7 @@ const made: Readonly<Record<PaperKind, (input: PaperInput) => Omit<Paper, 'kind'
   invoice,
   care,
   card,
+  sticks: stickPlan,
 };
 
 /** A paper of a piece. */

@@ -1,21 +1,14 @@
-import { type Lab, labWords, parseColour } from '@cosmesis/core/colour';
-import type { ColourSource } from '@cosmesis/core/workshop';
+import { labWords, parseColour } from '@cosmesis/core/colour';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import TextField from '@mui/material/TextField';
 import { lazy, Suspense, useState } from 'react';
+import type { NamedColour } from './NamedColour';
 import { Swatch } from './Swatch';
 
 const PhotoReading = lazy(() => import('./PhotoReading').then((m) => ({ default: m.PhotoReading })));
 const ReaderReading = lazy(() => import('./ReaderReading').then((m) => ({ default: m.ReaderReading })));
 const KnownColours = lazy(() => import('./KnownColours').then((m) => ({ default: m.KnownColours })));
-
-/** A colour with where it is from. */
-export interface NamedColour {
-  lab: Lab;
-  name: string;
-  from: ColourSource;
-}
 
 interface Props {
   label: string;
@@ -27,7 +20,7 @@ interface Props {
 }
 
 /** A colour: typed, read from a photograph or by the reader, or taken from what the workshop knows. */
-export function ColourField({ label, value, onColour, typedName = 'typed', large = false }: Props) {
+export function ColourField({ label, value, onColour, typedName = 'Typed', large = false }: Props) {
   const [text, setText] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
   const [open, setOpen] = useState<'photo' | 'reader' | 'known' | null>(null);
@@ -62,7 +55,10 @@ export function ColourField({ label, value, onColour, typedName = 'typed', large
         }}
         onBlur={() => typed(true)}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') typed(true);
+          if (event.key !== 'Enter') return;
+          // What closes on it gives the focus back: the same press must not press what it falls on.
+          event.preventDefault();
+          typed(true);
         }}
       />
       <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>

@@ -3,6 +3,7 @@ import type { StickBand } from '@cosmesis/core/matching';
 import { useId } from 'react';
 
 const [width, height] = [600, 84];
+const [gap, block] = [10, 56];
 /** Each layer is left a little shorter than the one below it: bands of one width, the last the longest. */
 const edges = (bands: number): number[] => {
   const short = (width * 0.62) / Math.max(1, bands - 1);
@@ -14,11 +15,14 @@ export function ColourStick({
   label,
   bands,
   read,
+  target = null,
 }: {
   label: string;
   bands: readonly StickBand[];
   /** What was read of a band; null: nothing. */
   read?: (after: number) => Lab | null;
+  /** What it is to come to, shown at its end; null: nothing. */
+  target?: Lab | null;
 }) {
   const grain = useId();
   const from = edges(bands.length);
@@ -32,7 +36,7 @@ export function ColourStick({
     <svg
       role="img"
       aria-label={`${label}. ${said.join('; ')}`}
-      viewBox={`0 0 ${width} ${height}`}
+      viewBox={`0 0 ${target ? width + gap + block : width} ${height}`}
       style={{ width: '100%', display: 'block' }}
       preserveAspectRatio="none"
       height={height}
@@ -93,6 +97,17 @@ export function ColourStick({
         stroke="var(--ink)"
         strokeWidth="1.5"
       />
+      {target && (
+        <rect
+          x={width + gap}
+          y={0.75}
+          width={block - 1}
+          height={height - 1.5}
+          fill={hexOf(target)}
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+        />
+      )}
     </svg>
   );
 }

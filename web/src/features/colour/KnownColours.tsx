@@ -12,7 +12,7 @@ import { useState } from 'react';
 import { useReckonings } from '../../store/useReckoning';
 import { useParts } from '../../store/useWorkshop';
 import { Mark, Pick } from '../../ui/layout';
-import type { NamedColour } from './ColourField';
+import type { NamedColour } from './NamedColour';
 
 /** More than these are found by typing. */
 const shown = 40;

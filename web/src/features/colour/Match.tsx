@@ -1,4 +1,5 @@
-import { nearness } from '@cosmesis/core/colour';
+import { nearness, parseColour } from '@cosmesis/core/colour';
+import { upperFirst } from '@cosmesis/core/finishing';
 import type { MatchAsked, RouteAnswer, ZoneOutcome } from '@cosmesis/core/matching';
 import { aboutTime, money } from '@cosmesis/core/units';
 import type { ColourRecipe } from '@cosmesis/core/workshop';
@@ -18,11 +19,12 @@ import { useParts, useSettings } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
 import { Big, Halves, Panel } from '../../ui/layout';
 import { say } from '../../ui/say';
-import { ColourField, type NamedColour } from './ColourField';
+import { ColourField } from './ColourField';
 import { ColourStick } from './ColourStick';
 import { LayerList } from './LayerList';
+import type { NamedColour } from './NamedColour';
 import { ZonePick } from './ZonePick';
-import { firstZone, woodenZones, type ZoneRef } from './zonesOfPiece';
+import { firstZone, nextZone, type ZoneRef } from './zonesOfPiece';
 
 const range = ({ low, high }: { low: number; high: number }): string => `${low.toFixed(0)} to ${high.toFixed(0)}`;
 
@@ -64,11 +66,15 @@ function Route({
       {route.zones.map((z) => (
         <Stack key={`${z.pieceId}/${z.zoneId}`} spacing={1}>
           <Typography sx={{ fontWeight: 650 }}>{z.name}</Typography>
-          <ColourStick label={`Stick foretold for ${z.name}`} bands={z.bands} />
+          <ColourStick label={`Stick foretold for ${z.name}`} bands={z.bands} target={z.recipe.target} />
           <LayerList layers={z.layers} />
           <Typography variant="body2">
-            {z.bands.at(-1)!.words} on this screen. Nine in ten sticks: ΔE {range(z.deltaE)} from the target; under a
-            warm lamp {z.lampDeltaE.toFixed(1)}.
+            {upperFirst(z.bands.at(-1)!.words)} on this screen. Eight in ten sticks: ΔE {range(z.deltaE)} from the
+            target; under a warm lamp {z.lampDeltaE.toFixed(1)}. ± ΔE {z.withinDeltaE.toFixed(1)}{' '}
+            {z.sticks === 0
+              ? 'as nobody measured it here'
+              : `after ${z.sticks} read ${z.sticks === 1 ? 'stick' : 'sticks'}`}
+            .
           </Typography>
           {why && (
             <Box component="ul" sx={{ m: 0, pl: 3 }}>
@@ -101,7 +107,7 @@ function Route({
 
 /** What a route is called where it is kept. */
 const shortName = (r: ColourRecipe): string =>
-  (r.targetName === 'typed' ? 'a typed colour' : r.targetName).slice(0, 120);
+  (r.targetName === 'Typed' ? 'a typed colour' : r.targetName).slice(0, 120);
 
 function useTake(route: RouteAnswer): { sticks: () => void; recipe: () => void } {
   const { pieces } = useParts('pieces');
@@ -135,7 +141,9 @@ function useTake(route: RouteAnswer): { sticks: () => void; recipe: () => void }
           },
         });
       });
-      if (made) void navigate(`/colour/sticks?piece=${encodeURIComponent(route.zones[0]!.pieceId)}`);
+      if (!made) return;
+      const ids = [...new Set(route.zones.map((z) => z.pieceId))];
+      void navigate(`/colour/sticks?${new URLSearchParams(ids.map((id) => ['piece', id]))}`);
     },
     recipe: () => {
       const done = all((z) => {
@@ -176,6 +184,7 @@ function Answer({ asked }: { asked: MatchAsked | null }) {
     <Stack spacing={2} component="section" aria-label="Ways to the colour">
       <Typography>
         Make a stick first: screens are no colour instruments, and a product nobody measured here is foretold widely.
+        The block at the end of a stick is the target.
       </Typography>
       {told.value.outOfReach.map((w) => (
         <Alert key={w} severity="warning">
@@ -193,7 +202,10 @@ function Answer({ asked }: { asked: MatchAsked | null }) {
 export default function Match() {
   const { pieces } = useParts('pieces');
   const [params] = useSearchParams();
-  const [target, setTarget] = useState<NamedColour | null>(null);
+  const [target, setTarget] = useState<NamedColour | null>(() => {
+    const read = parseColour(params.get('target') ?? '');
+    return read.ok ? { lab: read.value, name: params.get('called') ?? 'Typed', from: 'typed' } : null;
+  });
   const [zones, setZones] = useState<readonly ZoneRef[]>(() => {
     const first = firstZone(pieces, params);
     return first ? [first] : [];
@@ -205,19 +217,7 @@ export default function Match() {
       <Typography>There is no piece with wood to colour yet: begin one under Pieces, with its measures.</Typography>
     );
   const asked: MatchAsked | null = target && { zones: there, target: target.lab, targetName: target.name, from };
-  const another = Object.values(pieces)
-    .flatMap((p) => woodenZones(p).map((z): ZoneRef => ({ pieceId: p.id, zoneId: z.value })))
-    .find(
-      (z) =>
-        !there.some((t) => t.pieceId === z.pieceId) &&
-        pieces[z.pieceId]!.setName !== null &&
-        pieces[z.pieceId]!.setName === pieces[there[0]!.pieceId]!.setName,
-    );
-  const next =
-    another ??
-    Object.values(pieces)
-      .flatMap((p) => woodenZones(p).map((z): ZoneRef => ({ pieceId: p.id, zoneId: z.value })))
-      .find((z) => !there.some((t) => t.pieceId === z.pieceId && t.zoneId === z.zoneId));
+  const next = nextZone(pieces, there);
   return (
     <Halves>
       <Stack spacing={3}>

@@ -1,6 +1,6 @@
 import { nearness } from '@cosmesis/core/colour';
 import type { PaintAsked } from '@cosmesis/core/matching';
-import type { ProductKind } from '@cosmesis/core/workshop';
+import type { Product, ProductKind } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
@@ -16,15 +16,25 @@ import { useParts } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
 import { Big, Halves, Mark, Panel } from '../../ui/layout';
 import { NumberField } from '../../ui/NumberField';
-import { ColourField, type NamedColour } from './ColourField';
+import { ColourField } from './ColourField';
+import type { NamedColour } from './NamedColour';
 import { Swatch } from './Swatch';
 import { ZonePick } from './ZonePick';
 import { firstZone, type ZoneRef } from './zonesOfPiece';
 
 const mixable: Readonly<Record<'thick' | 'thin', readonly ProductKind[]>> = {
-  thick: ['paint', 'primer', 'metallic'],
-  thin: ['wash', 'glaze', 'paint'],
+  thick: ['paint'],
+  thin: ['wash', 'glaze'],
 };
+/** What can stand in one cup: of the kind that is wanted, by brush, in the carrier that most of them have. */
+function inOneCup(products: readonly Product[], as: 'thick' | 'thin'): Product[] {
+  const own = products.filter((p) => mixable[as].includes(p.kind) && p.methods.some((m) => m !== 'aerosol'));
+  const carriers = [...new Set(own.map((p) => p.carrier))];
+  const most = carriers.sort(
+    (a, b) => own.filter((p) => p.carrier === b).length - own.filter((p) => p.carrier === a).length,
+  )[0];
+  return own.filter((p) => p.carrier === most);
+}
 
 function Mixes({ asked }: { asked: PaintAsked | null }) {
   const told = usePaintMixes(asked);
@@ -33,34 +43,36 @@ function Mixes({ asked }: { asked: PaintAsked | null }) {
   if (!told.ok) return <Alert severity="warning">{told.issues[0]?.message}</Alert>;
   return (
     <Stack spacing={2} component="section" aria-label="Mixes">
-      <Typography>The fewest colours first. Mix a spoonful, let it dry on a card, and look.</Typography>
-      {told.value.map((m) => {
-        const parts = m.parts.map((p) => `${p.productId}:${p.parts}`).join(',');
-        return (
-          <Panel key={parts} aria-label={`Mix of ${m.parts.length}`}>
-            <Big>ΔE {m.deltaE.toFixed(1)}</Big>
-            <Typography>{nearness(m.deltaE)}</Typography>
-            <Swatch lab={m.lab} name="Dry, on this screen" />
-            <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.5 }}>
-              {m.parts.map((p) => (
-                <li key={p.productId}>
-                  <Mark style={{ background: p.hex, verticalAlign: 'middle', marginRight: 8 }} />
-                  {p.parts} {p.parts === 1 ? 'part' : 'parts'} {p.name}
-                </li>
-              ))}
-            </Box>
-            <div>
-              <Button
-                variant="outlined"
-                component={Link}
-                to={`/mix?product=${encodeURIComponent(m.parts[0]!.productId)}&parts=${encodeURIComponent(parts)}`}
-              >
-                Take it to the mix bench
-              </Button>
-            </div>
-          </Panel>
-        );
-      })}
+      <Typography>The nearest first. Mix a spoonful, let it dry on a card, and look.</Typography>
+      {[...told.value]
+        .sort((a, b) => a.deltaE - b.deltaE)
+        .map((m) => {
+          const parts = m.parts.map((p) => `${p.productId}:${p.parts}`).join(',');
+          return (
+            <Panel key={parts} aria-label={`Mix of ${m.parts.length}`}>
+              <Big>ΔE {m.deltaE.toFixed(1)}</Big>
+              <Typography>{nearness(m.deltaE)}</Typography>
+              <Swatch lab={m.lab} name="Dry, on this screen" />
+              <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.5 }}>
+                {m.parts.map((p) => (
+                  <li key={p.productId}>
+                    <Mark style={{ background: p.hex, verticalAlign: 'middle', marginRight: 8 }} />
+                    {p.parts} {p.parts === 1 ? 'part' : 'parts'} {p.name}
+                  </li>
+                ))}
+              </Box>
+              <div>
+                <Button
+                  variant="outlined"
+                  component={Link}
+                  to={`/mix?product=${encodeURIComponent(m.parts[0]!.productId)}&parts=${encodeURIComponent(parts)}`}
+                >
+                  Take it to the mix bench
+                </Button>
+              </div>
+            </Panel>
+          );
+        })}
     </Stack>
   );
 }
@@ -73,7 +85,7 @@ export default function PaintMix() {
   const [as, setAs] = useState<'thick' | 'thin'>('thick');
   const [mostParts, setMost] = useState(10);
   const [zone, setZone] = useState<ZoneRef | null>(() => firstZone(pieces, params));
-  const can = Object.values(products).filter((p) => mixable[as].includes(p.kind));
+  const can = inOneCup(Object.values(products), as);
   const [own, setOwn] = useState<readonly string[] | null>(null);
   const chosen = (own ?? can.slice(0, 8).map((p) => p.id)).filter((id) => can.some((p) => p.id === id));
   const over = as === 'thin' && zone ? { ...zone, coats: 1 } : null;
@@ -105,7 +117,7 @@ export default function PaintMix() {
             <TextField
               {...field}
               label="Mixed from"
-              helperText="What stands here can be mixed with each other: one carrier, one kind."
+              helperText="Of one carrier and one kind: what cannot stand in one cup is left out."
             />
           )}
         />

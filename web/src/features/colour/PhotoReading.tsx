@@ -15,7 +15,7 @@ import { useEffect, useRef, useState } from 'react';
 import { type PictureColours, pictureColours } from '../../store/colourReader';
 import { FileButton } from '../../ui/FileButton';
 import { Keys } from '../../ui/Keys';
-import type { NamedColour } from './ColourField';
+import type { NamedColour } from './NamedColour';
 import { Swatch } from './Swatch';
 
 type Ring = 'card' | 'place';
@@ -163,7 +163,7 @@ export function PhotoReading({ onTake, onClose }: { onTake: (colour: NamedColour
   const lab = told?.ok ? told.value.lab : null;
   const both = first && lab ? twoReadings(first, lab) : null;
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="md">
+    <Dialog open onClose={onClose} fullWidth maxWidth="lg">
       <DialogTitle>Read a colour from a photograph</DialogTitle>
       <DialogContent>
         <Stack spacing={2}>
@@ -181,16 +181,35 @@ export function PhotoReading({ onTake, onClose }: { onTake: (colour: NamedColour
           {busy && <LinearProgress aria-label="The picture is being opened" />}
           {sorry && <Alert severity="error">{sorry}</Alert>}
           {shown && (
-            <>
-              <Keys
-                legend="What is marked"
-                value={now}
-                choices={(['card', 'place'] as const).map((value) => ({ value, name: ringNames[value] }))}
-                onPick={setNow}
-              />
+            <Box
+              sx={{
+                display: 'grid',
+                gap: 3,
+                alignItems: 'start',
+                gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 3fr) minmax(0, 2fr)' },
+              }}
+            >
               <Marked shown={shown} marks={marks} now={now} onMark={mark} />
-              <Stack direction="row" spacing={3} sx={{ flexWrap: 'wrap', alignItems: 'center' }}>
-                <Box sx={{ minWidth: 220 }}>
+              <Stack spacing={2}>
+                <Keys
+                  legend="What is marked"
+                  value={now}
+                  choices={(['card', 'place'] as const).map((value) => ({ value, name: ringNames[value] }))}
+                  onPick={setNow}
+                />
+                <Keys
+                  legend="The card is"
+                  value={kind}
+                  choices={[
+                    { value: 'white', name: 'White' },
+                    { value: 'grey', name: 'Grey, 18 %' },
+                  ]}
+                  onPick={(card) => {
+                    setKind(card);
+                    look(marks, card);
+                  }}
+                />
+                <div>
                   <Typography id="ring-size">Size of the ring</Typography>
                   <Slider
                     aria-labelledby="ring-size"
@@ -204,38 +223,29 @@ export function PhotoReading({ onTake, onClose }: { onTake: (colour: NamedColour
                       if (own) mark({ ...own, radius });
                     }}
                   />
-                </Box>
-                <Keys
-                  legend="The card is"
-                  value={kind}
-                  choices={[
-                    { value: 'white', name: 'White' },
-                    { value: 'grey', name: 'Grey, 18 %' },
-                  ]}
-                  onPick={(card) => {
-                    setKind(card);
-                    look(marks, card);
-                  }}
-                />
+                </div>
+                {!told && (
+                  <Typography>{marks.card ? 'Press the wood.' : 'Press the card in the picture first.'}</Typography>
+                )}
+                {told && !told.ok && (
+                  <Alert severity="error">
+                    {told.issues.map((i) => (
+                      <div key={i.code + i.path}>{i.message}</div>
+                    ))}
+                  </Alert>
+                )}
+                {told?.ok && (
+                  <div role="status">
+                    <Swatch lab={told.value.lab} name="The place" large />
+                    <Typography>
+                      Within it the wood differs by ΔE {told.value.spreadDeltaE.toFixed(1)}; {told.value.spots} spots
+                      were read.
+                    </Typography>
+                    {both && <Alert severity={both.agree ? 'info' : 'warning'}>{both.words}</Alert>}
+                  </div>
+                )}
               </Stack>
-            </>
-          )}
-          {told && !told.ok && (
-            <Alert severity="error">
-              {told.issues.map((i) => (
-                <div key={i.code + i.path}>{i.message}</div>
-              ))}
-            </Alert>
-          )}
-          {told?.ok && (
-            <div role="status">
-              <Swatch lab={told.value.lab} name="The place" large />
-              <Typography>
-                Within it the wood differs by ΔE {told.value.spreadDeltaE.toFixed(1)}; {told.value.spots} spots were
-                read.
-              </Typography>
-              {both && <Alert severity={both.agree ? 'info' : 'warning'}>{both.words}</Alert>}
-            </div>
+            </Box>
           )}
         </Stack>
       </DialogContent>

@@ -22,8 +22,9 @@ import { useReckoning } from '../../store/useReckoning';
 import { useParts } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
 import { Big, Halves, Panel } from '../../ui/layout';
-import { ColourField, type NamedColour } from './ColourField';
+import { ColourField } from './ColourField';
 import { LayerList } from './LayerList';
+import type { NamedColour } from './NamedColour';
 import { Swatch } from './Swatch';
 import { ZonePick } from './ZonePick';
 import { firstZone, type ZoneRef } from './zonesOfPiece';
@@ -135,6 +136,7 @@ function Bench({ at, onPick }: { at: ZoneRef; onPick: (at: ZoneRef) => void }) {
             It is
           </Typography>
           <ColourField label="As it is now" value={now} onColour={setNow} />
+          {!now && <Typography>Until it is read it is taken as plainly so: read it for figures that hold.</Typography>}
           {now && target && <Typography>{comparedWords(now.lab, target.lab)} than it should be.</Typography>}
         </div>
       </Stack>

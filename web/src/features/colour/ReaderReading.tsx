@@ -10,7 +10,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { tellReader, useColourReader } from '../../store/useColourReader';
-import type { NamedColour } from './ColourField';
+import type { NamedColour } from './NamedColour';
 import { Swatch } from './Swatch';
 
 /** The stand-in has no wood to lie on: it is told what it lies on. */

@@ -40,6 +40,9 @@ const readOf = (stick: SampleStick, after: number): { lab: Lab; index: number } 
   return index < 0 ? null : { lab: stick.readings[index]!.lab, index };
 };
 
+/** What a stick is towards, in words. */
+const towards = (stick: SampleStick): string => stick.name.replace(/^Stick \d+, towards /, '');
+
 function ReadBand({
   piece,
   stick,
@@ -159,7 +162,12 @@ function Stick({ piece, stick }: { piece: Piece; stick: SampleStick }) {
         {zoneNames[stick.zoneId]} of {piece.name}, made {dateName(minuteOf(stick.madeAt), nowMin, timeZone)}
         {approved ? ': this is its recipe' : ''}
       </Typography>
-      <ColourStick label={stick.name} bands={bands} read={(after) => readOf(stick, after)?.lab ?? null} />
+      <ColourStick
+        label={stick.name}
+        bands={bands}
+        read={(after) => readOf(stick, after)?.lab ?? null}
+        target={stick.target}
+      />
       {stick.target && (
         <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 3 }}>
           <Swatch lab={stick.target} name="Target" />
@@ -181,7 +189,7 @@ function Stick({ piece, stick }: { piece: Piece; stick: SampleStick }) {
                 pieceId: piece.id,
                 stickId: stick.id,
                 expected: [...end.lab],
-                targetName: stick.name.replace(/^Stick \d+, towards /, ''),
+                targetName: towards(stick),
               }),
             );
           }}
@@ -191,7 +199,11 @@ function Stick({ piece, stick }: { piece: Piece; stick: SampleStick }) {
         <Button
           variant="outlined"
           component={Link}
-          to={`/colour?piece=${encodeURIComponent(piece.id)}&zone=${stick.zoneId}`}
+          to={`/colour?${new URLSearchParams({
+            piece: piece.id,
+            zone: stick.zoneId,
+            ...(stick.target ? { target: stick.target.join(' '), called: towards(stick) } : {}),
+          })}`}
         >
           Match again
         </Button>
@@ -240,24 +252,23 @@ export default function Sticks() {
         No stick is made yet. <Link to="/colour">Match a colour</Link>, and make a stick of the way that suits.
       </Typography>
     );
-  const asked = params.get('piece');
-  // What was made together is shown together.
+  const asked = params.getAll('piece').filter((id) => pieces[id]);
   const all = 'all';
-  const shown = own.filter(
-    (p) =>
-      asked === null || asked === all || p.id === asked || (p.setName !== null && p.setName === pieces[asked]?.setName),
-  );
+  const shown = own.filter((p) => asked.length === 0 || asked.includes(p.id));
   return (
     <Stack spacing={2}>
       <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 2, alignItems: 'center' }}>
         <Select
           label="Sticks of"
-          value={asked ?? all}
-          options={[{ value: all, name: 'All pieces' }, ...own.map((p) => ({ value: p.id, name: p.name }))]}
+          value={asked.length === 1 ? asked[0]! : all}
+          options={[
+            { value: all, name: asked.length > 1 ? 'What was made together' : 'All pieces' },
+            ...own.map((p) => ({ value: p.id, name: p.name })),
+          ]}
           onPick={(id) => setParams(id === all ? {} : { piece: id }, { replace: true })}
         />
         {shown.map((p) => (
-          <Button key={p.id} component={Link} to={`${toPiece(p.id, 'papers')}#stick`}>
+          <Button key={p.id} component={Link} to={`${toPiece(p.id, 'papers')}#sticks`}>
             Print the sticks of {p.name}
           </Button>
         ))}

@@ -32,3 +32,20 @@ export function firstZone(pieces: Readonly<Record<string, Piece>>, asked: URLSea
   const any = all.find(({ zones }) => zones.length > 0);
   return any ? { pieceId: any.piece.id, zoneId: any.zones[0]!.value } : null;
 }
+
+/** What is most likely to have to match besides: a piece of the same set, the same zone of another one, another zone. */
+export function nextZone(pieces: Readonly<Record<string, Piece>>, there: readonly ZoneRef[]): ZoneRef | undefined {
+  const first = there[0];
+  const taken = (z: ZoneRef) => there.some((t) => t.pieceId === z.pieceId && t.zoneId === z.zoneId);
+  const own = first && pieces[first.pieceId];
+  const rank = (z: ZoneRef): number => {
+    const piece = pieces[z.pieceId]!;
+    if (there.some((t) => t.pieceId === z.pieceId)) return 3;
+    if (z.zoneId !== first?.zoneId) return 4;
+    return own?.setName && piece.setName === own.setName ? 0 : piece.log.length === 0 ? 1 : 2;
+  };
+  return Object.values(pieces)
+    .flatMap((p) => woodenZones(p).map((z): ZoneRef => ({ pieceId: p.id, zoneId: z.value })))
+    .filter((z) => !taken(z))
+    .sort((a, b) => rank(a) - rank(b))[0];
+}

@@ -6,7 +6,7 @@ import { useParts } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
 import { NumberField } from '../../ui/NumberField';
 import { Select } from '../../ui/Select';
-import { colourFor, coloursFor, type RecipeKind, type RecipeSettings } from './recipeKinds';
+import { colourFor, coloursFor, mixableWith, type RecipeKind, type RecipeSettings } from './recipeKinds';
 
 /** The fields a kind of mix asks for. */
 export function KindFields({
@@ -49,7 +49,7 @@ export function KindFields({
       />
     </div>
   );
-  const paints = Object.values(products).filter((p) => p.kind === 'paint' && p.carrier === product.carrier);
+  const paints = mixableWith(product, products);
   switch (kind) {
     case 'thinned':
       return field(
@@ -128,6 +128,14 @@ export function KindFields({
               />
             </Stack>
           ))}
+          <NumberField
+            label="Parts of thinner"
+            draftKey="mix/thinner-parts"
+            value={settings.thinnerParts}
+            least={0}
+            most={100}
+            onValue={(thinnerParts) => set({ thinnerParts })}
+          />
           {settings.parts.length < paints.length && (
             <Button
               variant="outlined"

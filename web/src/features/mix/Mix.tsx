@@ -3,6 +3,7 @@ import { doWhat, lowerFirst } from '@cosmesis/core/finishing';
 import { type Batch, totalOf, usualMixTempC } from '@cosmesis/core/mixing';
 import { sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
 import { dayName, dayTime, formatVolume, latestFirst, parseVolume } from '@cosmesis/core/units';
+import type { Product } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
@@ -34,7 +35,18 @@ const start: RecipeSettings = {
   fromLb: 3,
   dropsPer100Ml: 10,
   parts: [],
+  thinnerParts: 0,
 };
+
+/** Parts as an address names them: id:3,id:1. Null: it names none that are known. */
+function partsIn(words: string | null, products: Readonly<Record<string, Product>>): RecipeSettings['parts'] | null {
+  const parts = (words ?? '').split(',').flatMap((w) => {
+    const at = w.lastIndexOf(':');
+    const [productId, n] = [w.slice(0, at), Number(w.slice(at + 1))];
+    return at > 0 && products[productId] && n > 0 && n <= 1000 ? [{ productId, parts: n }] : [];
+  });
+  return parts.length > 0 ? parts : null;
+}
 
 /** The sittings to come that use a product, the first in time first; one of two products is two tasks. */
 function useTasks(): readonly Task[] {
@@ -106,12 +118,16 @@ export default function Mix() {
   const [reservePercent, setReserve] = useState(10);
   if (!product) return <Typography>No product is on the shelf yet.</Typography>;
   const kinds = kindsFor(product, products);
-  const kind = kindPicked && kinds.includes(kindPicked) ? kindPicked : kinds[0]!;
+  // What a recipe or the bench of colour names is what is mixed.
+  const named = task ? (task.steps[0].step.mixed?.parts ?? null) : partsIn(params.get('parts'), products);
+  const first = named && kinds.includes('colours') ? 'colours' : kinds[0]!;
+  const kind = kindPicked && kinds.includes(kindPicked) ? kindPicked : first;
   const recipeSettings = own ?? {
     ...start,
     thinPercent: +(product.thinningFrac.value * 100).toFixed(1),
     coat: Math.min(4, task?.steps[0].step.ordinal ?? 1),
-    parts: [{ productId: product.id, parts: 1 }],
+    parts: named ?? [{ productId: product.id, parts: 1 }],
+    thinnerParts: task?.steps[0].step.mixed?.thinnerParts ?? 0,
   };
   const recipe = recipeFor(kind, product, products, recipeSettings);
   const barred = barredBy(kind, product, recipeSettings);
@@ -128,14 +144,14 @@ export default function Mix() {
     wantL: wantNow,
     reserveFrac: reservePercent / 100,
   });
-  const named = (number: number, batches: number) =>
+  const nameOf = (number: number, batches: number) =>
     `${recipe.name}${batches > 1 ? `, batch ${number} of ${batches}` : ''}, ${dayName(nowMin, settings.timeZone)}`.slice(
       0,
       200,
     );
   const begin = ({ number, amounts }: Batch, batches: number) => {
     const id = startMix({
-      name: named(number, batches),
+      name: nameOf(number, batches),
       recipe,
       product,
       wantedKg: totalOf(amounts, 'massKg'),
@@ -258,7 +274,7 @@ export default function Mix() {
               : null
           }
           tempC={tempC}
-          begun={(number, batches) => Object.values(mixes).some((m) => m.name === named(number, batches))}
+          begun={(number, batches) => Object.values(mixes).some((m) => m.name === nameOf(number, batches))}
           onBegin={begin}
         />
       </Stack>

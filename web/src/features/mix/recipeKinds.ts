@@ -56,6 +56,9 @@ export function colourFor(
   return colours.find((c) => c.id === colourId) ?? colours[0];
 }
 
+/** What is mixed of several by parts. */
+const partedKinds: readonly Product['kind'][] = ['paint', 'stain', 'dye', 'clear', 'wash', 'glaze'];
+
 /** The kinds that make sense for a product. */
 export function kindsFor(product: Product, products: Readonly<Record<string, Product>>): RecipeKind[] {
   const coloured = coloursFor(product, products).length > 0;
@@ -72,7 +75,7 @@ export function kindsFor(product: Product, products: Readonly<Record<string, Pro
       ? (['shellac', 'cut'] as const)
       : []),
     ...(coloured && ['paint', 'clear', 'wash', 'glaze'].includes(product.kind) ? (['drops'] as const) : []),
-    ...(product.kind === 'paint' ? (['colours'] as const) : []),
+    ...(mixableWith(product, products).length > 1 && partedKinds.includes(product.kind) ? (['colours'] as const) : []),
   ];
 }
 
@@ -88,6 +91,15 @@ export interface RecipeSettings {
   fromLb: number;
   dropsPer100Ml: number;
   parts: readonly { productId: string; parts: number }[];
+  /** Parts of thinner besides. */
+  thinnerParts: number;
+}
+
+/** What can go into one cup with a product, by parts. */
+export function mixableWith(product: Product, products: Readonly<Record<string, Product>>): Product[] {
+  if (product.kind === 'stain' || product.kind === 'dye') return coloursFor(product, products);
+  if (product.kind === 'clear') return [product, ...coloursFor(product, products)];
+  return Object.values(products).filter((p) => p.kind === product.kind && p.carrier === product.carrier);
 }
 
 /** The recipe of a kind with its settings. */
@@ -126,6 +138,7 @@ export function recipeFor(
           const colour = products[p.productId];
           return colour ? [{ product: colour, parts: p.parts }] : [];
         }),
+        s.thinnerParts,
       );
   }
 }

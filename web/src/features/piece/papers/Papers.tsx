@@ -6,7 +6,7 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { usePaper } from '../../../store/usePaper';
 import { useSettings } from '../../../store/useWorkshop';
 import { Keys } from '../../../ui/Keys';
@@ -26,14 +26,16 @@ const names: Readonly<Record<PaperKind, string>> = {
   invoice: 'For a bill',
   care: 'Care card',
   card: 'Finish card',
+  sticks: 'Sample sticks',
 };
 const choices = (Object.keys(names) as PaperKind[]).map((value) => ({ value, name: names[value] }));
 
 /** What goes on paper of a piece, shown as it will stand there, and saved as PDF. */
 export default function Papers() {
+  const { hash } = useLocation();
   const { piece, result } = usePieceContext();
   const settings = useSettings();
-  const [kind, setKind] = useState<PaperKind>('bench');
+  const [kind, setKind] = useState<PaperKind>(() => (hash === '#sticks' ? 'sticks' : 'bench'));
   const phone = useMediaQuery('(max-width: 760px)', { noSsr: true });
   const [making, setMaking] = useState(false);
   const paper = usePaper(kind, piece.id);

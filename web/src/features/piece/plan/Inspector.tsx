@@ -250,6 +250,16 @@ interface InspectorProps {
   steps: readonly ReckonedStep[];
 }
 
+/** Steps at which colour is decided. */
+const colouring: ReadonlySet<StepKindId> = new Set<StepKindId>([
+  'make-sample',
+  'dye',
+  'stain',
+  'glaze',
+  'tone',
+  'colour-wash',
+]);
+
 /** One step: what to do, why, how much, when, and what can be chosen. */
 export function Inspector({ piece, reckoned, steps }: InspectorProps) {
   const settings = useSettings();
@@ -294,6 +304,11 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
       <WillItLast piece={piece} reckoned={reckoned} />
       {reckoned.productL && reckoned.status === 'planned' && (
         <Link to={`/mix?for=${encodeURIComponent(`${piece.id}|${step.id}`)}`}>Mix it</Link>
+      )}
+      {colouring.has(step.kind) && step.zoneId && (
+        <Link to={`/colour?piece=${encodeURIComponent(piece.id)}&zone=${step.zoneId}`}>
+          Match its colour, and make a stick
+        </Link>
       )}
       {reckoned.labelSays && <Alert severity="warning">{reckoned.labelSays}</Alert>}
       {step.kind === 'inspect' && step.zoneId && <Found piece={piece} zoneId={step.zoneId} />}

@@ -1,0 +1,9 @@
+import type { Lab } from '@cosmesis/core/colour';
+import type { ColourSource } from '@cosmesis/core/workshop';
+
+/** A colour with where it is from. */
+export interface NamedColour {
+  lab: Lab;
+  name: string;
+  from: ColourSource;
+}

@@ -5,7 +5,7 @@ import type { Lab } from './observer';
 import type { Ground } from './woods';
 
 /** One reading of a stick: how it looked after so many of its layers; wet: wetted with spirits. */
-export interface StickReading {
+interface StickReading {
   after: number;
   wet: boolean;
   lab: Lab;
@@ -21,7 +21,7 @@ export interface Stick {
 type KeptLayer = SampleStick['layers'][number];
 
 /** A layer as it is kept, with its products; null: one of them is gone. */
-export function layerOf(kept: KeptLayer, products: Readonly<Record<string, Product>>): Layer | null {
+function layerOf(kept: KeptLayer, products: Readonly<Record<string, Product>>): Layer | null {
   const parts = kept.parts.map(({ productId, parts: n }) => ({ product: products[productId], parts: n }));
   if (parts.some((p) => p.product === undefined)) return null;
   return {

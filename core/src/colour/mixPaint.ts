@@ -1,6 +1,6 @@
 import { DomainError, good, type Result, refused } from '../units';
 import type { Product } from '../workshop';
-import { type Layer, plainLayer } from './Layer';
+import type { Layer } from './Layer';
 import { difference } from './lab';
 import { lookAfter } from './lookAfter';
 import { type Lab, labOf } from './observer';
@@ -37,7 +37,7 @@ const hidingCoats = 200;
 const goodEnough = 0.3;
 
 /** The colour of a mix, over what it is laid on. */
-export function mixLook(parts: PaintMix['parts'], over: MixOrder['over']): Lab {
+function mixLook(parts: PaintMix['parts'], over: MixOrder['over']): Lab {
   const layer: Layer = { parts, thinnerParts: 0, coats: over?.coats ?? hidingCoats };
   const ground: Ground = over?.ground ?? { speciesId: null, state: 'usual', read: null };
   return labOf(lookAfter(ground, [...(over?.under ?? []), layer]));
@@ -102,6 +102,3 @@ export function mixesFor({ target, products, over, mostParts }: MixOrder): Resul
 }
 
 const total = (m: PaintMix): number => m.parts.reduce((sum, p) => sum + p.parts, 0);
-
-/** What a paint does by itself, for who asks why: its colour as thick as it hides. */
-export const ownLook = (product: Product): Lab => mixLook(plainLayer(product).parts, null);

@@ -37,7 +37,7 @@ function triangle(c: readonly (readonly number[])[]): number[][] {
 }
 
 /** Value below which such a share of numbers lies. */
-export const quantile = (numbers: readonly number[], share: number): number => {
+const quantile = (numbers: readonly number[], share: number): number => {
   const sorted = [...numbers].sort((a, b) => a - b);
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
 };

@@ -46,7 +46,7 @@ const linear = Array.from({ length: 256 }, (_, n) => {
 });
 
 /** Reflectance of the cards one balances with (from memory: a white card about 0.9, a grey one 0.18). */
-export const cardReflectance = { white: 0.9, grey: 0.18 } as const;
+const cardReflectance = { white: 0.9, grey: 0.18 } as const;
 export type CardKind = keyof typeof cardReflectance;
 
 /** Spots of a patch at most; a larger one is read every so often. */

@@ -38,7 +38,7 @@ const determinant = ([p, q, r]: readonly (readonly number[])[]): number =>
  * Source: S. A. Burns, "Numerical methods for smoothest reflectance reconstruction", Color Res. Appl. 45 (2020) 8:
  * least hyperbolic tangent slope squared (recalled). Many reflectances have one colour; the smoothest is a guess at paint and wood.
  */
-export function reflectanceOfXyz(wanted: Xyz): Spectrum {
+function reflectanceOfXyz(wanted: Xyz): Spectrum {
   const w = weights.D65;
   let z = new Array<number>(n).fill(0);
   let multipliers: readonly number[] = [0, 0, 0];

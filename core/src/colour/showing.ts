@@ -18,7 +18,7 @@ const hardlyVisible = 1;
  * How much shows of what bleeds into a coat, ΔE00: absorption added to its own, which a deep colour swallows.
  * @param colour of the coat, #rrggbb
  */
-export function bleedDeltaE(colour: string): number {
+function bleedDeltaE(colour: string): number {
   const own = reflectanceOfHex(colour);
   const [brown, wood] = [reflectanceOfHex(tea), reflectanceOfHex(paleWood)];
   const bled = each(own, (r, i) =>

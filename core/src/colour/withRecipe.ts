@@ -23,7 +23,7 @@ const coloursWood = (recipe: ColourRecipe, products: Readonly<Record<string, Pro
   });
 
 /** The look that a zone has to have for a recipe. */
-export const lookFor = (
+const lookFor = (
   recipe: ColourRecipe,
   now: LookKind | undefined,
   products: Readonly<Record<string, Product>>,

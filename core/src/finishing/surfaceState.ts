@@ -1,4 +1,4 @@
-import { type Face, materialOf, type Species, speciesById, surfaceOf, zoneOfFace } from '../piece';
+import { type Face, type Species, speciesById, surfaceOf, zoneOfFace } from '../piece';
 import type {
   Carrier,
   DamageKind,
@@ -263,6 +263,3 @@ export function afterStep(state: SurfaceState, step: Step, product: Product | un
   const given = gives.reduce((s, effect) => changes[effect](s, step, product), state);
   return { ...given, lastStepId: step.id, drying: dryingAfter(state, step) };
 }
-
-/** Bare colour of a surface, #rrggbb. */
-export const bareColour = (state: SurfaceState): string => materialOf(state.material).colour ?? state.species.colour;

@@ -5,7 +5,7 @@ import { useParts } from '../../store/useWorkshop';
 const counted = (n: number, what: string) => `${Number(n.toFixed(1))} ${n === 1 ? 'part' : 'parts'} ${what}`;
 
 /** What is in a layer, in words. */
-export function layerWords(layer: ColourLayer, products: Readonly<Record<string, Product>>): string {
+function layerWords(layer: ColourLayer, products: Readonly<Record<string, Product>>): string {
   const { parts, thinnerParts, coats } = layer;
   const name = (id: string) => products[id]?.name ?? 'a product that is gone';
   const plain = parts.length === 1 && thinnerParts === 0;

@@ -2,7 +2,7 @@ import { doWhat, lookOf, stepKind } from '../finishing';
 import { surfaceOfZone } from '../piece';
 import type { Reckoning } from '../reckoning';
 import { usedRows } from '../takeaway';
-import type { FinishCard, LogEntry, Mix, Piece, StepKindId, Workshop, ZoneId } from '../workshop';
+import type { ColourRecipe, FinishCard, LogEntry, Mix, Piece, StepKindId, Workshop, ZoneId } from '../workshop';
 
 /** What cards are made from, besides the piece with its figures. */
 export interface CardShop {
@@ -97,7 +97,13 @@ export function finishCard(piece: Piece, zoneId: ZoneId, reckoning: Reckoning, s
     photoIds: (piece.photos ?? [])
       .filter((p) => p.of.kind === 'piece' || (p.of.kind === 'step' && stepIds.has(p.of.stepId)))
       .map((p) => p.id),
+    ...(piece.colours?.[zoneId]?.recipe ? { recipe: recipeAlone(piece.colours[zoneId].recipe) } : {}),
   };
+}
+
+/** A recipe without the stick of its piece. */
+function recipeAlone({ stickId: _, ...recipe }: ColourRecipe): ColourRecipe {
+  return recipe;
 }
 
 /** The cards of a piece: one for each zone that something was laid on. */

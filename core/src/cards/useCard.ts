@@ -1,8 +1,10 @@
+import { layersOf } from '../colour';
 import { lookNames, lookRow } from '../finishing';
+import { recipeOn } from '../matching';
 import { finishNames, materialOf, speciesById, surfaceOfZone, zoneNames } from '../piece';
 import { isGone, leftL, usableUntilMin } from '../stock';
 import { formatTemperature, formatVolume, type UnitSystem } from '../units';
-import type { Container, FinishCard, LogEntry, Piece, Product, StepKindId, ZoneId } from '../workshop';
+import type { ColourRecipe, Container, FinishCard, LogEntry, Piece, Product, StepKindId, ZoneId } from '../workshop';
 import { litresPerM2 } from './finishCard';
 
 /** What the finish of a card sets on a zone of another piece. */
@@ -17,6 +19,8 @@ export interface CardOn {
       { productId: string; coats: number; method: Product['methods'][number] | null; thinned: (number | null)[] }
     >
   >;
+  /** The recipe of its colour, where all of it is known here; null: none, or not. */
+  recipe: ColourRecipe | null;
 }
 
 /** One thing that is not as it was when the card was made. */
@@ -50,6 +54,11 @@ const productsOf = (card: FinishCard): CardProduct[] => [
   ...new Map(card.steps.flatMap((s) => (s.product ? [[s.product.id, s.product] as const] : []))).values(),
 ];
 
+/** Steps that a recipe lays itself. */
+const recipeKinds: readonly StepKindId[] = ['dye', 'stain', 'seal', 'glaze', 'tone'];
+/** A difference of colour below this is not spoken of, ΔE00 (from memory). */
+const worthSaying = 2;
+
 /** What of a finish carries over to a zone: all that this workshop still has, and the nearest to what it has not. */
 export function cardOn(card: FinishCard, products: CardTarget['products']): CardOn {
   const byId = new Map(productsOf(card).map((p) => [p.id, p]));
@@ -64,7 +73,19 @@ export function cardOn(card: FinishCard, products: CardTarget['products']): Card
     const method = own.method !== null && product.methods.includes(own.method) ? own.method : null;
     choices[kind] = { productId: product.id, coats: own.coats, method, thinned: [...own.thinned] };
   }
-  return { look: card.look, additions: [...card.additions], effects: { ...card.effects }, choices };
+  const recipe = card.recipe && layersOf(card.recipe.layers, products) ? card.recipe : null;
+  if (recipe) for (const kind of recipeKinds) delete choices[kind];
+  return { look: card.look, additions: [...card.additions], effects: { ...card.effects }, choices, recipe };
+}
+
+/** How its recipe looks on another wood. */
+function colourDifference(card: FinishCard, { piece, zoneId, products }: CardTarget): CardDifference[] {
+  if (!card.recipe) return [];
+  const on = recipeOn(card.recipe, piece, zoneId, products);
+  if (!on.ok) return [{ about: 'product', sentence: 'A product of its recipe is not among the products any more.' }];
+  return on.value.deltaE > worthSaying
+    ? [{ about: 'wood', sentence: `Its recipe looks otherwise here. ${on.value.words}` }]
+    : [];
 }
 
 function groundDifferences(card: FinishCard, { piece, zoneId }: CardTarget): CardDifference[] {
@@ -175,6 +196,7 @@ export function cardDifferences(card: FinishCard, target: CardTarget): CardDiffe
   return [
     ...unfinished,
     ...groundDifferences(card, target),
+    ...colourDifference(card, target),
     ...productDifferences(card, target),
     ...airDifference(card, target),
     ...wrong.map(

@@ -1,4 +1,4 @@
-import type { Piece, ZoneId } from '../workshop';
+import type { ColourRecipe, Piece, StepKindId, ZoneId } from '../workshop';
 import type { Shop } from './generatePlan';
 import { planOf } from './planOf';
 
@@ -10,9 +10,14 @@ export interface CopiedFinish {
   bands: Piece['bands'];
   choices: Piece['choices'];
   houseRules: Piece['houseRules'];
+  /** Recipes of colour, as they are; on another wood they look otherwise. */
+  recipes: Partial<Record<ZoneId, ColourRecipe>>;
   /** Zones of the new piece for which the other one has no finish: to be asked for. */
   unmatched: ZoneId[];
 }
+
+/** Steps that a recipe of colour lays. */
+const colourKinds: readonly StepKindId[] = ['dye', 'stain', 'seal', 'glaze', 'tone'];
 
 /**
  * The finish of a piece as it was planned, or as it was logged: looks with what they carry, bands, products, methods, coats and schools, matched zone
@@ -29,6 +34,8 @@ export function copyFinish(from: Piece, zones: readonly ZoneId[], as: 'planned' 
   );
   for (const step of steps) {
     if (step.zoneId === null || step.productId === null || !zones.includes(step.zoneId)) continue;
+    // What a recipe lays it names itself.
+    if (step.mixed || (from.colours?.[step.zoneId]?.recipe && colourKinds.includes(step.kind))) continue;
     const key = `${step.zoneId}/${step.kind}`;
     const own = steps.filter((s) => s.zoneId === step.zoneId && s.kind === step.kind);
     const laid = own.filter((s) => done.has(s.id));
@@ -42,6 +49,15 @@ export function copyFinish(from: Piece, zones: readonly ZoneId[], as: 'planned' 
     bands: from.bands && { ...from.bands, edges: [...from.bands.edges], productIds: [...from.bands.productIds] },
     choices,
     houseRules: { ...from.houseRules },
+    recipes: Object.fromEntries(
+      matched.flatMap((z) => {
+        const recipe = from.colours?.[z]?.recipe;
+        if (!recipe) return [];
+        // The stick is of that piece.
+        const { stickId: _, ...kept } = recipe;
+        return [[z, kept]];
+      }),
+    ),
     unmatched: zones.filter((z) => from.looks[z] === undefined),
   };
 }

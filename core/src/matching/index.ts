@@ -3,4 +3,5 @@ export { finishOfZone, groundOfZone, woodName } from './groundOfZone';
 export { type MatchAnswer, type MatchAsked, matchFor, type RouteAnswer, type ZoneOutcome } from './matchFor';
 export { type PaintAsked, type PaintMixAnswer, paintFor } from './paintFor';
 export { putRightFor, type RemedyAnswer, type TroubleAsked } from './putRightFor';
+export { type RecipeOn, recipeOn } from './recipeOn';
 export { type StickBand, stickBands } from './stickBands';

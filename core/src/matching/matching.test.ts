@@ -1,17 +1,21 @@
 import { describe, expect, it } from 'vitest';
+import { cardOn, cardsOf } from '../cards';
 import { difference, hexOf, labOfColour } from '../colour';
 import { type Deed, DeedRefused, perform } from '../deeds';
 import { demoWorkshop } from '../demo';
-import { planOf } from '../finishing';
+import { copyFinish, planOf } from '../finishing';
 import { taughtWorkshop } from '../learning';
 import { reckonPiece } from '../reckoning';
 import { leftL } from '../stock';
 import { instantOf } from '../units';
 import { readWorkshopFile, type Workshop, writeWorkshopFile } from '../workshop';
-import { bandsFor, type MatchAsked, matchFor, paintFor, putRightFor, type RouteAnswer } from './index';
+import { bandsFor, type MatchAsked, matchFor, paintFor, putRightFor, type RouteAnswer, recipeOn } from './index';
 
 const nowMin = Date.parse('2026-11-25T10:07:00Z') / 60_000;
-const demo = demoWorkshop(nowMin, 'Europe/London');
+const shown = demoWorkshop(nowMin, 'Europe/London');
+const { sticks: _, ...untried } = shown.pieces['stool-2']!;
+/** The demo before its stick was tried. */
+const demo: Workshop = { ...shown, pieces: { ...shown.pieces, 'stool-2': untried } };
 const walnut = labOfColour('#6b4a32')!;
 const stools: MatchAsked = {
   zones: [
@@ -154,6 +158,66 @@ describe('a recipe in a plan', () => {
       layers: [{ ...mixed.zones[0]!.layers[0]!, parts: [{ productId: 'gone', parts: 1 }] }],
     };
     expect(() => after(demo, { do: 'keep-recipe', pieceId: 'stool-1', zoneId: 'top', recipe })).toThrow(DeedRefused);
+  });
+});
+
+describe('the same finish on another wood', () => {
+  const w = after(demo, kept(mixed));
+  const from = w.pieces['stool-1']!;
+  const bench = w.pieces['waiting-bench']!;
+  it('is copied with its recipe, told how far it comes out, and corrected by a match to what it looked like', () => {
+    const copied = copyFinish(from, ['top'], 'planned', w);
+    expect(copied.recipes.top).toMatchObject({ layers: mixed.zones[0]!.layers });
+    expect(Object.keys(copied.choices).some((k) => /\/(dye|stain|seal|tone|glaze)$/.test(k))).toBe(false);
+    const on = recipeOn(copied.recipes.top!, { ...bench, colours: { top: { state: 'dark' } } }, 'top', w.products);
+    if (!on.ok) throw new Error('not foretold');
+    expect(on.value.words).toMatch(/^On oak, white or european, a dark board.*than where it comes from\.$/);
+    expect(on.value.deltaE).toBeGreaterThan(0.5);
+    const corrected = found(w, {
+      zones: [{ pieceId: bench.id, zoneId: 'top' }],
+      target: [...copied.recipes.top!.expected],
+      targetName: from.name,
+      from: 'shop',
+    });
+    expect(Math.min(...corrected.routes.map((r) => r.deltaE))).toBeLessThan(on.value.deltaE + 0.5);
+    expect(
+      recipeOn(
+        {
+          ...copied.recipes.top!,
+          layers: [{ ...mixed.zones[0]!.layers[0]!, parts: [{ productId: 'gone', parts: 1 }] }],
+        },
+        bench,
+        'top',
+        w.products,
+      ),
+    ).toMatchObject({ ok: false });
+  });
+  it('a finish card carries it, and lays it where it is used', () => {
+    const told = reckonPiece({ piece: from, products: w.products, settings: w.settings, nowMin });
+    if (!told.ok) throw new Error('no plan');
+    const done = told.value.steps.filter((s) => s.step.zoneId === 'top').slice(0, 20);
+    const worked = after(
+      w,
+      ...done.map(
+        (s): Deed => ({
+          do: 'finish-step',
+          pieceId: from.id,
+          step: s.step,
+          planned: { startAt: instantOf(nowMin), endAt: instantOf(nowMin), volumeL: s.productL?.likely ?? null },
+        }),
+      ),
+    );
+    const piece = worked.pieces[from.id]!;
+    const again = reckonPiece({ piece, products: w.products, settings: w.settings, nowMin });
+    if (!again.ok) throw new Error('no plan');
+    const card = cardsOf(piece, again.value, worked).find((c) => c.zoneId === 'top')!;
+    expect(card.recipe!.layers).toEqual(mixed.zones[0]!.layers);
+    const on = cardOn(card, w.products);
+    expect(on.recipe).toEqual(card.recipe);
+    expect(Object.keys(on.choices)).not.toContain('dye');
+    const { 'water-dye-brown': _, ...fewer } = w.products;
+    const usesBrown = card.recipe!.layers.some((l) => l.parts.some((p) => p.productId === 'water-dye-brown'));
+    expect(cardOn(card, fewer).recipe === null).toBe(usesBrown);
   });
 });
 

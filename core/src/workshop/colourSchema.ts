@@ -49,31 +49,32 @@ export const sampleStickSchema = z.object({
   note: text,
 });
 
+/** What a zone is finished by. */
+export const colourRecipeSchema = z.object({
+  at: instant,
+  target: lab,
+  /** What the target is, in words: "walnut table, top". */
+  targetName: name,
+  /** From the wood up, with the clear that ends it. */
+  layers: z.array(colourLayer).min(1).max(20),
+  /** What it is expected to look like. */
+  expected: lab,
+  /** The stick that was approved for it; left out: none was made yet. */
+  stickId: id.optional(),
+});
+
 /** The colour of a zone: what the wood was read as, and the recipe it is finished by. */
 export const zoneColourSchema = z.object({
   /** Read from the dry, sanded wood; left out: the usual colour of its kind. */
   ground: readColour.optional(),
   /** Which wood of its kind it is; left out: as it usually is. */
   state: z.enum(woodStates).optional(),
-  recipe: z
-    .object({
-      at: instant,
-      target: lab,
-      /** What the target is, in words: "walnut table, top". */
-      targetName: name,
-      /** From the wood up, with the clear that ends it. */
-      layers: z.array(colourLayer).min(1).max(20),
-      /** What it is expected to look like. */
-      expected: lab,
-      /** The stick that was approved for it; left out: none was made yet. */
-      stickId: id.optional(),
-    })
-    .optional(),
+  recipe: colourRecipeSchema.optional(),
 });
 
 export type SampleStick = z.infer<typeof sampleStickSchema>;
 export type ZoneColour = z.infer<typeof zoneColourSchema>;
-export type ColourRecipe = NonNullable<ZoneColour['recipe']>;
+export type ColourRecipe = z.infer<typeof colourRecipeSchema>;
 /** What a coat is mixed of. */
 export type Mixed = z.infer<typeof mixedSchema>;
 export type ColourLayer = z.infer<typeof colourLayer>;

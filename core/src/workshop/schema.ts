@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { mixedSchema, sampleStickSchema, zoneColourSchema } from './colourSchema';
+import { colourRecipeSchema, mixedSchema, sampleStickSchema, zoneColourSchema } from './colourSchema';
 import { id, instant, name, text } from './fields';
 import { houseRuleIds } from './houseRuleIds';
 import {
@@ -339,6 +339,8 @@ export const finishCardSchema = z.object({
   /** Steps that were still to come when it was made; 0: the finish was complete. */
   toCome: z.int().min(0).max(1000),
   photoIds: z.array(id).max(200),
+  /** The recipe of its colour; left out: it had none. */
+  recipe: colourRecipeSchema.optional(),
 });
 
 const lengthM = z.number().min(0.005).max(10);

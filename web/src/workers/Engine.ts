@@ -366,6 +366,8 @@ export class Engine {
       const before = this.taught?.workshop.settings.taught;
       // What was learnt stays the same object for as long as it says the same.
       if (taught && before && dequal(taught, before)) workshop.settings.taught = before;
+      const colours = this.taught?.workshop.settings.colours;
+      if (workshop.settings.colours && dequal(workshop.settings.colours, colours)) workshop.settings.colours = colours!;
       this.taught = { of, workshop };
     }
     return this.taught.workshop;

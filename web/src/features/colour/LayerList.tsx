@@ -29,3 +29,9 @@ export function LayerList({ layers }: { layers: readonly ColourLayer[] }) {
     </Box>
   );
 }
+
+/** Says what is in a layer. */
+export function useLayerWords(): (layer: ColourLayer) => string {
+  const { products } = useParts('products');
+  return (layer) => layerWords(layer, products);
+}

@@ -24,11 +24,13 @@ import { useParts, useSettings } from '../../store/useWorkshop';
 import { HeadRow } from '../../ui/HeadRow';
 import { Panel } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
+import PhotoButton from '../../ui/PhotoButton';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
 import { ColourField } from './ColourField';
 import { ColourStick } from './ColourStick';
+import { StickFields } from './StickFields';
 import { Swatch } from './Swatch';
 
 const told = (deed: ReturnType<typeof doDeed>): void => {
@@ -148,6 +150,7 @@ function Stick({ piece, stick }: { piece: Piece; stick: SampleStick }) {
   const nowMin = useNowMin();
   const answer = useBands(piece.id, stick.zoneId, stick.layers);
   const [reading, setReading] = useState<StickBand | null>(null);
+  const [changing, setChanging] = useState(false);
   const recipe = piece.colours?.[stick.zoneId]?.recipe;
   const approved = recipe?.stickId === stick.id;
   const last = readOf(stick, stick.layers.length);
@@ -207,6 +210,10 @@ function Stick({ piece, stick }: { piece: Piece; stick: SampleStick }) {
         >
           Match again
         </Button>
+        <Button aria-label={`How ${stick.name} is made`} onClick={() => setChanging(true)}>
+          How it is made
+        </Button>
+        <PhotoButton piece={piece} of={{ kind: 'stick', stickId: stick.id }} what={stick.name} />
         <Button
           onClick={() =>
             told(doDeed(`${stick.name} taken away`, { do: 'remove-stick', pieceId: piece.id, stickId: stick.id }))
@@ -215,6 +222,7 @@ function Stick({ piece, stick }: { piece: Piece; stick: SampleStick }) {
           Take the stick away
         </Button>
       </Stack>
+      {changing && <StickFields piece={piece} stick={stick} onClose={() => setChanging(false)} />}
       {reading && <ReadBand piece={piece} stick={stick} band={reading} onClose={() => setReading(null)} />}
     </Panel>
   );

@@ -1,7 +1,17 @@
-import { hexOf, labOf, woodReflectance, woodStateNames } from '@cosmesis/core/colour';
+import {
+  colourWords,
+  type Ground,
+  hexOf,
+  type Lab,
+  labOf,
+  lookAfter,
+  plainLayer,
+  woodReflectance,
+  woodStateNames,
+} from '@cosmesis/core/colour';
 import { upperFirst } from '@cosmesis/core/finishing';
-import { groundOfZone, woodName } from '@cosmesis/core/matching';
-import { type WoodState, woodStates } from '@cosmesis/core/workshop';
+import { finishOfZone, groundOfZone, woodName } from '@cosmesis/core/matching';
+import { type Piece, type WoodState, woodStates, type ZoneId } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -22,6 +32,36 @@ const noted = (told: ReturnType<typeof doDeed>) => {
   if (!told.ok) say({ text: told.issues[0]!.message });
 };
 
+/** Bare wood has three looks: dry, wetted with spirits, and under its clear. */
+function Looks({ ground, piece, zoneId }: { ground: Ground; piece: Piece; zoneId: ZoneId }) {
+  const { products, settings } = useParts('products', 'settings');
+  const finish = finishOfZone(piece, zoneId, { products, settings });
+  const looks: [string, Lab][] = [
+    ['Dry', labOf(woodReflectance(ground))],
+    ['Wetted with spirits', labOf(lookAfter(ground, [], undefined, 'wet'))],
+    ...(finish
+      ? [
+          ['Under its clear alone', labOf(lookAfter(ground, [plainLayer(finish.product, finish.coats)]))] as [
+            string,
+            Lab,
+          ],
+        ]
+      : []),
+  ];
+  return (
+    <Stack direction="row" component="ul" sx={{ flexWrap: 'wrap', gap: 2, listStyle: 'none', m: 0, p: 0 }}>
+      {looks.map(([name, lab]) => (
+        <Stack key={name} component="li" direction="row" spacing={1} sx={{ alignItems: 'center' }}>
+          <Mark style={{ background: hexOf(lab) }} />
+          <span>
+            {name}: {colourWords(lab)}
+          </span>
+        </Stack>
+      ))}
+    </Stack>
+  );
+}
+
 /** The wood of a zone: which of its kind, or as it was read. */
 function Wood({ at }: { at: ZoneRef }) {
   const { pieces } = useParts('pieces');
@@ -34,12 +74,12 @@ function Wood({ at }: { at: ZoneRef }) {
   return (
     <>
       <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', flexWrap: 'wrap', rowGap: 1 }}>
-        <Mark style={{ background: hexOf(labOf(woodReflectance(ground))) }} />
         <Typography sx={{ flex: '1 1 160px' }}>{woodName(piece, at.zoneId)}</Typography>
         <Button size="small" aria-label={`Read the wood of ${piece.name}`} onClick={() => setOpen(true)}>
           {read ? 'Read it again' : 'Read its wood'}
         </Button>
       </Stack>
+      <Looks ground={ground} piece={piece} zoneId={at.zoneId} />
       {!read && (
         <Select
           label="Which wood of its kind"

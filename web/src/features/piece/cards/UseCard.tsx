@@ -1,4 +1,5 @@
 import { type CardDifference, cardDifferences, cardName, cardOn } from '@cosmesis/core/cards';
+import { withRecipe } from '@cosmesis/core/colour';
 import { readingFor } from '@cosmesis/core/deeds';
 import { lookNames } from '@cosmesis/core/finishing';
 import { buildFaces, newPiece, shapeToDraw, zoneNames, zonesOf } from '@cosmesis/core/piece';
@@ -77,6 +78,9 @@ export function UseCard({ card, onClose }: { card: FinishCard; onClose: () => vo
       draft.additions[zone.id] = [...on.additions];
       draft.effects[zone.id] = { ...on.effects };
       for (const [kind, choice] of Object.entries(on.choices)) draft.choices[`${zone.id}/${kind}`] = { ...choice };
+      if (!on.recipe) return;
+      const { colours, choices, looks } = withRecipe(draft as Piece, zone.id, on.recipe, products);
+      Object.assign(draft, { colours, choices, looks });
     });
     say({
       text: `${piece.name}, ${zoneNames[zone.id].toLowerCase()}, has the finish of ${cardName(card)}.`,

@@ -14,9 +14,9 @@ import type { TakenPhotos } from '../../../store/takePhotos';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
 import { FilesButton } from '../../../ui/FileButton';
+import { useTakePhotos } from '../../../ui/useTakePhotos';
 import { Picture } from './Picture';
 import { shownWords } from './photoWords';
-import { useTakePhotos } from './useTakePhotos';
 
 const PhotoDialog = lazy(() => import('./PhotoDialog'));
 

@@ -11,6 +11,11 @@ export function shownChoices(piece: Piece, faces: readonly Face[]): { value: str
       name: `Damage ${i + 1}: ${damageRow(d.kind).name}, ${zoneNames[d.zoneId].toLowerCase()}`,
       of: { kind: 'damage', damageId: d.id } as const,
     })),
+    ...(piece.sticks ?? []).map((s) => ({
+      value: `stick/${s.id}`,
+      name: s.name,
+      of: { kind: 'stick', stickId: s.id } as const,
+    })),
     ...faces.map((f) => ({
       value: `face/${f.id}`,
       name: `Face: ${f.name}`,
@@ -28,6 +33,7 @@ export function shownChoices(piece: Piece, faces: readonly Face[]): { value: str
 export function shownKey({ of }: Pick<Photo, 'of'>): string {
   if (of.kind === 'damage') return `damage/${of.damageId}`;
   if (of.kind === 'face') return `face/${of.faceId}`;
+  if (of.kind === 'stick') return `stick/${of.stickId}`;
   return of.kind === 'step' ? `step/${of.stepId}` : 'piece';
 }
 

@@ -1,6 +1,8 @@
+import { plainlyDifferent, withRecipe } from '@cosmesis/core/colour';
 import { type CopiedFinish, copyFinish } from '@cosmesis/core/finishing';
+import { recipeOn } from '@cosmesis/core/matching';
 import { buildFaces, newPiece, shapeToDraw, zoneNames, zonesOf } from '@cosmesis/core/piece';
-import type { Piece } from '@cosmesis/core/workshop';
+import type { Piece, ZoneId } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
@@ -8,7 +10,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { newId, nowIso, theStore } from '../../../store/theStore';
 import { editPiece } from '../../../store/useEditPiece';
 import { useParts } from '../../../store/useWorkshop';
@@ -41,13 +43,21 @@ function useCopied() {
 }
 
 /** Gives a piece the looks, products, methods, coats and house rules of another. */
-function take({ from, to }: Answer, { looks, additions, bands, choices, houseRules, unmatched }: CopiedFinish): void {
+function take(
+  { from, to }: Answer,
+  { looks, additions, bands, choices, houseRules, recipes, unmatched }: CopiedFinish,
+): void {
   editPiece(to.id, `Copy the finish of ${from.name}`, (draft) => {
     Object.assign(draft.looks, looks);
     Object.assign(draft.additions, additions);
     if (bands) draft.bands = bands;
     Object.assign(draft.choices, choices);
     draft.houseRules = { ...houseRules };
+    const { products } = theStore().get().workshop!;
+    for (const [zone, recipe] of Object.entries(recipes)) {
+      const next = withRecipe(draft as Piece, zone as ZoneId, recipe, products);
+      Object.assign(draft, { colours: next.colours, looks: next.looks });
+    }
   });
   const left = unmatched.map((z) => zoneNames[z].toLowerCase()).join(', ');
   say({
@@ -82,6 +92,27 @@ export function CopyFinish({ piece }: { piece: Piece }) {
       )}
     </Stack>
   );
+}
+
+/** Recipes look otherwise on another wood: by how much, and where the correction is sought. */
+function Otherwise({ answer: { to }, recipes }: { answer: Answer; recipes: CopiedFinish['recipes'] }) {
+  const { products } = useParts('products');
+  return Object.entries(recipes).map(([zone, recipe]) => {
+    const told = recipeOn(recipe, to, zone as ZoneId, products);
+    if (!told.ok) return <Typography key={zone}>{told.issues[0]?.message}</Typography>;
+    const correct = new URLSearchParams({
+      piece: to.id,
+      zone,
+      target: recipe.expected.join(' '),
+      called: recipe.targetName || 'the other piece',
+    });
+    return (
+      <Typography key={zone}>
+        The recipe of the {zoneNames[zone as ZoneId].toLowerCase()}. {told.value.words}{' '}
+        {told.value.deltaE > plainlyDifferent / 2 && <Link to={`/colour?${correct}`}>Seek the correction</Link>}
+      </Typography>
+    );
+  });
 }
 
 function CopyDialog({
@@ -153,6 +184,7 @@ function CopyDialog({
               .join(', ') || 'no zone that both have'}
             .
           </Typography>
+          {other !== fresh && <Otherwise answer={answer} recipes={copied.recipes} />}
           <Stack direction="row">
             <Button variant="contained" onClick={go}>
               Copy it

@@ -13,10 +13,10 @@ import { Held, holdsOf, LeadAsked } from '../../../ui/Held';
 import { ActRow, ActWhat, ActWhen } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';
 import { PauseKey } from '../../../ui/PauseKey';
+import PhotoButton from '../../../ui/PhotoButton';
 import { pressLog } from '../../../ui/pressLog';
 import StepsOfSitting, { hasParts } from '../../../ui/StepsOfSitting';
 import UsedAmounts from '../../../ui/UsedAmounts';
-import PhotoButton from '../photos/PhotoButton';
 
 /** What to press next: the running sitting, and the next ones. */
 export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning }) {

@@ -7,8 +7,8 @@ import Typography from '@mui/material/Typography';
 import { doDeed } from '../../../store/doDeed';
 import { useNowMin } from '../../../store/useNowMin';
 import { HeldTextField } from '../../../ui/HeldTextField';
+import PhotoButton from '../../../ui/PhotoButton';
 import { say } from '../../../ui/say';
-import PhotoButton from '../photos/PhotoButton';
 
 /** What was done longer ago than this is noted in the history, minutes. */
 const justMin = 24 * 60;

@@ -17,8 +17,8 @@ import { useSettings } from '../../../store/useWorkshop';
 import { Fields } from '../../../ui/layout';
 import { toPiece } from '../../../ui/links';
 import { MeasureField } from '../../../ui/MeasureField';
+import PhotoButton from '../../../ui/PhotoButton';
 import { Select } from '../../../ui/Select';
-import PhotoButton from '../photos/PhotoButton';
 
 /** When damage is found that is noted now: on the way, once something was done. */
 export const foundNow = (piece: Piece): string | null => (piece.log.length > 0 ? new Date().toISOString() : null);

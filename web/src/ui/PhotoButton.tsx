@@ -1,9 +1,9 @@
 import type { Photo, Piece } from '@cosmesis/core/workshop';
 import AddAPhoto from '@mui/icons-material/AddAPhotoOutlined';
 import { Link } from 'react-router';
-import { FilesButton } from '../../../ui/FileButton';
-import { toPiece } from '../../../ui/links';
-import { say } from '../../../ui/say';
+import { FilesButton } from './FileButton';
+import { toPiece } from './links';
+import { say } from './say';
 import { useTakePhotos } from './useTakePhotos';
 
 interface Props {

@@ -1,12 +1,12 @@
 import type { Photo, Piece } from '@cosmesis/core/workshop';
 import { useState } from 'react';
-import { doDeed } from '../../../store/doDeed';
-import { photoStore } from '../../../store/photoStore';
-import { photoReader, type TakenPhotos, takePhotos } from '../../../store/takePhotos';
-import { newId } from '../../../store/theStore';
-import { minuteNow } from '../../../store/useNowMin';
-import { useSettings } from '../../../store/useWorkshop';
-import { say } from '../../../ui/say';
+import { doDeed } from '../store/doDeed';
+import { photoStore } from '../store/photoStore';
+import { photoReader, type TakenPhotos, takePhotos } from '../store/takePhotos';
+import { newId } from '../store/theStore';
+import { minuteNow } from '../store/useNowMin';
+import { useSettings } from '../store/useWorkshop';
+import { say } from './say';
 
 /** Takes files as photographs of a piece: how far that is, and what came of it last. */
 export function useTakePhotos(piece: Pick<Piece, 'id' | 'name'>) {

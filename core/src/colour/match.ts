@@ -43,7 +43,7 @@ export interface Outcome {
   layers: readonly Layer[];
   lab: Lab;
   /** Distance from the target, ΔE00. */
-  deltaE: { low: number; likely: number; high: number };
+  deltaE: { low: number; likely: number; high: number; mean: number };
   /** Two in three sticks come within this of the colour foretold, ΔE00. */
   withinDeltaE: number;
   /** The same under a warm lamp, ΔE00. */
@@ -62,6 +62,8 @@ export interface Route {
   sharedBase: boolean;
   /** The farthest of its surfaces, ΔE00. */
   deltaE: number;
+  /** The same over all that it may come to: what nobody measured counts as far as it may lie off, ΔE00. */
+  expected: number;
   /** Routes of one kind are weighed against each other: by what carries their colour, and whether they share a base. */
   kind: string;
   outcomes: readonly Outcome[];
@@ -90,11 +92,13 @@ type Chosen = readonly (readonly Layer[])[];
 
 /** Beyond this a match is none, ΔE00 (the handbook's threshold, from memory). */
 export const plainlyDifferent = 5;
+/** Nearer than this nothing is gained by a further layer, ΔE00 (the handbook's threshold, from memory). */
+const hardlyVisible = 1;
 /** A route with more layers has to come nearer by so much, ΔE00. */
 const worthALayer = 0.5;
 const mostRoutes = 5;
 /** Starting points of a search, and rounds of it. */
-const starts = 4;
+const starts = 3;
 const mostRounds = 4;
 /** Between two that look alike the one with fewer things to measure is taken, ΔE00 for each. */
 const perThing = 0.1;
@@ -268,7 +272,7 @@ class Search {
     const begin = (at: number): Chosen =>
       slots.map(({ options }) => grounds.map(() => options[Math.floor((at / starts) * options.length)]!));
     const free = slots.filter((s) => s.options.length > 1).length;
-    const from = Array.from({ length: free > 1 ? starts : 1 }, (_, n) => this.improved(begin(n)));
+    const from = Array.from({ length: free > 2 ? 2 : free > 1 ? starts : 1 }, (_, n) => this.improved(begin(n)));
     return from.map((chosen) => ({ chosen, cost: this.cost(chosen, everyone) })).sort((a, b) => a.cost - b.cost)[0]!;
   }
 }
@@ -302,6 +306,7 @@ function routeOf(order: MatchOrder, template: Template, search: Search, chosen: 
     sharedBase: sharesBase(order, template),
     kind: `${sharesBase(order, template)} ${outcomes[0]!.layers.filter((l) => physicsOf(l.parts[0]!.product) !== 'clear').map(carrierOf)[0] ?? ''}`,
     deltaE: Math.max(...outcomes.map((o) => o.deltaE.likely)),
+    expected: Math.max(...outcomes.map((o) => o.deltaE.mean)),
     outcomes,
   };
 }
@@ -347,16 +352,35 @@ export function matchRoutes(order: MatchOrder): Result<Match> {
     });
   }
   const found: Route[] = [];
-  for (const template of templatesFor(order)) {
-    // What cannot come nearer by a layer's worth is not sought.
-    const like = found.filter((r) => r.sharedBase || !sharesBase(order, template));
-    if (template.slots.length > 1 && like.some((r) => r.deltaE < worthALayer)) continue;
-    const search = new Search(order, template);
-    found.push(routeOf(order, template, search, search.run().chosen));
-  }
+  // What was read on sticks is sought by itself besides: it is known better than what nobody measured.
+  const measured = order.products.filter((p) => order.belief?.sticksOf.has(p.id) || p.kind === 'sealer');
+  const ways = measured.some((p) => physicsOf(p) === 'in-wood') ? [{ ...order, products: measured }, order] : [order];
+  for (const way of ways)
+    for (const template of templatesFor(way)) {
+      // What cannot come nearer by a layer's worth is not sought.
+      const like = found.filter((r) => r.sharedBase || !sharesBase(way, template));
+      if (template.slots.length > 1 && like.some((r) => r.deltaE < hardlyVisible)) continue;
+      const search = new Search(way, template);
+      const route = routeOf(way, template, search, search.run().chosen);
+      const same = (r: Route) => r.outcomes.every((o, i) => alikeLayers(o.layers, route.outcomes[i]!.layers));
+      if (!found.some(same)) found.push({ ...route, id: way === order ? route.id : `${route.id} read` });
+    }
   const routes = worthwhile(found);
   return good({ routes, outOfReach: outOfReach(order, routes) });
 }
+
+/** Layers of the same parts, in the same coats. */
+const alikeLayers = (one: readonly Layer[], other: readonly Layer[]): boolean =>
+  one.length === other.length &&
+  one.every((l, i) => {
+    const o = other[i]!;
+    return (
+      l.coats === o.coats &&
+      l.thinnerParts === o.thinnerParts &&
+      l.parts.length === o.parts.length &&
+      l.parts.every((p, k) => p.product === o.parts[k]!.product && p.parts === o.parts[k]!.parts)
+    );
+  });
 
 /** All surfaces of several get one base. */
 const sharesBase = ({ grounds }: MatchOrder, { slots }: Template): boolean =>
@@ -371,14 +395,25 @@ const thingWorth = 0.15;
 
 /** Routes that are nearer than every simpler one of their kind, fewest layers first. */
 function worthwhile(found: readonly Route[]): Route[] {
-  const sorted = [...found].sort((a, b) => a.layerCount - b.layerCount || a.things - b.things || a.deltaE - b.deltaE);
-  const nearest = Math.min(...sorted.map((r) => r.deltaE));
+  const sorted = [...found].sort(
+    (a, b) => a.layerCount - b.layerCount || a.things - b.things || a.expected - b.expected,
+  );
+  const nearest = Math.min(...sorted.map((r) => r.expected));
+  // The one that is foretold nearest is always told, though another may be surer.
+  const likeliest = [...sorted].sort((a, b) => a.deltaE - b.deltaE)[0];
   const better = sorted.filter(
     (r, i) =>
-      r.deltaE <= nearest + farOff &&
-      !sorted.slice(0, i).some((s) => (s.kind === r.kind || s.layerCount === 0) && s.deltaE - r.deltaE < worthALayer),
+      r === likeliest ||
+      (r.expected <= nearest + farOff &&
+        !sorted
+          .slice(0, i)
+          .some((s) => (s.kind === r.kind || s.layerCount === 0) && s.expected - r.expected < worthALayer)),
   );
-  const weighed = (r: Route) => r.deltaE + layerWorth * r.layerCount + thingWorth * r.things;
-  const kept = new Set([...better].sort((a, b) => weighed(a) - weighed(b)).slice(0, mostRoutes));
+  const weighed = (r: Route) => r.expected + layerWorth * r.layerCount + thingWorth * r.things;
+  const kept = new Set(
+    [...better]
+      .sort((a, b) => Number(b === likeliest) - Number(a === likeliest) || weighed(a) - weighed(b))
+      .slice(0, mostRoutes),
+  );
   return better.filter((r) => kept.has(r));
 }

@@ -77,11 +77,15 @@ export function likelyLook(ground: Ground, laid: readonly Laid[], belief: Belief
 }
 
 /** Distance of a foretold colour from a target, as a range of one in ten to nine in ten, ΔE00. */
-export function rangeTo(target: Lab, prediction: Prediction): { low: number; likely: number; high: number } {
+export function rangeTo(
+  target: Lab,
+  prediction: Prediction,
+): { low: number; likely: number; high: number; mean: number } {
   const apart = prediction.samples.map((s) => difference(s, target));
   return {
     low: quantile(apart, 0.1),
     likely: difference(prediction.lab, target),
     high: quantile(apart, 0.9),
+    mean: apart.reduce((a, b) => a + b, 0) / apart.length,
   };
 }

@@ -98,7 +98,7 @@ function Bands({
   return (
     <ScrollRegion label={`Bands of ${stick.name}`}>
       <Table>
-        <HeadRow of={['Band', 'Foretold', 'Read', '']} />
+        <HeadRow of={['Band', 'Foretold', 'Came out', 'Reading']} />
         <TableBody>
           {bands.map((b) => {
             const read = readOf(stick, b.after);
@@ -154,7 +154,8 @@ function Stick({ piece, stick }: { piece: Piece; stick: SampleStick }) {
   const recipe = piece.colours?.[stick.zoneId]?.recipe;
   const approved = recipe?.stickId === stick.id;
   const last = readOf(stick, stick.layers.length);
-  if (!answer) return <Skeleton variant="rectangular" height={240} aria-label="The stick is being worked out" />;
+  if (!answer)
+    return <Skeleton role="status" variant="rectangular" height={240} aria-label="The stick is being worked out" />;
   if (!answer.ok) return <Typography>{answer.issues[0]?.message}</Typography>;
   const bands = answer.value;
   const end = bands.at(-1)!;

@@ -20,7 +20,7 @@ const clear = typicalProducts.find((p) => p.id === 'waterborne-satin-clear')!;
 const products = typicalProducts.filter((p) => ['stain', 'dye', 'sealer', 'toner', 'glaze'].includes(p.kind));
 const wood = (id: string) => ({ id, name: id, ground: { speciesId: id, state: 'usual' as const, read: null } });
 const grounds = [wood('red-oak'), wood('beech')] as const;
-const truths = 20;
+const truths = 10;
 const readingSd = 0.6;
 
 function truth(seed: number) {

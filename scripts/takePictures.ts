@@ -12,7 +12,6 @@ const views: readonly View[] = [
   { name: 'today', path: '/' },
   { name: 'pieces', path: '/pieces' },
   { name: 'survey', path: '/pieces/writing-slope/survey' },
-  { name: 'advice', path: '/pieces/writing-slope/plan#advice' },
   { name: 'plan', path: '/pieces/ticket-cupboard/plan' },
   { name: 'plan-held', path: '/pieces/parcels-counter/plan' },
   { name: 'quantities', path: '/pieces/refreshment-table/quantities' },
@@ -23,7 +22,8 @@ const views: readonly View[] = [
   { name: 'air', path: '/air?space=goods-shed' },
   { name: 'buy', path: '/buy' },
   { name: 'shelf', path: '/shelf' },
-  { name: 'products', path: '/products' },
+  { name: 'colour', path: "/colour?piece=stool-1&zone=top&target=35 11 19&called=The counter in the ticket hall" },
+  { name: 'sticks', path: '/colour/sticks' },
   { name: 'cards', path: '/cards' },
   { name: 'learned', path: '/learned' },
   { name: 'today-phone', path: '/', width: 390, height: 844 },
@@ -50,6 +50,8 @@ await withBrowser(4188, async (browser, base) => {
       () => !/so far|Working out|Working it out|worked out again/.test(document.body.textContent),
     );
     if (path.startsWith('/air')) await page.locator('.recharts-surface').first().waitFor();
+    if (path.startsWith('/colour?')) await page.getByRole('region', { name: /^Way 1/ }).waitFor();
+    if (path === '/colour/sticks') await page.getByRole('region', { name: /^Stick 1/ }).waitFor();
     // The air is told.
     await page.getByRole('region', { name: 'Air', exact: true }).getByText('dew point').waitFor();
     if (path.endsWith('/plan'))

@@ -94,6 +94,8 @@ type Chosen = readonly (readonly Layer[])[];
 export const plainlyDifferent = 5;
 /** Nearer than this nothing is gained by a further layer, ΔE00 (the handbook's threshold, from memory). */
 const hardlyVisible = 1;
+/** A film that shows itself is surer than a colour in the wood: it is sought until one is this near whatever comes, ΔE00. */
+const surely = 2;
 /** A route with more layers has to come nearer by so much, ΔE00. */
 const worthALayer = 0.5;
 const mostRoutes = 5;
@@ -359,7 +361,9 @@ export function matchRoutes(order: MatchOrder): Result<Match> {
     for (const template of templatesFor(way)) {
       // What cannot come nearer by a layer's worth is not sought.
       const like = found.filter((r) => r.sharedBase || !sharesBase(way, template));
-      if (template.slots.length > 1 && like.some((r) => r.deltaE < hardlyVisible)) continue;
+      const enough =
+        template.id === 'over' ? like.some((r) => r.expected < surely) : like.some((r) => r.deltaE < hardlyVisible);
+      if (template.slots.length > 1 && enough) continue;
       const search = new Search(way, template);
       const route = routeOf(way, template, search, search.run().chosen);
       const same = (r: Route) => r.outcomes.every((o, i) => alikeLayers(o.layers, route.outcomes[i]!.layers));

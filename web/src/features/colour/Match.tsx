@@ -178,9 +178,7 @@ function Answer({ asked }: { asked: MatchAsked | null }) {
       </Typography>
     );
   if (told === undefined)
-    return (
-      <Skeleton role="status" variant="rectangular" height={320} aria-label="Ways to the colour are being sought" />
-    );
+    return <Skeleton role="img" variant="rectangular" height={320} aria-label="Ways to the colour are being sought" />;
   if (!told.ok) return <Alert severity="warning">{told.issues.map((i) => i.message).join(' ')}</Alert>;
   return (
     <Stack spacing={2} component="section" aria-label="Ways to the colour">

@@ -40,7 +40,7 @@ function Mixes({ asked }: { asked: PaintAsked | null }) {
   const told = usePaintMixes(asked);
   if (told === null) return <Typography>Say what colour is wanted, and choose what there is to mix with.</Typography>;
   if (told === undefined)
-    return <Skeleton role="status" variant="rectangular" height={240} aria-label="Mixes are being sought" />;
+    return <Skeleton role="img" variant="rectangular" height={240} aria-label="Mixes are being sought" />;
   if (!told.ok) return <Alert severity="warning">{told.issues[0]?.message}</Alert>;
   return (
     <Stack spacing={2} component="section" aria-label="Mixes">

@@ -55,7 +55,7 @@ function Remedies({ asked }: { asked: TroubleAsked | null }) {
   const told = useRemedies(asked);
   if (told === null) return <Typography>Say what colour it should have come to.</Typography>;
   if (told === undefined)
-    return <Skeleton role="status" variant="rectangular" height={240} aria-label="It is being worked out" />;
+    return <Skeleton role="img" variant="rectangular" height={240} aria-label="It is being worked out" />;
   if (!told.ok) return <Alert severity="warning">{told.issues[0]?.message}</Alert>;
   return (
     <Stack spacing={2} component="section" aria-label="What can be done">

@@ -155,7 +155,7 @@ function Stick({ piece, stick }: { piece: Piece; stick: SampleStick }) {
   const approved = recipe?.stickId === stick.id;
   const last = readOf(stick, stick.layers.length);
   if (!answer)
-    return <Skeleton role="status" variant="rectangular" height={240} aria-label="The stick is being worked out" />;
+    return <Skeleton role="img" variant="rectangular" height={240} aria-label="The stick is being worked out" />;
   if (!answer.ok) return <Typography>{answer.issues[0]?.message}</Typography>;
   const bands = answer.value;
   const end = bands.at(-1)!;

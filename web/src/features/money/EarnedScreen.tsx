@@ -91,7 +91,9 @@ export default function EarnedScreen() {
   return (
     <Stack spacing={3}>
       <Typography variant="h1">What it earned</Typography>
-      {all === undefined && <Skeleton variant="rectangular" height={240} aria-label="It is being worked out" />}
+      {all === undefined && (
+        <Skeleton role="img" variant="rectangular" height={240} aria-label="It is being worked out" />
+      )}
       {all && (
         <>
           <Typography>

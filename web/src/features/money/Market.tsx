@@ -58,7 +58,7 @@ function days({ alone, beside }: Worth['days']): string {
 function Answer({ seen, deal, onTake }: { seen: SeenAtMarket; deal: Deal; onTake: () => void }) {
   const { currency } = useSettings();
   const told = useWorth(seen, deal);
-  if (!told) return <Skeleton variant="rectangular" height={220} aria-label="It is being worked out" />;
+  if (!told) return <Skeleton role="img" variant="rectangular" height={220} aria-label="It is being worked out" />;
   if (!told.ok) return <Typography>{told.issues[0]?.message}</Typography>;
   const { asSeen, worst, worstSays } = told.value;
   const rows: [string, (w: Worth) => string][] = [

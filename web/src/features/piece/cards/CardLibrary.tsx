@@ -138,7 +138,7 @@ export default function CardLibrary() {
         <FileButton label="Card from a file" accept="application/json,.json" onFile={(file) => void take(file)} />
       </Stack>
       {cards === undefined ? (
-        <Skeleton variant="rectangular" height={240} aria-label="The cards are being gathered" />
+        <Skeleton role="img" variant="rectangular" height={240} aria-label="The cards are being gathered" />
       ) : found.length === 0 ? (
         <Typography>
           {cards.length === 0

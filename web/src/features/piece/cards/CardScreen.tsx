@@ -109,7 +109,8 @@ export default function CardScreen() {
   const { cardId } = useParams();
   const cards = useCards();
   const card = cards?.find((c) => c.id === cardId);
-  if (cards === undefined) return <Skeleton variant="rectangular" height={320} aria-label="The card is being made" />;
+  if (cards === undefined)
+    return <Skeleton role="img" variant="rectangular" height={320} aria-label="The card is being made" />;
   if (!card)
     return (
       <Stack spacing={2}>

@@ -71,7 +71,9 @@ export default function Papers() {
           )}
         </Stack>
       </Stack>
-      {paper === undefined && <Skeleton variant="rectangular" height={320} aria-label="The paper is being made" />}
+      {paper === undefined && (
+        <Skeleton role="img" variant="rectangular" height={320} aria-label="The paper is being made" />
+      )}
       {paper?.ok && <PaperView paper={paper.value} />}
       {paper && !paper.ok && <Typography>{paper.issues[0]?.message}</Typography>}
     </Stack>

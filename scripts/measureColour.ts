@@ -45,7 +45,7 @@ function bestOf(of: MatchOrder['grounds'], belief?: ReturnType<typeof beliefFrom
   const from = performance.now();
   const told = matchRoutes({
     target,
-    grounds,
+    grounds: of,
     products,
     finish: { product: clear, coats: 3 },
     ...(belief ? { belief } : {}),

@@ -22,7 +22,7 @@ const views: readonly View[] = [
   { name: 'air', path: '/air?space=goods-shed' },
   { name: 'buy', path: '/buy' },
   { name: 'shelf', path: '/shelf' },
-  { name: 'colour', path: "/colour?piece=stool-1&zone=top&target=35 11 19&called=The counter in the ticket hall" },
+  { name: 'colour', path: '/colour?piece=stool-1&zone=top&target=35 11 19&called=The counter in the ticket hall' },
   { name: 'sticks', path: '/colour/sticks' },
   { name: 'cards', path: '/cards' },
   { name: 'learned', path: '/learned' },

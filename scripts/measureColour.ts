@@ -18,7 +18,11 @@ import { seededRandom } from '@cosmesis/core/units';
 const target = labOfColour('#6b4a32')!;
 const clear = typicalProducts.find((p) => p.id === 'waterborne-satin-clear')!;
 const products = typicalProducts.filter((p) => ['stain', 'dye', 'sealer', 'toner', 'glaze'].includes(p.kind));
-const wood = (id: string) => ({ id, name: id, ground: { speciesId: id, state: 'usual' as const, read: null } });
+const wood = (id: string) => ({
+  name: id,
+  finish: { product: clear, coats: 3 },
+  ground: { speciesId: id, state: 'usual' as const, read: null },
+});
 const grounds = [wood('red-oak'), wood('beech')] as const;
 const truths = 10;
 const readingSd = 0.6;
@@ -47,7 +51,6 @@ function bestOf(of: MatchOrder['grounds'], belief?: ReturnType<typeof beliefFrom
     target,
     grounds: of,
     products,
-    finish: { product: clear, coats: 3 },
     ...(belief ? { belief } : {}),
   });
   solved.push(performance.now() - from);

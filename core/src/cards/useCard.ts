@@ -1,4 +1,4 @@
-import { layersOf } from '../colour';
+import { layersOf, recipeKinds } from '../colour';
 import { lookNames, lookRow } from '../finishing';
 import { recipeOn } from '../matching';
 import { finishNames, materialOf, speciesById, surfaceOfZone, zoneNames } from '../piece';
@@ -54,8 +54,6 @@ const productsOf = (card: FinishCard): CardProduct[] => [
   ...new Map(card.steps.flatMap((s) => (s.product ? [[s.product.id, s.product] as const] : []))).values(),
 ];
 
-/** Steps that a recipe lays itself. */
-const recipeKinds: readonly StepKindId[] = ['dye', 'stain', 'seal', 'glaze', 'tone'];
 /** A difference of colour below this is not spoken of, ΔE00 (from memory). */
 const worthSaying = 2;
 

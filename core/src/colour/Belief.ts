@@ -50,7 +50,7 @@ export interface Belief {
   mean: readonly number[];
   /** Their covariance. */
   covariance: Matrix;
-  /** Sticks read for a product, by its id. */
+  /** Sticks on which a product was read, by its id. */
   sticksOf: ReadonlyMap<string, number>;
 }
 

@@ -72,8 +72,11 @@ export function beliefFrom(sticks: readonly Stick[]): Belief {
     if (longest < 1e-4) break;
   }
   const sticksOf = new Map<string, number>();
-  for (const s of asked)
-    for (const id of new Set(s.layers.flatMap((l) => l.parts.map((p) => p.product.id))))
+  for (const s of asked) {
+    // A product that lies over the last band that was read was not read.
+    const layers = s.layers.slice(0, Math.max(...s.readings.map((r) => r.after)));
+    for (const id of new Set(layers.flatMap((l) => l.parts.map((p) => p.product.id))))
       sticksOf.set(id, (sticksOf.get(id) ?? 0) + 1);
+  }
   return { keys, mean, covariance, sticksOf };
 }

@@ -5,11 +5,11 @@ export type { Laid } from './effectOf';
 export { filmReflectance, kOverS, powerFromContrast, reflectanceOfKOverS, scatteringPower } from './kubelkaMunk';
 export { type Layer, type Physics, physicsOf, plainLayer } from './Layer';
 export { difference, differenceOfHex, hexOf, labOfColour, onScreen, reflectanceOfHex } from './lab';
+export { layerWords, mixedWords } from './layerWords';
 export { lookAfter, type View } from './lookAfter';
+export type { MatchGround, MatchOrder } from './MatchOrder';
 export {
   type Match,
-  type MatchGround,
-  type MatchOrder,
   matchRoutes,
   type Outcome,
   plainlyDifferent,
@@ -20,7 +20,6 @@ export { type Illuminant, type Lab, labOf, labOfXyz, whites, type Xyz, xyzOf, xy
 export { labWords, parseColour } from './parseColour';
 export { likelyLook, type Prediction, predicted, rangeTo } from './predicted';
 export {
-  namesOf,
   type Remedy,
   remedies,
   type SurfaceNow,
@@ -32,10 +31,12 @@ export {
   troubles,
 } from './putRight';
 export { type CardKind, type Patch, type PatchReading, type Pixels, readPatch, twoReadings } from './readPatch';
+export { recipeKinds, recipeStepOf } from './recipeSteps';
 export { reflectanceOf } from './reconstruct';
 export { layersOf, type Stick, stickOf } from './Stick';
 export { bleedShows, pinkThrough, yellowedDeltaE } from './showing';
 export { averaged, bandNm, type Spectrum, spectrumOf } from './spectrum';
 export { fromUnderClear, underClear } from './wetting';
 export { keptLayer, withRecipe } from './withRecipe';
+export { woodRead } from './woodRead';
 export { type Ground, woodReflectance, woodStateNames } from './woods';

@@ -1,44 +1,21 @@
-import { DomainError, good, type Result, refused } from '../units';
-import type { Product } from '../workshop';
-import { type Belief, nothingRead, thetasOf, widenedFor } from './Belief';
-import { gelLayers, glazeLayers, inWoodMixes, tintedClears, tonerLayers } from './colourants';
+import { good, type Result, refused } from '../units';
+import { nothingRead, thetasOf, widenedFor } from './Belief';
 import { nearness } from './differenceWords';
-import { type Effect, effectOf } from './effectOf';
+import { gamutIssue } from './gamutIssue';
 import { type Layer, physicsOf, plainLayer } from './Layer';
 import { difference } from './lab';
-import { type BareWood, bareWood, lookAfter, lookUnder } from './lookAfter';
+import { lookAfter } from './lookAfter';
+import type { MatchOrder } from './MatchOrder';
 import { type Lab, labOf } from './observer';
-import { type Prediction, predicted, rangeTo } from './predicted';
+import { predicted, rangeTo } from './predicted';
+import { type Chosen, RouteSearch } from './RouteSearch';
 import { reflectanceOf } from './reconstruct';
 import type { Spectrum } from './spectrum';
-import type { Thetas } from './taught';
+import { type Template, templatesFor } from './templatesFor';
 import { whyLayers } from './whyLayers';
-import type { Ground } from './woods';
-
-/** One surface that is to match. */
-export interface MatchGround {
-  id: string;
-  /** As it is called: "stool, red oak". */
-  name: string;
-  ground: Ground;
-  /** Conditioner that goes on before a colour of a carrier goes into the wood; left out: none. */
-  conditioner?: Readonly<Partial<Record<Product['carrier'], Product>>>;
-}
-
-/** What is asked of a match. */
-export interface MatchOrder {
-  target: Lab;
-  grounds: readonly [MatchGround, ...MatchGround[]];
-  /** What there is to colour with, and to seal with. */
-  products: readonly Product[];
-  /** Clear coats that end the finish, as the plan has them. */
-  finish: { product: Product; coats: number };
-  belief?: Belief;
-}
 
 /** One surface of a route, as it is foretold. */
 export interface Outcome {
-  groundId: string;
   name: string;
   layers: readonly Layer[];
   lab: Lab;
@@ -66,6 +43,7 @@ export interface Route {
   expected: number;
   /** Routes of one kind are weighed against each other: by what carries their colour, and whether they share a base. */
   kind: string;
+  /** In the order of the surfaces that were asked. */
   outcomes: readonly Outcome[];
 }
 
@@ -76,20 +54,6 @@ export interface Match {
   outOfReach: readonly string[];
 }
 
-/** A place in a route: the same for all surfaces, or each its own. */
-interface Slot {
-  scope: 'shared' | 'own';
-  options: readonly Layer[];
-  /** It takes the place of the last coat of clear. */
-  inFinish?: true;
-}
-interface Template {
-  id: string;
-  slots: readonly Slot[];
-}
-/** Chosen layers of a template: of each slot, for each surface. */
-type Chosen = readonly (readonly Layer[])[];
-
 /** Beyond this a match is none, ΔE00 (the handbook's threshold, from memory). */
 export const plainlyDifferent = 5;
 /** Nearer than this nothing is gained by a further layer, ΔE00 (the handbook's threshold, from memory). */
@@ -99,199 +63,18 @@ const surely = 2;
 /** A route with more layers has to come nearer by so much, ΔE00. */
 const worthALayer = 0.5;
 const mostRoutes = 5;
-/** Starting points of a search, and rounds of it. */
-const starts = 3;
-const mostRounds = 4;
-/** Between two that look alike the one with fewer things to measure is taken, ΔE00 for each. */
-const perThing = 0.1;
-const perPart = 0.01;
-
-const simplicity = (l: Layer): number =>
-  perThing * (l.parts.length - 1) +
-  perPart * (l.parts.reduce((sum, p) => sum + p.parts, 0) + l.thinnerParts) +
-  perThing * (l.coats - 1);
-
-/** Things that go into a layer besides its thinner. */
-const thingsIn = (l: Layer): number => l.parts.length;
-/** What goes into the wood first is carried in. */
-const carrierOf = (l: Layer): string => l.parts[0]?.product.carrier ?? 'none';
-/** Colours nearer than this are one where layers are combined, L*, a*, b*. */
-const cell = 1.5;
-
-/** Of mixes that look alike on the first of the woods the simplest. */
-function distinct({ grounds }: MatchOrder, layers: readonly Layer[]): Layer[] {
-  const best = new Map<string, Layer>();
-  for (const layer of layers) {
-    const key = labOf(lookAfter(grounds[0].ground, [layer]))
-      .map((x) => Math.round(x / cell))
-      .join(' ');
-    const known = best.get(key);
-    if (!known || simplicity(layer) < simplicity(known)) best.set(key, layer);
-  }
-  return [...best.values()];
-}
-
-/** Ways in which colour is brought onto wood, the simplest first. */
-function templatesFor(order: MatchOrder): Template[] {
-  const { products, finish, grounds } = order;
-  const into = inWoodMixes(products);
-  const few = distinct(
-    order,
-    into.filter((l) => thingsIn(l) < 3),
-  );
-  const carriers = [...new Set(into.map(carrierOf))];
-  const byCarrier = (id: string, things: number): Template[] =>
-    carriers.map((carrier) => ({
-      id: `${id} ${carrier}`,
-      slots: [{ scope: 'shared', options: into.filter((l) => thingsIn(l) === things && carrierOf(l) === carrier) }],
-    }));
-  const single = into.filter((l) => thingsIn(l) === 1);
-  const gels = gelLayers(products);
-  const tints = physicsOf(finish.product) === 'clear' ? tintedClears(finish.product, products) : [];
-  const sealers = products.filter((p) => p.kind === 'sealer');
-  const sealer = sealers.find((p) => p.traits.includes('dewaxed')) ?? sealers[0];
-  const seal: Slot[] = sealer ? [{ scope: 'shared', options: [plainLayer(sealer)] }] : [];
-  const over = sealer ? [...glazeLayers(products), ...tonerLayers(products)] : [];
-  const shared = (options: readonly Layer[]): Slot => ({ scope: 'shared', options });
-  const own = (options: readonly Layer[]): Slot => ({ scope: 'own', options });
-  const tint: Slot = { scope: 'own', options: tints, inFinish: true };
-  const all: Template[] = [
-    { id: 'clear', slots: [] },
-    ...byCarrier('one', 1),
-    { id: 'gel', slots: [shared(gels)] },
-    ...byCarrier('two', 2),
-    ...byCarrier('three', 3),
-    ...(grounds.length > 1 ? [{ id: 'each', slots: [own(into)] }] : []),
-    { id: 'one-tint', slots: [shared(single), tint] },
-    { id: 'two-tint', slots: [shared(few), tint] },
-    { id: 'in-in', slots: [own(few), shared(few)] },
-    { id: 'over', slots: [shared(few), ...seal, own(over)] },
-    { id: 'in-in-tint', slots: [own(few), shared(few), tint] },
-  ];
-  return all.filter((t) => t.slots.every((s) => s.options.length > 0));
-}
-
-/** The search for one template: slot by slot the best, the others held, until nothing gets better. */
-class Search {
-  private readonly thetas: readonly Thetas[];
-  private readonly woods: readonly BareWood[];
-  /** What each layer does on each surface: worked out once. */
-  private readonly effects: readonly Map<Layer, Effect | null>[];
-  private readonly conditioners: readonly ReadonlyMap<string, Layer>[];
-  private readonly finish: readonly Layer[];
-  private readonly rest: readonly Layer[];
-
-  constructor(
-    private readonly order: MatchOrder,
-    private readonly template: Template,
-  ) {
-    const belief = order.belief ?? nothingRead;
-    const everything: Layer = {
-      parts: order.products.map((product) => ({ product, parts: 1 })),
-      thinnerParts: 0,
-      coats: 1,
-    };
-    this.thetas = order.grounds.map(({ ground }) => {
-      if (belief.keys.length === 0) return () => undefined;
-      const { keys, mean } = widenedFor(belief, ground, [everything]);
-      return thetasOf(keys, mean);
-    });
-    this.woods = order.grounds.map(({ ground }, g) => bareWood(ground, this.thetas[g]!));
-    this.effects = order.grounds.map(() => new Map());
-    this.conditioners = order.grounds.map(
-      ({ conditioner = {} }) => new Map(Object.entries(conditioner).map(([carrier, p]) => [carrier, plainLayer(p)])),
-    );
-    const { product, coats } = order.finish;
-    this.finish = coats > 0 ? [plainLayer(product, coats)] : [];
-    this.rest = coats > 1 ? [plainLayer(product, coats - 1)] : [];
-  }
-
-  /** All layers of one surface, with the clear. */
-  layersOf(chosen: Chosen, ground: number): Layer[] {
-    const inFinish = this.template.slots.findIndex((s) => s.inFinish);
-    const before = this.conditioned(
-      chosen.filter((_, i) => i !== inFinish).map((own) => own[ground]!),
-      ground,
-    );
-    if (inFinish < 0) return [...before, ...this.finish];
-    return [...before, ...this.rest, chosen[inFinish]![ground]!];
-  }
-  /** Layers with the conditioner that the first of them asks for. */
-  private conditioned(layers: Layer[], ground: number): Layer[] {
-    const first = layers[0]?.parts[0]?.product;
-    const by = first && physicsOf(first) === 'in-wood' ? this.conditioners[ground]!.get(first.carrier) : undefined;
-    return by ? [by, ...layers] : layers;
-  }
-  private effectOn(layer: Layer, ground: number): Effect | null {
-    const known = this.effects[ground]!.get(layer);
-    if (known !== undefined) return known;
-    const made = effectOf(this.order.grounds[ground]!.ground, layer, this.thetas[ground]!);
-    this.effects[ground]!.set(layer, made);
-    return made;
-  }
-  private distance(chosen: Chosen, ground: number): number {
-    const effects = this.layersOf(chosen, ground).map((l) => this.effectOn(l, ground));
-    return difference(labOf(lookUnder(this.woods[ground]!, effects)), this.order.target);
-  }
-  /** The farthest surface, a little of the mean, and what is simpler. */
-  private cost(chosen: Chosen, asked: readonly number[]): number {
-    const apart = asked.map((g) => this.distance(chosen, g));
-    const mean = apart.reduce((a, b) => a + b, 0) / apart.length;
-    const simple = chosen.reduce(
-      (sum, own) => sum + asked.reduce((s, g) => s + simplicity(own[g]!), 0) / asked.length,
-      0,
-    );
-    return Math.max(...apart) + 0.05 * mean + simple;
-  }
-  private best(chosen: Chosen, slot: number, asked: readonly number[]): Chosen {
-    let [best, least] = [chosen, this.cost(chosen, asked)];
-    for (const option of this.template.slots[slot]!.options) {
-      const tried = chosen.map((own, i) => (i === slot ? own.map((l, g) => (asked.includes(g) ? option : l)) : own));
-      const cost = this.cost(tried, asked);
-      if (cost < least) [best, least] = [tried, cost];
-    }
-    return best;
-  }
-  private improved(from: Chosen): Chosen {
-    const everyone = this.order.grounds.map((_, g) => g);
-    let chosen = from;
-    for (let round = 0; round < mostRounds; round += 1) {
-      const before = chosen;
-      for (const [i, slot] of this.template.slots.entries()) {
-        if (slot.options.length === 1) continue;
-        if (slot.scope === 'shared') chosen = this.best(chosen, i, everyone);
-        else for (const g of everyone) chosen = this.best(chosen, i, [g]);
-      }
-      if (chosen === before) break;
-    }
-    return chosen;
-  }
-  /** The best found, from several beginnings. */
-  run(): { chosen: Chosen; cost: number } {
-    const { slots } = this.template;
-    const { grounds } = this.order;
-    const everyone = grounds.map((_, g) => g);
-    const begin = (at: number): Chosen =>
-      slots.map(({ options }) => grounds.map(() => options[Math.floor((at / starts) * options.length)]!));
-    const free = slots.filter((s) => s.options.length > 1).length;
-    const from = Array.from({ length: free > 2 ? 2 : free > 1 ? starts : 1 }, (_, n) => this.improved(begin(n)));
-    return from.map((chosen) => ({ chosen, cost: this.cost(chosen, everyone) })).sort((a, b) => a.cost - b.cost)[0]!;
-  }
-}
-
 /** Difference of two reflectances under a warm lamp, ΔE00. */
 const underLamp = (one: Spectrum, other: Spectrum): number => difference(labOf(one, 'A'), labOf(other, 'A'));
 
-function routeOf(order: MatchOrder, template: Template, search: Search, chosen: Chosen): Route {
+function routeOf(order: MatchOrder, template: Template, search: RouteSearch, chosen: Chosen): Route {
   const belief = order.belief ?? nothingRead;
   const wanted = reflectanceOf(order.target);
-  const outcomes = order.grounds.map(({ id, name, ground }, g): Outcome => {
+  const outcomes = order.grounds.map(({ name, ground }, g): Outcome => {
     const layers = search.layersOf(chosen, g);
-    const prediction: Prediction = predicted(ground, layers, belief);
+    const prediction = predicted(ground, layers, belief);
     const wide = widenedFor(belief, ground, layers);
     const look = lookAfter(ground, layers, thetasOf(wide.keys, wide.mean));
     return {
-      groundId: id,
       name,
       layers,
       lab: prediction.lab,
@@ -304,9 +87,9 @@ function routeOf(order: MatchOrder, template: Template, search: Search, chosen: 
   return {
     id: template.id,
     layerCount: template.slots.length,
-    things: Math.max(...outcomes.map((o) => o.layers.reduce((sum, l) => sum + thingsIn(l), 0))),
+    things: Math.max(...outcomes.map((o) => o.layers.reduce((sum, l) => sum + l.parts.length, 0))),
     sharedBase: sharesBase(order, template),
-    kind: `${sharesBase(order, template)} ${outcomes[0]!.layers.filter((l) => physicsOf(l.parts[0]!.product) !== 'clear').map(carrierOf)[0] ?? ''}`,
+    kind: `${sharesBase(order, template)} ${outcomes[0]!.layers.filter((l) => physicsOf(l.parts[0]!.product) !== 'clear')[0]?.parts[0]!.product.carrier ?? ''}`,
     deltaE: Math.max(...outcomes.map((o) => o.deltaE.likely)),
     expected: Math.max(...outcomes.map((o) => o.deltaE.mean)),
     outcomes,
@@ -315,12 +98,10 @@ function routeOf(order: MatchOrder, template: Template, search: Search, chosen: 
 
 /** What no route brings near, and why. */
 function outOfReach(order: MatchOrder, routes: readonly Route[]): string[] {
-  return order.grounds.flatMap(({ id, name, ground }) => {
-    const best = routes
-      .flatMap((r) => r.outcomes.filter((o) => o.groundId === id))
-      .sort((a, b) => a.deltaE.likely - b.deltaE.likely)[0];
+  return order.grounds.flatMap(({ name, ground, finish }, g) => {
+    const best = routes.map((r) => r.outcomes[g]!).sort((a, b) => a.deltaE.likely - b.deltaE.likely)[0];
     if (!best || best.deltaE.likely <= plainlyDifferent) return [];
-    const plain = labOf(lookAfter(ground, [plainLayer(order.finish.product, order.finish.coats)]));
+    const plain = labOf(lookAfter(ground, [plainLayer(finish.product, finish.coats)]));
     const nearest = `The nearest is ΔE ${best.deltaE.likely.toFixed(1)}, ${nearness(best.deltaE.likely)}.`;
     return plain[0] < order.target[0] - 2
       ? [
@@ -343,16 +124,8 @@ export function matchRoutes(order: MatchOrder): Result<Match> {
       message:
         'Nothing on the shelf or among the products colours wood: put a stain, a dye or a toner among the products.',
     });
-  try {
-    reflectanceOf(order.target);
-  } catch (error) {
-    if (!(error instanceof DomainError)) throw error;
-    return refused({
-      code: 'target_out_of_gamut',
-      path: 'target',
-      message: 'No surface can have this colour: read it once more, or type one that is less strong.',
-    });
-  }
+  const impossible = gamutIssue(order.target, 'target');
+  if (impossible) return refused(impossible);
   const found: Route[] = [];
   // What was read on sticks is sought by itself besides: it is known better than what nobody measured.
   const measured = order.products.filter((p) => order.belief?.sticksOf.has(p.id) || p.kind === 'sealer');
@@ -364,8 +137,8 @@ export function matchRoutes(order: MatchOrder): Result<Match> {
       const enough =
         template.id === 'over' ? like.some((r) => r.expected < surely) : like.some((r) => r.deltaE < hardlyVisible);
       if (template.slots.length > 1 && enough) continue;
-      const search = new Search(way, template);
-      const route = routeOf(way, template, search, search.run().chosen);
+      const search = new RouteSearch(way, template);
+      const route = routeOf(way, template, search, search.run());
       const same = (r: Route) => r.outcomes.every((o, i) => alikeLayers(o.layers, route.outcomes[i]!.layers));
       if (!found.some(same)) found.push({ ...route, id: way === order ? route.id : `${route.id} read` });
     }

@@ -1,11 +1,11 @@
-import { DomainError, good, type Result, refused } from '../units';
+import { good, type Result, refused } from '../units';
 import type { Product } from '../workshop';
+import { gamutIssue } from './gamutIssue';
 import type { Layer } from './Layer';
 import { difference } from './lab';
 import { lookAfter } from './lookAfter';
 import { type Lab, labOf } from './observer';
 import { choicesOf, wholeParts } from './parts';
-import { reflectanceOf } from './reconstruct';
 import type { Ground } from './woods';
 
 /** A mix of paints by whole parts. */
@@ -51,16 +51,8 @@ export function mixesFor({ target, products, over, mostParts }: MixOrder): Resul
       path: 'products',
       message: 'There is no paint to mix with: choose at least one that is on the shelf or can be bought.',
     });
-  try {
-    reflectanceOf(target);
-  } catch (error) {
-    if (!(error instanceof DomainError)) throw error;
-    return refused({
-      code: 'target_out_of_gamut',
-      path: 'target',
-      message: 'No surface can have this colour: read it once more, or type one that is less strong.',
-    });
-  }
+  const impossible = gamutIssue(target, 'target');
+  if (impossible) return refused(impossible);
   const mixed = (chosen: readonly Product[], counts: readonly number[]): PaintMix => {
     const parts = chosen.map((product, i) => ({ product, parts: counts[i]! })).sort((a, b) => b.parts - a.parts);
     const lab = mixLook(parts, over);

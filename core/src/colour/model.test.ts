@@ -219,8 +219,8 @@ describe('match', () => {
   const products = typicalProducts.filter((p) => ['stain', 'dye', 'sealer', 'toner', 'glaze'].includes(p.kind));
   const finish = { product: clear, coats: 3 };
   const order = (target: Lab, ...woods: string[]) => {
-    const grounds = woods.map((id) => ({ id, name: id, ground: wood(id) }));
-    return { target, grounds: grounds as unknown as readonly [(typeof grounds)[0]], products, finish };
+    const grounds = woods.map((id) => ({ name: id, ground: wood(id), finish }));
+    return { target, grounds: grounds as unknown as readonly [(typeof grounds)[0]], products };
   };
   const walnut = lab(wood('walnut'), plainLayer(clear, 3));
   it('brings pale beech and red oak to a walnut table, fewest layers first, each with its distance and range', () => {
@@ -235,7 +235,7 @@ describe('match', () => {
     expect(Math.min(...routes.map((r) => r.deltaE))).toBeLessThan(2);
     for (const r of routes)
       for (const o of r.outcomes) {
-        const ground = wood(o.groundId);
+        const ground = wood(o.name);
         expect(o.deltaE.likely).toBeCloseTo(difference(lab(ground, ...o.layers), walnut), 6);
         expect(o.deltaE.low).toBeLessThanOrEqual(o.deltaE.high);
         expect(o.layers.at(-1)!.parts[0]!.product.kind).toBe('clear');

@@ -1,7 +1,7 @@
-import { DomainError, good, type Result, refused } from '../units';
+import { good, type Result, refused } from '../units';
+import { gamutIssue } from './gamutIssue';
 import { labOfColour } from './lab';
 import type { Lab } from './observer';
-import { reflectanceOf } from './reconstruct';
 
 const hex = /^#?([0-9a-f]{3}|[0-9a-f]{6})$/i;
 const number = /[-−+]?\d+(?:\.\d+)?/g;
@@ -21,17 +21,8 @@ export function parseColour(text: string): Result<Lab> {
       path: '',
       message: 'Write a colour as #6b4a32, or its L*, a* and b* as three numbers, such as 36 12 22.',
     });
-  try {
-    if (lab[0] > 1 && lab[0] < 99) reflectanceOf(lab);
-    return good(lab);
-  } catch (error) {
-    if (!(error instanceof DomainError)) throw error;
-    return refused({
-      code: 'target_out_of_gamut',
-      path: '',
-      message: 'No surface can have this colour: read it once more, or type one that is less strong.',
-    });
-  }
+  const impossible = gamutIssue(lab, '');
+  return impossible ? refused(impossible) : good(lab);
 }
 
 function labOfNumbers(text: string): Lab | null {

@@ -3,6 +3,7 @@ import { type Belief, nothingRead } from './Belief';
 import { glazeLayers, inWoodMixes, tintedClears, tonerLayers } from './colourants';
 import { type Layer, physicsOf, plainLayer } from './Layer';
 import { difference } from './lab';
+import { layerWords } from './layerWords';
 import type { Lab } from './observer';
 import { likelyLook } from './predicted';
 import type { Ground } from './woods';
@@ -194,7 +195,7 @@ const ways: readonly Way[] = [
       overWith(
         s,
         () => 'Correct it in the wood',
-        (l) => `${namesOf(l)}, over what is there: ${whatCancels[s.order.trouble] ?? 'colour only darkens'}.`,
+        (l) => `${layerWords(l)}, over what is there: ${whatCancels[s.order.trouble] ?? 'colour only darkens'}.`,
         inWoodMixes(s.order.products, 6).filter((l) => l.parts.length < 3),
       ),
   },
@@ -207,7 +208,7 @@ const ways: readonly Way[] = [
         ? overWith(
             s,
             () => 'Tint a coat of the clear',
-            (l) => `${namesOf(l)}: thin, looked at before the next. It evens what is blotchy.`,
+            (l) => `${layerWords(l)}: thin, looked at before the next. It evens what is blotchy.`,
             tintedClears(s.order.finish.product, s.order.products),
           )
         : null,
@@ -220,7 +221,7 @@ const ways: readonly Way[] = [
       overWith(
         s,
         (l) => (l.parts[0]!.product.kind === 'toner' ? 'Tone it' : 'Glaze it'),
-        (l) => `${namesOf(l)}, over a sealing coat: stopped when it matches.`,
+        (l) => `${layerWords(l)}, over a sealing coat: stopped when it matches.`,
         [...tonerLayers(s.order.products), ...glazeLayers(s.order.products)],
       ),
   },
@@ -278,18 +279,4 @@ export function remedies(order: TroubleOrder): Remedy[] {
       return made ? [{ id: w.id, ...made }] : [];
     })
     .sort((a, b) => rank(a) - rank(b));
-}
-
-/** What is in a layer, by parts, in words. */
-export function namesOf({ parts, thinnerParts, coats }: Layer): string {
-  const plain = parts.length === 1 && thinnerParts === 0;
-  const named = plain
-    ? parts[0]!.product.name
-    : [
-        ...parts.map((p) => `${p.parts} ${p.parts === 1 ? 'part' : 'parts'} ${p.product.name}`),
-        ...(thinnerParts > 0
-          ? [`${Number(thinnerParts.toFixed(1))} ${thinnerParts === 1 ? 'part' : 'parts'} thinner`]
-          : []),
-      ].join(', ');
-  return coats > 1 ? `${named}, ${coats} coats` : named;
 }

@@ -1,10 +1,6 @@
-import type { ColourLayer, ColourRecipe, LookKind, Piece, Product, StepKindId, ZoneId } from '../workshop';
+import type { ColourLayer, ColourRecipe, LookKind, Piece, Product, ZoneId } from '../workshop';
 import { type Layer, physicsOf } from './Layer';
-
-/** Looks of bare wood that carry a recipe as they are. */
-const carries: readonly (LookKind | undefined)[] = ['stained-clear'];
-/** What was chosen for these is put aside by a recipe: it names them itself. */
-const named: readonly StepKindId[] = ['dye', 'stain', 'seal', 'glaze', 'tone'];
+import { recipeKinds } from './recipeSteps';
 
 /** A layer as it is kept. */
 export const keptLayer = ({ parts, thinnerParts, coats, dwellMin, grit }: Layer): ColourLayer => ({
@@ -22,13 +18,12 @@ const coloursWood = (recipe: ColourRecipe, products: Readonly<Record<string, Pro
     return product !== undefined && physicsOf(product) !== 'clear';
   });
 
-/** The look that a zone has to have for a recipe. */
+/** The look that a zone has to have for a recipe: a tint alone is carried by a natural finish too. */
 const lookFor = (
   recipe: ColourRecipe,
   now: LookKind | undefined,
   products: Readonly<Record<string, Product>>,
-): LookKind =>
-  carries.includes(now) ? now! : now === 'natural-clear' && !coloursWood(recipe, products) ? now : 'stained-clear';
+): LookKind => (now === 'natural-clear' && !coloursWood(recipe, products) ? now : 'stained-clear');
 
 /** A piece whose zone is finished by a recipe; null: by none any more, its look stays. */
 export function withRecipe(
@@ -41,7 +36,7 @@ export function withRecipe(
   const colours = { ...piece.colours, [zoneId]: recipe ? { ...kept, recipe } : kept };
   if (!recipe) return { ...piece, colours };
   const choices = Object.fromEntries(
-    Object.entries(piece.choices).filter(([key]) => !named.some((kind) => key === `${zoneId}/${kind}`)),
+    Object.entries(piece.choices).filter(([key]) => !recipeKinds.some((kind) => key === `${zoneId}/${kind}`)),
   );
   return {
     ...piece,

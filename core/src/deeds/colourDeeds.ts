@@ -38,14 +38,6 @@ export function readStick(
   if (stick.readings.length >= mostReadings)
     throw new DeedRefused('too_many_readings', `A stick carries ${mostReadings} readings: take one away first.`);
   stick.readings.push({ ...reading, lab: [...reading.lab], at });
-  // A stick is of the wood of its zone: read bare, it says what that is, unless the zone itself was read.
-  const piece = pieceOf(draft, pieceId);
-  const known = piece.colours?.[stick.zoneId]?.ground;
-  if (reading.after === 0 && !reading.wet && (!known || known.from === 'stick'))
-    piece.colours = {
-      ...piece.colours,
-      [stick.zoneId]: { ...piece.colours?.[stick.zoneId], ground: { lab: [...reading.lab], from: 'stick', at } },
-    };
 }
 
 /** A reading is taken away. */

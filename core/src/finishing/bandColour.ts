@@ -13,20 +13,23 @@ import {
   reflectanceOfHex,
 } from '../colour';
 import { materialOf } from '../piece';
-import type { Product, ZoneColour } from '../workshop';
+import type { Product } from '../workshop';
 import type { SurfaceState } from './surfaceState';
 
 /** Filler before it is coloured (from memory), and how much of a mended face it takes on a stick. */
 const fillColour = '#c9b79a';
 const fillShare = 0.35;
 
+/** What is known of the wood of a zone besides its kind. */
+export type WoodOf = Pick<Ground, 'state' | 'read'>;
+
 /** The wood of a surface, as it was read or as its kind has it; what is no wood has its own colour. */
-function groundOf(state: SurfaceState, colour: ZoneColour | undefined): Ground {
+function groundOf(state: SurfaceState, wood: WoodOf | undefined): Ground {
   const own = materialOf(state.material).colour;
   return {
     speciesId: state.species.id,
-    state: colour?.state ?? 'usual',
-    read: colour?.ground?.lab ?? (own ? labOfColour(own) : null),
+    state: wood?.state ?? 'usual',
+    read: wood?.read ?? (own ? labOfColour(own) : null),
   };
 }
 
@@ -97,10 +100,10 @@ let knownBy: Belief = nothingRead;
 export function bandColour(
   state: SurfaceState,
   products: Readonly<Record<string, Product>>,
-  colour?: ZoneColour,
+  wood?: WoodOf,
   belief: Belief = nothingRead,
 ): string {
-  const ground = groundOf(state, colour);
+  const ground = groundOf(state, wood);
   const laid = joined(state.layers.map((l) => laidOf(l, products)));
   const fills = state.fills > 0 && state.layers.length === 0;
   if (knownBy !== belief || known.size >= mostKept) {

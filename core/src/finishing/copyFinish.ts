@@ -1,4 +1,5 @@
-import type { ColourRecipe, Piece, StepKindId, ZoneId } from '../workshop';
+import { recipeKinds } from '../colour';
+import type { ColourRecipe, Piece, ZoneId } from '../workshop';
 import type { Shop } from './generatePlan';
 import { planOf } from './planOf';
 
@@ -16,9 +17,6 @@ export interface CopiedFinish {
   unmatched: ZoneId[];
 }
 
-/** Steps that a recipe of colour lays. */
-const colourKinds: readonly StepKindId[] = ['dye', 'stain', 'seal', 'glaze', 'tone'];
-
 /**
  * The finish of a piece as it was planned, or as it was logged: looks with what they carry, bands, products, methods, coats and schools, matched zone
  * by zone by their kind. What was logged wins over what was planned: the number of coats that went on is copied, not the
@@ -35,7 +33,7 @@ export function copyFinish(from: Piece, zones: readonly ZoneId[], as: 'planned' 
   for (const step of steps) {
     if (step.zoneId === null || step.productId === null || !zones.includes(step.zoneId)) continue;
     // What a recipe lays it names itself.
-    if (step.mixed || (from.colours?.[step.zoneId]?.recipe && colourKinds.includes(step.kind))) continue;
+    if (step.mixed || (from.colours?.[step.zoneId]?.recipe && recipeKinds.includes(step.kind))) continue;
     const key = `${step.zoneId}/${step.kind}`;
     const own = steps.filter((s) => s.zoneId === step.zoneId && s.kind === step.kind);
     const laid = own.filter((s) => done.has(s.id));

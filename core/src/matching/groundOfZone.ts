@@ -1,19 +1,28 @@
-import { type Ground, keptLayer, labOfColour, physicsOf, plainLayer, withRecipe, woodStateNames } from '../colour';
+import {
+  type Ground,
+  keptLayer,
+  labOfColour,
+  physicsOf,
+  plainLayer,
+  withRecipe,
+  woodRead,
+  woodStateNames,
+} from '../colour';
 import { planOf } from '../finishing';
 import { materialOf, speciesById, surfaceOfZone } from '../piece';
-import type { Piece, Product, Workshop, ZoneId } from '../workshop';
+import { type Result, refused } from '../units';
+import type { ColourRecipe, Piece, Product, Workshop, ZoneId } from '../workshop';
 
-type SurfaceOf = Pick<Piece, 'surfaces' | 'colours'>;
+type SurfaceOf = Pick<Piece, 'surfaces' | 'colours' | 'sticks'>;
 
 /** The wood of a zone as colour sees it. */
 export function groundOfZone(piece: SurfaceOf, zoneId: ZoneId): Ground {
   const { material } = surfaceOfZone(piece, zoneId);
-  const colour = piece.colours?.[zoneId];
   const own = materialOf(material.kind).colour;
   return {
     speciesId: material.speciesId,
-    state: colour?.state ?? 'usual',
-    read: colour?.ground?.lab ?? (own ? labOfColour(own) : null),
+    state: piece.colours?.[zoneId]?.state ?? 'usual',
+    read: woodRead(piece, zoneId) ?? (own ? labOfColour(own) : null),
   };
 }
 
@@ -43,30 +52,40 @@ export function finishOfZone(
   return product ? { product, coats: usualCoats } : null;
 }
 
-/** The conditioner that the plan of a zone would lay before a colour of each carrier: as its house and its wood have it. */
-export function conditionersOf(
+/** What the plan of a zone lays under and over a colour of it. */
+interface AroundColour {
+  finish: { product: Product; coats: number } | null;
+  /** Before a colour of each carrier goes into the wood: as its house and its wood have it. */
+  conditioner: Partial<Record<Product['carrier'], Product>>;
+}
+
+/** What the plan of a zone would lay around a recipe: it is planned with a plain one of each carrier, whatever its look is now. */
+export function aroundColour(
   piece: Piece,
   zoneId: ZoneId,
   workshop: Pick<Workshop, 'products' | 'settings'>,
-): Partial<Record<Product['carrier'], Product>> {
+): AroundColour {
   const { products } = workshop;
   const colours = Object.values(products).filter((p) => physicsOf(p) === 'in-wood');
-  const found: Partial<Record<Product['carrier'], Product>> = {};
+  const around: AroundColour = { finish: null, conditioner: {} };
   for (const carrier of new Set(colours.map((p) => p.carrier))) {
     const colour = colours.find((p) => p.carrier === carrier)!;
     const lab = labOfColour(colour.colour)!;
     const layers = [keptLayer(plainLayer(colour))];
-    const recipe = {
-      at: piece.createdAt,
-      target: [...lab] as [number, number, number],
-      targetName: '',
-      layers,
-      expected: [...lab] as [number, number, number],
-    };
-    const { steps } = planOf(withRecipe(piece, zoneId, recipe, products), workshop);
-    const step = steps.find((s) => s.zoneId === zoneId && s.kind === 'condition');
+    const recipe: ColourRecipe = { at: piece.createdAt, target: lab, targetName: '', layers, expected: lab };
+    const planned = withRecipe(piece, zoneId, recipe, products);
+    const step = planOf(planned, workshop).steps.find((s) => s.zoneId === zoneId && s.kind === 'condition');
     const conditioner = step?.productId ? products[step.productId] : undefined;
-    if (conditioner) found[carrier] = conditioner;
+    if (conditioner) around.conditioner[carrier] = conditioner;
+    around.finish ??= finishOfZone(planned, zoneId, workshop);
   }
-  return found;
+  around.finish ??= finishOfZone(piece, zoneId, workshop);
+  return around;
 }
+
+/** Colour is judged under its clear: without one there is no answer. */
+export const noClear: Result<never> = refused({
+  code: 'no_clear',
+  path: 'products',
+  message: 'There is no clear among the products: colour is judged under its clear. Put one among them.',
+});

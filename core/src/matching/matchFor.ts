@@ -4,6 +4,7 @@ import {
   keptLayer,
   type Lab,
   type Layer,
+  type MatchGround,
   matchRoutes,
   type Outcome,
   physicsOf,
@@ -24,7 +25,7 @@ import {
   type Workshop,
   type ZoneId,
 } from '../workshop';
-import { conditionersOf, finishOfZone, groundOfZone, woodName } from './groundOfZone';
+import { aroundColour, groundOfZone, noClear, woodName } from './groundOfZone';
 import { knownPiece } from './knownZone';
 import { type StickBand, stickBands } from './stickBands';
 
@@ -38,7 +39,7 @@ export interface MatchAsked {
 }
 
 /** One zone of a route. */
-export interface ZoneOutcome extends Omit<Outcome, 'layers' | 'groundId'> {
+export interface ZoneOutcome extends Omit<Outcome, 'layers'> {
   pieceId: string;
   zoneId: ZoneId;
   hex: string;
@@ -47,8 +48,8 @@ export interface ZoneOutcome extends Omit<Outcome, 'layers' | 'groundId'> {
   layers: readonly ColourLayer[];
   bands: readonly StickBand[];
   recipe: ColourRecipe;
-  /** Minutes and money of its colour, by the plan that carries it; null: no plan could be made. */
-  cost: { handsOnMin: number; materials: number } | null;
+  /** Minutes of hands and price of the product of its colour, in the currency, by the plan that carries it; null: no plan could be made. */
+  cost: { handsOnMin: number; price: number } | null;
   /** What speaks against it in that plan. */
   findings: readonly string[];
 }
@@ -98,7 +99,7 @@ function inPlan(
   return {
     cost: {
       handsOnMin: own.reduce((sum, s) => sum + s.handsOnMin, 0),
-      materials: own.reduce(
+      price: own.reduce(
         (sum, s) =>
           sum +
           drawnShares(s.step).reduce(
@@ -126,38 +127,34 @@ export function matchFor(asked: MatchAsked, workshop: Taught, nowMin: number): R
     if (!known.ok) return known;
   }
   const zones = asked.zones.map(({ pieceId, zoneId }) => ({ piece: workshop.pieces[pieceId]!, zoneId }));
-  const [first] = zones;
-  if (!first)
+  if (zones.length === 0)
     return refused({ code: 'no_zone', path: 'zones', message: 'Choose at least one zone that is to get the colour.' });
-  const finish = finishOfZone(first.piece, first.zoneId, workshop);
-  if (!finish)
-    return refused({
-      code: 'no_clear',
-      path: 'products',
-      message: 'There is no clear among the products: colour is judged under its clear. Put one among them.',
-    });
   const stock = usableStock(Object.values(workshop.containers), workshop.products, nowMin);
   const there = (p: Product) => asked.from === 'shop' || (stock[p.id]?.usableL ?? 0) > 0;
-  const grounds = zones.map(({ piece, zoneId }, i) => ({
-    id: String(i),
-    name: `${piece.name}, ${zoneNames[zoneId].toLowerCase()} of ${woodName(piece, zoneId).toLowerCase()}`,
-    ground: groundOfZone(piece, zoneId),
-    conditioner: conditionersOf(piece, zoneId, workshop),
-  }));
+  const grounds: MatchGround[] = [];
+  for (const { piece, zoneId } of zones) {
+    const around = aroundColour(piece, zoneId, workshop);
+    if (!around.finish) return noClear;
+    grounds.push({
+      name: `${piece.name}, ${zoneNames[zoneId].toLowerCase()} of ${woodName(piece, zoneId).toLowerCase()}`,
+      ground: groundOfZone(piece, zoneId),
+      finish: around.finish,
+      conditioner: around.conditioner,
+    });
+  }
   const belief = workshop.settings.colours;
   const found = matchRoutes({
     target,
-    grounds: grounds as [(typeof grounds)[number]],
+    grounds: grounds as [MatchGround, ...MatchGround[]],
     products: Object.values(workshop.products).filter(there),
-    finish,
     ...(belief ? { belief } : {}),
   });
   if (!found.ok) return found;
   const routes = found.value.routes.map(
     ({ outcomes, ...route }): RouteAnswer => ({
       ...route,
-      zones: outcomes.map(({ layers, groundId, ...outcome }): ZoneOutcome => {
-        const { piece, zoneId } = zones[Number(groundId)]!;
+      zones: outcomes.map(({ layers, ...outcome }, g): ZoneOutcome => {
+        const { piece, zoneId } = zones[g]!;
         const kept = layers.map(keptLayer);
         const recipe: ColourRecipe = { at, target: [...target], targetName, layers: kept, expected: [...outcome.lab] };
         return {
@@ -167,7 +164,7 @@ export function matchFor(asked: MatchAsked, workshop: Taught, nowMin: number): R
           hex: hexOf(outcome.lab),
           sticks: sticksRead(layers, belief),
           layers: kept,
-          bands: stickBands(grounds[Number(groundId)]!.ground, layers, belief),
+          bands: stickBands(grounds[g]!.ground, layers, belief),
           recipe,
           ...inPlan(withRecipe(piece, zoneId, recipe, workshop.products), zoneId, workshop, nowMin),
         };

@@ -4,15 +4,14 @@ import {
   hexOf,
   keptLayer,
   type Lab,
-  physicsOf,
   type Remedy,
   remedies,
   type SurfaceNow,
   type Trouble,
 } from '../colour';
-import { good, type Result, refused } from '../units';
+import { good, type Result } from '../units';
 import type { ColourLayer, Workshop, ZoneId } from '../workshop';
-import { finishOfZone, groundOfZone } from './groundOfZone';
+import { finishOfZone, groundOfZone, noClear } from './groundOfZone';
 import { knownLayers, knownPiece } from './knownZone';
 
 /** What is asked where a colour came out wrong. */
@@ -43,17 +42,10 @@ export function putRightFor(
   const layers = knownLayers(kept, workshop.products);
   if (!layers.ok) return layers;
   const finish = finishOfZone(piece.value, zoneId, workshop);
-  if (!finish)
-    return refused({
-      code: 'no_clear',
-      path: 'products',
-      message: 'There is no clear among the products: colour is judged under its clear. Put one among them.',
-    });
+  if (!finish) return noClear;
   const { colours } = workshop.settings;
   // The clear that ends it is laid in thought: what is asked is what it will look like then.
-  const laid = layers.value.filter(
-    (l) => !(physicsOf(l.parts[0]!.product) === 'clear' && l.parts[0]!.product.kind === 'clear'),
-  );
+  const laid = layers.value.filter((l) => l.parts[0]!.product.kind !== 'clear');
   const found = remedies({
     trouble,
     state,

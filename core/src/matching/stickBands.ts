@@ -5,7 +5,7 @@ import {
   hexOf,
   type Lab,
   type Layer,
-  namesOf,
+  layerWords,
   nothingRead,
   predicted,
 } from '../colour';
@@ -29,7 +29,7 @@ export const stickBands = (ground: Ground, layers: readonly Layer[], belief: Bel
     const { lab, withinDeltaE } = predicted(ground, layers.slice(0, after), belief);
     return {
       after,
-      name: after === 0 ? 'bare wood, sanded' : namesOf(layers[after - 1]!),
+      name: after === 0 ? 'bare wood, sanded' : layerWords(layers[after - 1]!),
       lab,
       hex: hexOf(lab),
       words: colourWords(lab),

@@ -1,3 +1,4 @@
+import type { Belief } from '../colour';
 import type { Reckoning } from '../reckoning';
 import { aboutTime, clockTime, dayName, formatAbout, formatVolume, fullDate, type Range } from '../units';
 import type { Piece, Product, Settings, Supply, Workshop } from '../workshop';
@@ -7,7 +8,8 @@ export interface PaperInput {
   piece: Piece;
   reckoning: Reckoning;
   products: Readonly<Record<string, Product>>;
-  settings: Settings;
+  /** With what sticks teach of colour, where that is asked. */
+  settings: Settings & { colours?: Belief };
   /** Packs of what is used up besides the products. */
   supplies: readonly Supply[];
   /** What was mixed; left out: nothing is known of it. */

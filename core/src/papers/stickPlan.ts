@@ -1,35 +1,25 @@
-import { labWords, layersOf } from '../colour';
+import { labWords, layersOf, mixedWords } from '../colour';
 import { groundOfZone, stickBands } from '../matching';
 import { speciesById, zoneNames } from '../piece';
 import type { ColourLayer, Product, SampleStick } from '../workshop';
 import type { Block, Paper } from './Paper';
 import { type PaperInput, wordsFor } from './PaperInput';
 
-const counted = (n: number, what: string): string => `${Number(n.toFixed(2))} ${n === 1 ? 'part' : 'parts'} ${what}`;
-
 /** One layer as it is laid: parts, coats, how long it lies, and what it dries before the next. */
 function layerLine(layer: ColourLayer, { products, settings }: PaperInput, n: number): string {
   const { hours } = wordsFor({ settings });
-  const name = (id: string) => products[id]?.name ?? 'a product that is gone';
-  const { parts, thinnerParts, coats } = layer;
-  const main: Product | undefined = products[parts[0]!.productId];
-  const what =
-    parts.length === 1 && thinnerParts === 0
-      ? name(parts[0]!.productId)
-      : [
-          ...parts.map((p) => counted(p.parts, name(p.productId))),
-          ...(thinnerParts > 0 ? [counted(thinnerParts, 'thinner')] : []),
-        ].join(', ');
+  const main: Product | undefined = products[layer.parts[0]!.productId];
+  const what = mixedWords(layer, (id) => products[id]?.name ?? 'a product that is gone');
   const dwell = layer.dwellMin === null ? '' : `; wiped off after ${Math.round(layer.dwellMin)} min`;
   const dry = main ? `; dries ${hours(Math.round(main.times.recoatFromMin.high))} before the next` : '';
-  return `${n}. ${what}${coats > 1 ? `, ${coats} coats` : ''}${dwell}${dry}`;
+  return `${n}. ${what}${dwell}${dry}`;
 }
 
 function stickBlocks(stick: SampleStick, input: PaperInput): Block[] {
   const { piece, products } = input;
-  const ground = { ...groundOfZone(piece, stick.zoneId), speciesId: stick.speciesId, state: stick.state };
+  const ground = groundOfZone(piece, stick.zoneId);
   const layers = layersOf(stick.layers, products);
-  const bands = layers ? stickBands(ground, layers) : [];
+  const bands = layers ? stickBands(ground, layers, input.settings.colours) : [];
   const grit = stick.layers.find((l) => l.grit !== null)?.grit;
   return [
     { kind: 'heading', text: stick.name },

@@ -1,4 +1,4 @@
-import type { Belief } from '../colour';
+import { type Belief, woodRead } from '../colour';
 import { stepVolume } from '../coverage';
 import {
   type AirReading,
@@ -39,7 +39,7 @@ import { buildFaces, type Face, type Shape, shapeOf, type Zone, zonesOf } from '
 import { keptWorkCalendar } from '../schedule';
 import type { Result } from '../units';
 import { good, minuteOf, once, refused } from '../units';
-import type { Container, LogEntry, Piece, Product, Settings, Step, WorkedShape } from '../workshop';
+import type { Container, LogEntry, Piece, Product, Settings, Step, WorkedShape, ZoneId } from '../workshop';
 import { consumablesOf } from './consumablesOf';
 import { labelWins } from './labelWins';
 import { needsOf } from './needsOf';
@@ -319,11 +319,12 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
   }
   const asFound = statesAsFound(piece, faces);
   const largest = new Map(zones.map((z) => [z.id, largestFace(z)]));
+  const woodOf = (zoneId: ZoneId) => ({
+    state: piece.colours?.[zoneId]?.state ?? ('usual' as const),
+    read: woodRead(piece, zoneId),
+  });
   const colours = new Map(
-    zones.map((z) => [
-      z.id,
-      bandColour(asFound.get(largest.get(z.id)!)!, products, piece.colours?.[z.id], settings.colours),
-    ]),
+    zones.map((z) => [z.id, bandColour(asFound.get(largest.get(z.id)!)!, products, woodOf(z.id), settings.colours)]),
   );
   const found = zones.map((z) => ({
     id: z.id,
@@ -338,7 +339,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     const zone = zoneById.get(step.zoneId);
     const shown = zone ? at.faces.findIndex((f) => f.id === largest.get(zone.id)) : -1;
     if (zone && shown >= 0)
-      colours.set(zone.id, bandColour(at.after[shown]!, products, piece.colours?.[zone.id], settings.colours));
+      colours.set(zone.id, bandColour(at.after[shown]!, products, woodOf(zone.id), settings.colours));
     const product = step.productId ? products[step.productId] : undefined;
     const setsUp = !goingOn.has(step.id);
     const minutes = hands.minutesOf(step, setsUp);

@@ -1,19 +1,10 @@
-import { physicsOf } from '../../colour';
-import type { ColourLayer, ColourRecipe, Product, ProductKind, StepKindId } from '../../workshop';
+import { mixedWords, physicsOf, recipeStepOf } from '../../colour';
+import type { ColourLayer, ColourRecipe, Mixed, Product } from '../../workshop';
 import type { House } from '../houseRules';
 import type { Situation } from '../Situation';
 import type { ZoneChain } from '../ZoneChain';
 import { colourPhase } from './coats';
 import type { Stage } from './Stage';
-
-/** The step by which a product of a recipe is laid; what is not here is laid by the plan itself. */
-const stepOf: Readonly<Partial<Record<ProductKind, StepKindId>>> = {
-  dye: 'dye',
-  stain: 'stain',
-  sealer: 'seal',
-  glaze: 'glaze',
-  toner: 'tone',
-};
 
 const lastClearTint = (layer: ColourLayer, chain: ZoneChain): boolean => {
   const first = chain.productById(layer.parts[0]!.productId);
@@ -26,15 +17,8 @@ export const hasAll = ({ layers }: ColourRecipe, products: (id: string) => Produ
 
 const isPlain = ({ parts, thinnerParts }: ColourLayer): boolean => parts.length === 1 && thinnerParts === 0;
 
-/** What is mixed, in words: "3 parts golden, 1 part red, 4 parts water". */
-function partsWords(layer: Pick<ColourLayer, 'parts' | 'thinnerParts'>, chain: ZoneChain): string {
-  const counted = (n: number, what: string) => `${Number(n.toFixed(2))} ${n === 1 ? 'part' : 'parts'} ${what}`;
-  const thinner = layer.thinnerParts > 0 ? [counted(layer.thinnerParts, 'thinner')] : [];
-  return [
-    ...layer.parts.map((p) => counted(p.parts, chain.productById(p.productId)?.name ?? p.productId)),
-    ...thinner,
-  ].join(', ');
-}
+const partsWords = (mixed: Mixed, chain: ZoneChain): string =>
+  mixedWords(mixed, (id) => chain.productById(id)?.name ?? id);
 
 const dwellWords = (layer: ColourLayer): string =>
   layer.dwellMin === null ? '' : ` Wiped off after ${Math.round(layer.dwellMin)} minutes.`;
@@ -56,7 +40,7 @@ export function byRecipe(
   let bare = true;
   for (const layer of recipe.layers) {
     const main = chain.productById(layer.parts[0]!.productId)!;
-    const kind = stepOf[main.kind];
+    const kind = recipeStepOf[main.kind];
     if (!kind) continue;
     if (bare && physicsOf(main) === 'in-wood') condition(main);
     bare = false;
@@ -71,7 +55,7 @@ export function byRecipe(
         fixedWaitMin: picked.product ? fixedWaitMin(picked.product) : 0,
         ...(own && !isPlain(layer) ? { mixed: { parts: parts.map((p) => ({ ...p })), thinnerParts } } : {}),
         reason: own
-          ? `By the recipe for ${recipe.targetName || s.zoneId}: ${isPlain(layer) ? 'as it is' : partsWords(layer, chain)}.${dwellWords(layer)}`
+          ? `By the recipe for ${recipe.targetName || s.zoneId}: ${isPlain(layer) ? 'as it is' : partsWords({ parts, thinnerParts }, chain)}.${dwellWords(layer)}`
           : 'Chosen instead of what the recipe names: a new stick shows what it does.',
       });
   }

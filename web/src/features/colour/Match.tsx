@@ -1,6 +1,7 @@
 import { nearness, parseColour } from '@cosmesis/core/colour';
+import type { Deed } from '@cosmesis/core/deeds';
 import { upperFirst } from '@cosmesis/core/finishing';
-import type { MatchAsked, RouteAnswer, ZoneOutcome } from '@cosmesis/core/matching';
+import { groundOfZone, type MatchAsked, type RouteAnswer, type ZoneOutcome } from '@cosmesis/core/matching';
 import { aboutTime, money } from '@cosmesis/core/units';
 import type { ColourRecipe } from '@cosmesis/core/workshop';
 import Add from '@mui/icons-material/Add';
@@ -31,8 +32,8 @@ const range = ({ low, high }: { low: number; high: number }): string => `${low.t
 function costOf(zones: readonly ZoneOutcome[], currency: string): string {
   if (zones.some((z) => z.cost === null)) return 'its plan cannot be made';
   const minutes = zones.reduce((sum, z) => sum + z.cost!.handsOnMin, 0);
-  const materials = zones.reduce((sum, z) => sum + z.cost!.materials, 0);
-  return `${aboutTime(Math.round(minutes))} of hands, about ${money(materials, currency)} of product`;
+  const price = zones.reduce((sum, z) => sum + z.cost!.price, 0);
+  return `${aboutTime(Math.round(minutes))} of hands, about ${money(price, currency)} of product`;
 }
 
 /** One way to the colour: its sticks, what it takes, and what can be done with it. */
@@ -112,20 +113,26 @@ const shortName = (r: ColourRecipe): string =>
 function useTake(route: RouteAnswer): { sticks: () => void; recipe: () => void } {
   const { pieces } = useParts('pieces');
   const navigate = useNavigate();
-  const all = (do_: (z: ZoneOutcome) => ReturnType<typeof doDeed>): boolean => {
-    const failed = route.zones.map(do_).find((told) => !told.ok);
+  // One press is one change, however many surfaces it is of.
+  const all = (of: (z: ZoneOutcome, index: number) => { label: string; deed: Deed }): boolean => {
+    const press = newId();
+    const failed = route.zones
+      .map((z, index) => {
+        const { label, deed } = of(z, index);
+        return doDeed(label, deed, press);
+      })
+      .find((told) => !told.ok);
     if (failed && !failed.ok) say({ text: failed.issues[0]!.message });
     return !failed;
   };
   return {
     sticks: () => {
-      const made = all((z) => {
+      const made = all((z, index) => {
         const piece = pieces[z.pieceId]!;
-        const number = (piece.sticks?.length ?? 0) + 1;
-        const { speciesId } =
-          (piece.surfaces as Record<string, typeof piece.surfaces.top | null>)[z.zoneId]?.material ??
-          piece.surfaces.carcass.material;
-        return doDeed(`Stick ${number} of ${piece.name}`, {
+        const before = route.zones.slice(0, index).filter((x) => x.pieceId === z.pieceId).length;
+        const number = (piece.sticks?.length ?? 0) + before + 1;
+        const { speciesId, state } = groundOfZone(piece, z.zoneId);
+        const deed: Deed = {
           do: 'keep-stick',
           pieceId: z.pieceId,
           stick: {
@@ -133,13 +140,14 @@ function useTake(route: RouteAnswer): { sticks: () => void; recipe: () => void }
             name: `Stick ${number}, towards ${shortName(z.recipe)}`.slice(0, 200),
             zoneId: z.zoneId,
             speciesId,
-            state: piece.colours?.[z.zoneId]?.state ?? 'usual',
+            state,
             layers: z.layers.map((l) => ({ ...l, parts: l.parts.map((p) => ({ ...p })) })),
             target: [...z.recipe.target],
             readings: [],
             note: '',
           },
-        });
+        };
+        return { label: `Stick ${number} of ${piece.name}`, deed };
       });
       if (!made) return;
       const ids = [...new Set(route.zones.map((z) => z.pieceId))];
@@ -148,12 +156,8 @@ function useTake(route: RouteAnswer): { sticks: () => void; recipe: () => void }
     recipe: () => {
       const done = all((z) => {
         const { at: _, ...recipe } = z.recipe;
-        return doDeed(`Recipe of ${pieces[z.pieceId]!.name}`, {
-          do: 'keep-recipe',
-          pieceId: z.pieceId,
-          zoneId: z.zoneId,
-          recipe,
-        });
+        const { pieceId, zoneId } = z;
+        return { label: `Recipe of ${pieces[pieceId]!.name}`, deed: { do: 'keep-recipe', pieceId, zoneId, recipe } };
       });
       if (done)
         say({

@@ -1,6 +1,5 @@
 import { layersOf, recipeKinds } from '../colour';
 import { lookNames, lookRow } from '../finishing';
-import { recipeOn } from '../matching';
 import { finishNames, materialOf, speciesById, surfaceOfZone, zoneNames } from '../piece';
 import { isGone, leftL, usableUntilMin } from '../stock';
 import { formatTemperature, formatVolume, type UnitSystem } from '../units';
@@ -54,9 +53,6 @@ const productsOf = (card: FinishCard): CardProduct[] => [
   ...new Map(card.steps.flatMap((s) => (s.product ? [[s.product.id, s.product] as const] : []))).values(),
 ];
 
-/** A difference of colour below this is not spoken of, ΔE00 (from memory). */
-const worthSaying = 2;
-
 /** What of a finish carries over to a zone: all that this workshop still has, and the nearest to what it has not. */
 export function cardOn(card: FinishCard, products: CardTarget['products']): CardOn {
   const byId = new Map(productsOf(card).map((p) => [p.id, p]));
@@ -74,16 +70,6 @@ export function cardOn(card: FinishCard, products: CardTarget['products']): Card
   const recipe = card.recipe && layersOf(card.recipe.layers, products) ? card.recipe : null;
   if (recipe) for (const kind of recipeKinds) delete choices[kind];
   return { look: card.look, additions: [...card.additions], effects: { ...card.effects }, choices, recipe };
-}
-
-/** How its recipe looks on another wood. */
-function colourDifference(card: FinishCard, { piece, zoneId, products }: CardTarget): CardDifference[] {
-  if (!card.recipe) return [];
-  const on = recipeOn(card.recipe, piece, zoneId, products);
-  if (!on.ok) return [{ about: 'product', sentence: 'A product of its recipe is not among the products any more.' }];
-  return on.value.deltaE > worthSaying
-    ? [{ about: 'wood', sentence: `Its recipe looks otherwise here. ${on.value.words}` }]
-    : [];
 }
 
 function groundDifferences(card: FinishCard, { piece, zoneId }: CardTarget): CardDifference[] {
@@ -194,7 +180,6 @@ export function cardDifferences(card: FinishCard, target: CardTarget): CardDiffe
   return [
     ...unfinished,
     ...groundDifferences(card, target),
-    ...colourDifference(card, target),
     ...productDifferences(card, target),
     ...airDifference(card, target),
     ...wrong.map(

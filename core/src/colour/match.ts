@@ -84,12 +84,14 @@ function routeOf(order: MatchOrder, template: Template, search: RouteSearch, cho
       why: whyLayers(ground, layers, order.target, belief),
     };
   });
+  const shares = sharesBase(order, template);
+  const first = outcomes[0]!.layers.find((l) => physicsOf(l.parts[0]!.product) !== 'clear');
   return {
     id: template.id,
     layerCount: template.slots.length,
     things: Math.max(...outcomes.map((o) => o.layers.reduce((sum, l) => sum + l.parts.length, 0))),
-    sharedBase: sharesBase(order, template),
-    kind: `${sharesBase(order, template)} ${outcomes[0]!.layers.filter((l) => physicsOf(l.parts[0]!.product) !== 'clear')[0]?.parts[0]!.product.carrier ?? ''}`,
+    sharedBase: shares,
+    kind: `${shares} ${first?.parts[0]?.product.carrier ?? ''}`,
     deltaE: Math.max(...outcomes.map((o) => o.deltaE.likely)),
     expected: Math.max(...outcomes.map((o) => o.deltaE.mean)),
     outcomes,

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { difference, labOfColour, type Pixels, readPatch, twoReadings } from './index';
 
-const card = { patch: { x: 0.2, y: 0.5, radius: 0.1 }, kind: 'white' as const };
-const place = { x: 0.75, y: 0.5, radius: 0.1 };
+const card = { patch: { rightFrac: 0.2, downFrac: 0.5, radiusFrac: 0.1 }, kind: 'white' as const };
+const place = { rightFrac: 0.75, downFrac: 0.5, radiusFrac: 0.1 };
 type Rgb = readonly [number, number, number];
 
 /** A picture: the card on the left, what is read on the right, on a grey bench; each value of a pixel by a function. */
@@ -89,7 +89,7 @@ describe('reading a colour from a picture', () => {
       ),
       'clipped',
     ],
-    ['a ring too small', readPatch(picture(white, brown), card, { ...place, radius: 0.001 }), 'too_small'],
+    ['a ring too small', readPatch(picture(white, brown), card, { ...place, radiusFrac: 0.001 }), 'too_small'],
   ])('%s is refused with what to do', (_, read, code) => {
     expect(codes(read)).toContain(code);
     if (!read.ok) for (const i of read.issues) expect(i.message).toMatch(/[.]$/);

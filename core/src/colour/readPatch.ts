@@ -10,11 +10,11 @@ export interface Pixels {
   /** In which space its numbers are meant. */
   space: 'srgb' | 'display-p3';
 }
-/** A round place on a picture, as shares of its width and height; radius as a share of its shorter side. */
+/** A round place on a picture: its middle from the left and from above, as shares of width and height, 0 to 1; its radius as a share of the shorter side, above 0. */
 export interface Patch {
-  x: number;
-  y: number;
-  radius: number;
+  rightFrac: number;
+  downFrac: number;
+  radiusFrac: number;
 }
 
 /** A colour as it was read from a picture. */
@@ -76,9 +76,9 @@ interface Spots {
   drowned: number;
 }
 
-function spotsIn({ data, widthPx, heightPx }: Pixels, { x, y, radius }: Patch): Spots {
-  const r = Math.max(1, radius * Math.min(widthPx, heightPx));
-  const [cx, cy] = [x * widthPx, y * heightPx];
+function spotsIn({ data, widthPx, heightPx }: Pixels, { rightFrac, downFrac, radiusFrac }: Patch): Spots {
+  const r = Math.max(1, radiusFrac * Math.min(widthPx, heightPx));
+  const [cx, cy] = [rightFrac * widthPx, downFrac * heightPx];
   const stride = Math.max(1, Math.floor(Math.sqrt((Math.PI * r * r) / mostSpots)));
   const found: Spots = { mean: [0, 0, 0], all: [], burnt: 0, drowned: 0 };
   for (let py = Math.max(0, Math.ceil(cy - r)); py < Math.min(heightPx, cy + r); py += stride)
@@ -146,7 +146,7 @@ export function readPatch(
         'Mark the white or grey card first: without it the light of the picture counts as the colour of the wood.',
       ),
     );
-  const whole = spotsIn(pixels, { x: 0.5, y: 0.5, radius: 0.7 });
+  const whole = spotsIn(pixels, { rightFrac: 0.5, downFrac: 0.5, radiusFrac: 0.7 });
   if (Math.max(...whole.mean) < darkest)
     return refused(issue('black', 'picture', 'The picture is black: take it again in daylight, with the lens free.'));
   const on = spotsIn(pixels, card.patch);

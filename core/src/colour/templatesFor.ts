@@ -5,7 +5,7 @@ import type { MatchOrder } from './MatchOrder';
 import { labOf } from './observer';
 
 /** A place in a route: the same for all surfaces, or each its own. */
-export interface Slot {
+interface Slot {
   scope: 'shared' | 'own';
   options: readonly Layer[];
   /** It takes the place of the last coat of clear. */

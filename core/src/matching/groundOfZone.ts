@@ -13,10 +13,11 @@ import { materialOf, speciesById, surfaceOfZone } from '../piece';
 import { type Result, refused } from '../units';
 import type { ColourRecipe, Piece, Product, Workshop, ZoneId } from '../workshop';
 
-type SurfaceOf = Pick<Piece, 'surfaces' | 'colours' | 'sticks'>;
+/** What of a piece says what its wood is. */
+export type WoodOfPiece = Pick<Piece, 'surfaces' | 'colours' | 'sticks'>;
 
 /** The wood of a zone as colour sees it. */
-export function groundOfZone(piece: SurfaceOf, zoneId: ZoneId): Ground {
+export function groundOfZone(piece: WoodOfPiece, zoneId: ZoneId): Ground {
   const { material } = surfaceOfZone(piece, zoneId);
   const own = materialOf(material.kind).colour;
   return {
@@ -27,7 +28,7 @@ export function groundOfZone(piece: SurfaceOf, zoneId: ZoneId): Ground {
 }
 
 /** What the wood of a zone is called: "oak, red, as it was read". */
-export function woodName(piece: SurfaceOf, zoneId: ZoneId): string {
+export function woodName(piece: WoodOfPiece, zoneId: ZoneId): string {
   const { speciesId, state, read } = groundOfZone(piece, zoneId);
   const { name } = speciesById(speciesId);
   if (read) return `${name}, as it was read`;

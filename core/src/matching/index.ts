@@ -1,7 +1,8 @@
 export { bandsFor } from './bandsFor';
-export { finishOfZone, groundOfZone, woodName } from './groundOfZone';
+export { groundOfZone, type WoodOfPiece, woodName } from './groundOfZone';
 export { type MatchAnswer, type MatchAsked, matchFor, type RouteAnswer, type ZoneOutcome } from './matchFor';
 export { type PaintAsked, type PaintMixAnswer, paintFor } from './paintFor';
 export { putRightFor, type RemedyAnswer, type TroubleAsked } from './putRightFor';
 export { type RecipeOn, recipeOn } from './recipeOn';
 export { type StickBand, stickBands } from './stickBands';
+export { type WoodLook, woodLooks } from './woodLooks';

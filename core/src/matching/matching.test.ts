@@ -9,7 +9,16 @@ import { reckonPiece } from '../reckoning';
 import { leftL } from '../stock';
 import { instantOf } from '../units';
 import { readWorkshopFile, type Workshop, writeWorkshopFile } from '../workshop';
-import { bandsFor, type MatchAsked, matchFor, paintFor, putRightFor, type RouteAnswer, recipeOn } from './index';
+import {
+  bandsFor,
+  type MatchAsked,
+  matchFor,
+  paintFor,
+  putRightFor,
+  type RouteAnswer,
+  recipeOn,
+  woodLooks,
+} from './index';
 
 const nowMin = Date.parse('2026-11-25T10:07:00Z') / 60_000;
 const shown = demoWorkshop(nowMin, 'Europe/London');
@@ -276,6 +285,50 @@ describe('sticks of a workshop', () => {
     );
     expect(taughtWorkshop(undone).settings.colours).toBeUndefined();
     expect(undone.pieces['stool-2']!.sticks).toBeUndefined();
+  });
+  it('a stick read bare says what the wood of its zone is, as long as the reading stands', () => {
+    const lab: [number, number, number] = [60, 14, 34];
+    const bare = { after: 0, wet: false, lab, from: 'typed' as const };
+    const w = after(demo, stickOf(mixed, 0, 'a'), {
+      do: 'read-stick',
+      pieceId: 'stool-1',
+      stickId: 'a',
+      reading: bare,
+    });
+    const first = (x: Workshop) => {
+      const told = woodLooks(taughtWorkshop(x), 'stool-1', 'top');
+      if (!told.ok) throw new Error('no looks');
+      return told.value.map((l) => l.hex);
+    };
+    expect(first(w)[0]).toBe(hexOf(lab));
+    // Dry, wetted and under clear are three looks, each deeper.
+    const depths = first(w).map((hex) => labOfColour(hex)![0]);
+    expect(depths).toEqual([...depths].sort((a, b) => b - a));
+    const told = reckonPiece({ piece: w.pieces['stool-1']!, products: w.products, settings: w.settings, nowMin });
+    if (!told.ok) throw new Error('no plan');
+    expect(told.value.steps.find((s) => s.step.id === 'top/sand/1')!.bandColour).toBe(hexOf(lab));
+    const unread = after(w, { do: 'unread-stick', pieceId: 'stool-1', stickId: 'a', index: 0 });
+    expect(first(unread)).toEqual(first(demo));
+    // Of the dye that lies over the band nothing was read.
+    expect(found(w).routes.every((r) => r.zones.every((z) => z.sticks === 0))).toBe(true);
+  });
+  it('each surface ends in the clear of its own plan, and a painted zone in that of the finish it is to get', () => {
+    const own = {
+      ...demo.pieces['stool-2']!,
+      choices: { 'top/clear': { productId: 'oil-brushing-clear', coats: 2, method: null } },
+    };
+    const w: Workshop = { ...demo, pieces: { ...demo.pieces, 'stool-2': own } };
+    for (const r of found(w).routes) {
+      const ends = r.zones.map((z) => z.layers.at(-1)!);
+      expect(ends.map((l) => l.parts[0]!.productId)).toEqual(['waterborne-satin-clear', 'oil-brushing-clear']);
+      expect(ends[1]!.coats).toBe(2);
+    }
+    const painted = found(demo, { ...stools, zones: [{ pieceId: 'stool-1', zoneId: 'carcass' }] }).routes[0]!.zones[0]!;
+    const carried = after(demo, { do: 'keep-recipe', pieceId: 'stool-1', zoneId: 'carcass', recipe: painted.recipe });
+    const coats = planOf(carried.pieces['stool-1']!, carried).steps.filter(
+      (s) => s.zoneId === 'carcass' && s.kind === 'clear',
+    );
+    expect(painted.layers.at(-1)!.coats).toBe(coats.length);
   });
   it('an approved stick is the recipe of its zone, with the client’s word on a commission', () => {
     const own = {

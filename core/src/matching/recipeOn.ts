@@ -1,7 +1,7 @@
 import { type Belief, comparedWords, difference, hexOf, type Lab, predicted } from '../colour';
 import { good, type Result } from '../units';
 import type { ColourRecipe, Product, ZoneId } from '../workshop';
-import { groundOfZone, woodName } from './groundOfZone';
+import { groundOfZone, type WoodOfPiece, woodName } from './groundOfZone';
 import { knownLayers } from './knownZone';
 
 /** What a recipe looks like on another wood. */
@@ -13,12 +13,10 @@ export interface RecipeOn {
   words: string;
 }
 
-type On = Parameters<typeof groundOfZone>[0];
-
 /** A recipe as it is foretold on a zone of another piece, beside what it is expected to look like on its own. */
 export function recipeOn(
   recipe: ColourRecipe,
-  piece: On,
+  piece: WoodOfPiece,
   zoneId: ZoneId,
   products: Readonly<Record<string, Product>>,
   belief?: Belief,

@@ -3,12 +3,15 @@ import type {
   MatchAsked,
   PaintAsked,
   PaintMixAnswer,
+  RecipeOn,
   RemedyAnswer,
   StickBand,
   TroubleAsked,
+  WoodLook,
+  WoodOfPiece,
 } from '@cosmesis/core/matching';
 import type { Result } from '@cosmesis/core/units';
-import type { ColourLayer, ZoneId } from '@cosmesis/core/workshop';
+import type { ColourLayer, ColourRecipe, ZoneId } from '@cosmesis/core/workshop';
 import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import type { AnswerOf, ArgsOf, CallName } from '../workers/protocol';
@@ -40,6 +43,20 @@ export const useBands = (
   zoneId: ZoneId,
   layers: readonly ColourLayer[],
 ): Result<StickBand[]> | null | undefined => useAsked('bandsOn', [pieceId, zoneId, layers], [pieceId, zoneId, layers]);
+
+/** How the bare wood of a zone looks. */
+export const useWoodLooks = (pieceId: string, zoneId: ZoneId): Result<WoodLook[]> | null | undefined =>
+  useAsked('woodLooks', [pieceId, zoneId], [pieceId, zoneId]);
+
+/** What a recipe looks like on the wood of another piece. */
+export function useRecipeOn(
+  recipe: ColourRecipe,
+  { surfaces, colours, sticks }: WoodOfPiece,
+  zoneId: ZoneId,
+): Result<RecipeOn> | null | undefined {
+  const wood: WoodOfPiece = { surfaces, colours, sticks };
+  return useAsked('recipeOn', [recipe, wood, zoneId], [recipe, wood, zoneId]);
+}
 
 /** Mixes of paints for a colour. */
 export const usePaintMixes = (asked: PaintAsked | null): Result<PaintMixAnswer[]> | null | undefined =>

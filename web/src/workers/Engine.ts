@@ -13,9 +13,14 @@ import {
   type PaintMixAnswer,
   paintFor,
   putRightFor,
+  type RecipeOn,
   type RemedyAnswer,
+  recipeOn,
   type StickBand,
   type TroubleAsked,
+  type WoodLook,
+  type WoodOfPiece,
+  woodLooks,
 } from '@cosmesis/core/matching';
 import {
   asReceived,
@@ -79,6 +84,7 @@ import { quantitiesToCsv, sittingsToICalendar, workshopToICalendar } from '@cosm
 import { contentHash, good, type Issue, minuteOf, type Result, refused } from '@cosmesis/core/units';
 import {
   type ColourLayer,
+  type ColourRecipe,
   canonicalJson,
   emptyRecords,
   type FinishCard,
@@ -795,6 +801,15 @@ export class Engine {
   /** What layers would look like on a zone, band by band. */
   bandsOn(pieceId: string, zoneId: ZoneId, layers: readonly ColourLayer[]): Result<StickBand[]> {
     return guarded(() => bandsFor(this.open(), pieceId, zoneId, layers));
+  }
+  /** How the bare wood of a zone looks: dry, wetted and under its clear. */
+  woodLooks(pieceId: string, zoneId: ZoneId): Result<WoodLook[]> {
+    return guarded(() => woodLooks(this.open(), pieceId, zoneId));
+  }
+  /** What a recipe looks like on the wood of another piece, which need not be in the workshop yet. */
+  recipeOn(recipe: ColourRecipe, piece: WoodOfPiece, zoneId: ZoneId): Result<RecipeOn> {
+    const { products, settings } = this.open();
+    return guarded(() => recipeOn(recipe, piece, zoneId, products, settings.colours));
   }
   /** Mixes of paints and washes for a colour. */
   paintMixes(asked: PaintAsked): Result<PaintMixAnswer[]> {

@@ -20,7 +20,7 @@ import { Swatch } from './Swatch';
 
 type Ring = 'card' | 'place';
 const ringNames: Readonly<Record<Ring, string>> = { card: 'Card', place: 'Place to read' };
-const usualRadius = 0.04;
+const usualRadiusFrac = 0.04;
 const nudge = 0.01;
 
 interface Shown {
@@ -49,17 +49,17 @@ function Marked({ shown, marks, now, onMark }: { shown: Shown; marks: Marks; now
       onClick={(event) => {
         const box = event.currentTarget.getBoundingClientRect();
         onMark({
-          x: share((event.clientX - box.left) / box.width),
-          y: share((event.clientY - box.top) / box.height),
-          radius: own?.radius ?? usualRadius,
+          rightFrac: share((event.clientX - box.left) / box.width),
+          downFrac: share((event.clientY - box.top) / box.height),
+          radiusFrac: own?.radiusFrac ?? usualRadiusFrac,
         });
       }}
       onKeyDown={(event) => {
         const by = keys[event.key];
         if (!by) return;
         event.preventDefault();
-        const at = own ?? { x: 0.5, y: 0.5, radius: usualRadius };
-        onMark({ ...at, x: share(at.x + by[0]), y: share(at.y + by[1]) });
+        const at = own ?? { rightFrac: 0.5, downFrac: 0.5, radiusFrac: usualRadiusFrac };
+        onMark({ ...at, rightFrac: share(at.rightFrac + by[0]), downFrac: share(at.downFrac + by[1]) });
       }}
       sx={{ position: 'relative', cursor: 'crosshair', touchAction: 'manipulation' }}
     >
@@ -72,7 +72,7 @@ function Marked({ shown, marks, now, onMark }: { shown: Shown; marks: Marks; now
         {(['card', 'place'] as const).map((ring) => {
           const at = marks[ring];
           if (!at) return null;
-          const [cx, cy, r] = [at.x * shown.widthPx, at.y * shown.heightPx, at.radius * least];
+          const [cx, cy, r] = [at.rightFrac * shown.widthPx, at.downFrac * shown.heightPx, at.radiusFrac * least];
           const line = Math.max(2, least / 160);
           return (
             <g key={ring} fill="none">
@@ -217,10 +217,10 @@ export function PhotoReading({ onTake, onClose }: { onTake: (colour: NamedColour
                     max={0.2}
                     step={0.005}
                     disabled={!marks[now]}
-                    value={marks[now]?.radius ?? usualRadius}
-                    onChange={(_, radius) => {
+                    value={marks[now]?.radiusFrac ?? usualRadiusFrac}
+                    onChange={(_, radiusFrac) => {
                       const own = marks[now];
-                      if (own) mark({ ...own, radius });
+                      if (own) mark({ ...own, radiusFrac });
                     }}
                   />
                 </div>

@@ -1,17 +1,7 @@
-import {
-  colourWords,
-  type Ground,
-  hexOf,
-  type Lab,
-  labOf,
-  lookAfter,
-  plainLayer,
-  woodReflectance,
-  woodStateNames,
-} from '@cosmesis/core/colour';
+import { woodStateNames } from '@cosmesis/core/colour';
 import { upperFirst } from '@cosmesis/core/finishing';
-import { finishOfZone, groundOfZone, woodName } from '@cosmesis/core/matching';
-import { type Piece, type WoodState, woodStates, type ZoneId } from '@cosmesis/core/workshop';
+import { groundOfZone, woodName } from '@cosmesis/core/matching';
+import { type WoodState, woodStates } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
@@ -21,40 +11,29 @@ import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { doDeed } from '../../store/doDeed';
+import { useWoodLooks } from '../../store/useColours';
 import { useParts } from '../../store/useWorkshop';
 import { Fields, Mark } from '../../ui/layout';
 import { Select } from '../../ui/Select';
 import { say } from '../../ui/say';
 import { ColourField } from './ColourField';
-import { woodenZones, type ZoneRef } from './zonesOfPiece';
+import { measuredPieces, woodenZones, type ZoneRef } from './zonesOfPiece';
 
 const noted = (told: ReturnType<typeof doDeed>) => {
   if (!told.ok) say({ text: told.issues[0]!.message });
 };
 
 /** Bare wood has three looks: dry, wetted with spirits, and under its clear. */
-function Looks({ ground, piece, zoneId }: { ground: Ground; piece: Piece; zoneId: ZoneId }) {
-  const { products, settings } = useParts('products', 'settings');
-  const finish = finishOfZone(piece, zoneId, { products, settings });
-  const looks: [string, Lab][] = [
-    ['Dry', labOf(woodReflectance(ground))],
-    ['Wetted with spirits', labOf(lookAfter(ground, [], undefined, 'wet'))],
-    ...(finish
-      ? [
-          ['Under its clear alone', labOf(lookAfter(ground, [plainLayer(finish.product, finish.coats)]))] as [
-            string,
-            Lab,
-          ],
-        ]
-      : []),
-  ];
+function Looks({ at }: { at: ZoneRef }) {
+  const told = useWoodLooks(at.pieceId, at.zoneId);
+  if (!told?.ok) return null;
   return (
     <Stack direction="row" component="ul" sx={{ flexWrap: 'wrap', gap: 2, listStyle: 'none', m: 0, p: 0 }}>
-      {looks.map(([name, lab]) => (
+      {told.value.map(({ name, hex, words }) => (
         <Stack key={name} component="li" direction="row" spacing={1} sx={{ alignItems: 'center' }}>
-          <Mark style={{ background: hexOf(lab) }} />
+          <Mark style={{ background: hex }} />
           <span>
-            {name}: {colourWords(lab)}
+            {name}: {words}
           </span>
         </Stack>
       ))}
@@ -79,8 +58,8 @@ function Wood({ at }: { at: ZoneRef }) {
           {read ? 'Read it again' : 'Read its wood'}
         </Button>
       </Stack>
-      <Looks ground={ground} piece={piece} zoneId={at.zoneId} />
-      {!read && (
+      <Looks at={at} />
+      {!ground.read && (
         <Select
           label="Which wood of its kind"
           value={ground.state}
@@ -122,7 +101,6 @@ function Wood({ at }: { at: ZoneRef }) {
 /** A zone of a piece, with its wood. */
 export function ZonePick({ at, label, onPick }: { at: ZoneRef; label: string; onPick: (at: ZoneRef) => void }) {
   const { pieces } = useParts('pieces');
-  const wooden = Object.values(pieces).filter((p) => p.id === at.pieceId || woodenZones(p).length > 0);
   const zones = woodenZones(pieces[at.pieceId]!);
   return (
     <Stack component="fieldset" spacing={1.5} aria-label={label} sx={{ border: 0, p: 0, m: 0, minWidth: 0 }}>
@@ -130,10 +108,11 @@ export function ZonePick({ at, label, onPick }: { at: ZoneRef; label: string; on
         <Select
           label="Piece"
           value={at.pieceId}
-          options={wooden.map((p) => ({ value: p.id, name: p.name }))}
+          options={measuredPieces(pieces).map((p) => ({ value: p.id, name: p.name }))}
           onPick={(pieceId) => {
             const zone = woodenZones(pieces[pieceId]!)[0];
             if (zone) onPick({ pieceId, zoneId: zone.value });
+            else say({ text: `${pieces[pieceId]!.name} has no wood that takes colour.` });
           }}
         />
         <Select

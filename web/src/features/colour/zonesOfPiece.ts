@@ -16,36 +16,52 @@ export interface ZoneRef {
   zoneId: ZoneId;
 }
 
+/** Pieces that are measured. Their zones are asked one by one: a workshop may have thousands. */
+export const measuredPieces = (pieces: Readonly<Record<string, Piece>>): Piece[] =>
+  Object.values(pieces).filter((p) => p.heightM !== null && p.widthM !== null && p.depthM !== null);
+
+/** The first zone that suits, of the first piece that has one. */
+function firstOf(
+  among: readonly Piece[],
+  suits: (piece: Piece, zoneId: ZoneId) => boolean = () => true,
+): ZoneRef | undefined {
+  for (const piece of among) {
+    const zone = woodenZones(piece).find((z) => suits(piece, z.value));
+    if (zone) return { pieceId: piece.id, zoneId: zone.value };
+  }
+  return undefined;
+}
+
 /** Where a bench begins: what the address names, else a zone that is to be stained, else any of wood. */
 export function firstZone(pieces: Readonly<Record<string, Piece>>, asked: URLSearchParams): ZoneRef | null {
   const named = pieces[asked.get('piece') ?? ''];
-  if (named) {
-    const zones = woodenZones(named);
-    const zone = zones.find((z) => z.value === asked.get('zone')) ?? zones[0];
-    if (zone) return { pieceId: named.id, zoneId: zone.value };
-  }
-  const all = Object.values(pieces).map((piece) => ({ piece, zones: woodenZones(piece) }));
-  const stained = all
-    .flatMap(({ piece, zones }) => zones.map((z) => ({ piece, zone: z.value })))
-    .find(({ piece, zone }) => piece.looks[zone] === 'stained-clear' && piece.log.length === 0);
-  if (stained) return { pieceId: stained.piece.id, zoneId: stained.zone };
-  const any = all.find(({ zones }) => zones.length > 0);
-  return any ? { pieceId: any.piece.id, zoneId: any.zones[0]!.value } : null;
+  const own = named && (firstOf([named], (_, z) => z === asked.get('zone')) ?? firstOf([named]));
+  if (own) return own;
+  const all = measuredPieces(pieces);
+  const isStained = (p: Piece, z: ZoneId) => p.looks[z] === 'stained-clear';
+  const stained = all.filter((p) => p.log.length === 0 && Object.values(p.looks).includes('stained-clear'));
+  return firstOf(stained, isStained) ?? firstOf(all) ?? null;
 }
 
 /** What is most likely to have to match besides: a piece of the same set, the same zone of another one, another zone. */
 export function nextZone(pieces: Readonly<Record<string, Piece>>, there: readonly ZoneRef[]): ZoneRef | undefined {
-  const first = there[0];
-  const taken = (z: ZoneRef) => there.some((t) => t.pieceId === z.pieceId && t.zoneId === z.zoneId);
-  const own = first && pieces[first.pieceId];
-  const rank = (z: ZoneRef): number => {
-    const piece = pieces[z.pieceId]!;
-    if (there.some((t) => t.pieceId === z.pieceId)) return 3;
-    if (z.zoneId !== first?.zoneId) return 4;
-    return own?.setName && piece.setName === own.setName ? 0 : piece.log.length === 0 ? 1 : 2;
-  };
-  return Object.values(pieces)
-    .flatMap((p) => woodenZones(p).map((z): ZoneRef => ({ pieceId: p.id, zoneId: z.value })))
-    .filter((z) => !taken(z))
-    .sort((a, b) => rank(a) - rank(b))[0];
+  const [first] = there;
+  if (!first) return undefined;
+  const own = pieces[first.pieceId];
+  const isTaken = (p: Piece) => there.some((t) => t.pieceId === p.id);
+  const others = measuredPieces(pieces).filter((p) => !isTaken(p));
+  const inSet = others.filter((p) => own?.setName && p.setName === own.setName);
+  const sameZone = (_: Piece, z: ZoneId) => z === first.zoneId;
+  const rest = there.flatMap((t) => pieces[t.pieceId] ?? []);
+  const free = (p: Piece, z: ZoneId) => !there.some((t) => t.pieceId === p.id && t.zoneId === z);
+  return (
+    firstOf(inSet, sameZone) ??
+    firstOf(
+      others.filter((p) => p.log.length === 0),
+      sameZone,
+    ) ??
+    firstOf(others, sameZone) ??
+    firstOf(rest, free) ??
+    firstOf(others)
+  );
 }

@@ -19,6 +19,7 @@ import { useParts } from '../../../store/useWorkshop';
 import { toPiece } from '../../../ui/links';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
+import { RecipeElsewhere } from '../RecipeElsewhere';
 
 const another = 'a new piece';
 
@@ -123,6 +124,9 @@ export function UseCard({ card, onClose }: { card: FinishCard; onClose: () => vo
           </section>
           <section aria-label="What differs">
             <Typography variant="h3">What differs</Typography>
+            {card.recipe && piece && zone && (
+              <RecipeElsewhere recipe={card.recipe} to={piece} zoneId={zone.id} isNew={piece === fresh} />
+            )}
             {differences.length === 0 ? (
               <Typography>Nothing that is known: wood, ground, products and air are as they were.</Typography>
             ) : (

@@ -1,8 +1,7 @@
-import { plainlyDifferent, withRecipe } from '@cosmesis/core/colour';
+import { withRecipe } from '@cosmesis/core/colour';
 import { type CopiedFinish, copyFinish } from '@cosmesis/core/finishing';
-import { recipeOn } from '@cosmesis/core/matching';
 import { buildFaces, newPiece, shapeToDraw, zoneNames, zonesOf } from '@cosmesis/core/piece';
-import type { Piece, ZoneId } from '@cosmesis/core/workshop';
+import type { ColourRecipe, Piece, ZoneId } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogContent from '@mui/material/DialogContent';
@@ -10,7 +9,7 @@ import DialogTitle from '@mui/material/DialogTitle';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { newId, nowIso, theStore } from '../../../store/theStore';
 import { editPiece } from '../../../store/useEditPiece';
 import { useParts } from '../../../store/useWorkshop';
@@ -18,6 +17,7 @@ import { Keys } from '../../../ui/Keys';
 import { toPiece } from '../../../ui/links';
 import { Select } from '../../../ui/Select';
 import { say } from '../../../ui/say';
+import { RecipeElsewhere } from '../RecipeElsewhere';
 
 interface Answer {
   from: Piece;
@@ -94,27 +94,6 @@ export function CopyFinish({ piece }: { piece: Piece }) {
   );
 }
 
-/** Recipes look otherwise on another wood: by how much, and where the correction is sought. */
-function Otherwise({ answer: { to }, recipes }: { answer: Answer; recipes: CopiedFinish['recipes'] }) {
-  const { products } = useParts('products');
-  return Object.entries(recipes).map(([zone, recipe]) => {
-    const told = recipeOn(recipe, to, zone as ZoneId, products);
-    if (!told.ok) return <Typography key={zone}>{told.issues[0]?.message}</Typography>;
-    const correct = new URLSearchParams({
-      piece: to.id,
-      zone,
-      target: recipe.expected.join(' '),
-      called: recipe.targetName || 'the other piece',
-    });
-    return (
-      <Typography key={zone}>
-        The recipe of the {zoneNames[zone as ZoneId].toLowerCase()}. {told.value.words}{' '}
-        {told.value.deltaE > plainlyDifferent / 2 && <Link to={`/colour?${correct}`}>Seek the correction</Link>}
-      </Typography>
-    );
-  });
-}
-
 function CopyDialog({
   piece,
   way,
@@ -184,7 +163,9 @@ function CopyDialog({
               .join(', ') || 'no zone that both have'}
             .
           </Typography>
-          {other !== fresh && <Otherwise answer={answer} recipes={copied.recipes} />}
+          {(Object.entries(copied.recipes) as [ZoneId, ColourRecipe][]).map(([zone, recipe]) => (
+            <RecipeElsewhere key={zone} recipe={recipe} to={answer.to} zoneId={zone} isNew={other === fresh} />
+          ))}
           <Stack direction="row">
             <Button variant="contained" onClick={go}>
               Copy it

@@ -225,12 +225,12 @@ describe('words', () => {
     expect([0.9, 1.9, 4.9, 5.1].map(nearness)).toEqual([
       'hardly to be told apart',
       'good side by side',
-      'seen side by side',
+      'a difference is seen side by side',
       'plainly different',
     ]));
   it('say what a colour is beside another', () =>
     expect(comparedWords([40, 14, 22], [45, 12, 22])).toMatch(
-      /^ΔE 4\.\d, seen side by side: darker, a little redder$/,
+      /^ΔE 4\.\d, a difference is seen side by side: darker, a little redder$/,
     ));
   it('a film thick enough has the colour of its paint', () =>
     expect(filmReflectance(0.3, 0.9, 100)).toBeCloseTo(0.3, 9));

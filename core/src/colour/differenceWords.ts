@@ -5,7 +5,7 @@ import type { Lab } from './observer';
 const steps = [
   [1, 'hardly to be told apart'],
   [2, 'good side by side'],
-  [5, 'seen side by side'],
+  [5, 'a difference is seen side by side'],
   [10, 'plainly different'],
 ] as const;
 

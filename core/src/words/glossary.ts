@@ -26,7 +26,7 @@ export const glossary = {
   cure: { word: 'cured', says: 'Hard all the way through, days or weeks after it is dry.' },
   deltaE: {
     word: 'difference of colour',
-    says: 'ΔE00, the standard measure: about 1 is hardly visible, 2 to 3 is seen side by side, 5 is another colour.',
+    says: 'ΔE00, the standard measure: 1 is hardly visible, 2 is good side by side, above 5 is plainly different.',
   },
   typical: {
     word: 'usual value',

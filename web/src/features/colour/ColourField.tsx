@@ -14,13 +14,11 @@ interface Props {
   label: string;
   value: NamedColour | null;
   onColour: (colour: NamedColour) => void;
-  /** What is typed is called so. */
-  typedName?: string;
   large?: boolean;
 }
 
 /** A colour: typed, read from a photograph or by the reader, or taken from what the workshop knows. */
-export function ColourField({ label, value, onColour, typedName = 'Typed', large = false }: Props) {
+export function ColourField({ label, value, onColour, large = false }: Props) {
   const [text, setText] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
   const [open, setOpen] = useState<'photo' | 'reader' | 'known' | null>(null);
@@ -35,12 +33,12 @@ export function ColourField({ label, value, onColour, typedName = 'Typed', large
     const read = parseColour(text);
     if (read.ok) {
       setWrong(null);
-      onColour({ lab: read.value, name: typedName, from: 'typed' });
+      onColour({ lab: read.value, name: '', from: 'typed' });
     } else if (say) setWrong(read.issues[0]!.message);
   };
   return (
     <Stack component="fieldset" spacing={1.5} sx={{ border: 0, p: 0, m: 0, minWidth: 0 }} aria-label={label}>
-      {value && <Swatch lab={value.lab} name={value.name} large={large} />}
+      {value && <Swatch lab={value.lab} {...(value.name ? { name: value.name } : {})} large={large} />}
       <TextField
         label={label}
         value={text}

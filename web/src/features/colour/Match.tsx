@@ -1,9 +1,8 @@
-import { nearness, parseColour } from '@cosmesis/core/colour';
+import { colourWords, parseColour } from '@cosmesis/core/colour';
 import type { Deed } from '@cosmesis/core/deeds';
 import { upperFirst } from '@cosmesis/core/finishing';
 import { groundOfZone, type MatchAsked, type RouteAnswer, type ZoneOutcome } from '@cosmesis/core/matching';
 import { aboutTime, money } from '@cosmesis/core/units';
-import type { ColourRecipe } from '@cosmesis/core/workshop';
 import Add from '@mui/icons-material/Add';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -18,12 +17,13 @@ import { newId } from '../../store/theStore';
 import { useMatch } from '../../store/useColours';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
-import { Big, Halves, Panel } from '../../ui/layout';
+import { Halves, Panel } from '../../ui/layout';
 import { say } from '../../ui/say';
 import { ColourField } from './ColourField';
 import { ColourStick } from './ColourStick';
 import { LayerList } from './LayerList';
 import type { NamedColour } from './NamedColour';
+import { Nearness } from './Nearness';
 import { ZonePick } from './ZonePick';
 import { firstZone, nextZone, type ZoneRef } from './zonesOfPiece';
 
@@ -58,12 +58,10 @@ function Route({
         <Typography variant="h2">{title}</Typography>
         <Typography>{costOf(route.zones, currency)}</Typography>
       </Stack>
-      <div>
-        <Big>ΔE {route.deltaE.toFixed(1)}</Big>
-        <Typography>
-          {nearness(route.deltaE)}, if all goes as foretold{route.sharedBase ? '; one base for all' : ''}
-        </Typography>
-      </div>
+      <Nearness
+        deltaE={route.deltaE}
+        besides={` if all goes as foretold${route.sharedBase ? '; one base for all' : ''}`}
+      />
       {route.zones.map((z) => (
         <Stack key={`${z.pieceId}/${z.zoneId}`} spacing={1}>
           <Typography sx={{ fontWeight: 650 }}>{z.name}</Typography>
@@ -106,10 +104,6 @@ function Route({
   );
 }
 
-/** What a route is called where it is kept. */
-const shortName = (r: ColourRecipe): string =>
-  (r.targetName === 'Typed' ? 'a typed colour' : r.targetName).slice(0, 120);
-
 function useTake(route: RouteAnswer): { sticks: () => void; recipe: () => void } {
   const { pieces } = useParts('pieces');
   const navigate = useNavigate();
@@ -137,7 +131,7 @@ function useTake(route: RouteAnswer): { sticks: () => void; recipe: () => void }
           pieceId: z.pieceId,
           stick: {
             id: newId(),
-            name: `Stick ${number}, towards ${shortName(z.recipe)}`.slice(0, 200),
+            name: `Stick ${number}, towards ${z.recipe.targetName}`.slice(0, 200),
             zoneId: z.zoneId,
             speciesId,
             state,
@@ -208,7 +202,7 @@ export default function Match() {
   const [params] = useSearchParams();
   const [target, setTarget] = useState<NamedColour | null>(() => {
     const read = parseColour(params.get('target') ?? '');
-    return read.ok ? { lab: read.value, name: params.get('called') ?? 'Typed', from: 'typed' } : null;
+    return read.ok ? { lab: read.value, name: params.get('called') ?? '', from: 'typed' } : null;
   });
   const [zones, setZones] = useState<readonly ZoneRef[]>(() => {
     const first = firstZone(pieces, params);
@@ -220,7 +214,12 @@ export default function Match() {
     return (
       <Typography>There is no piece with wood to colour yet: begin one under Pieces, with its measures.</Typography>
     );
-  const asked: MatchAsked | null = target && { zones: there, target: target.lab, targetName: target.name, from };
+  const asked: MatchAsked | null = target && {
+    zones: there,
+    target: target.lab,
+    targetName: (target.name || `a ${colourWords(target.lab)}`).slice(0, 120),
+    from,
+  };
   const next = nextZone(pieces, there);
   return (
     <Halves>
@@ -269,8 +268,15 @@ export default function Match() {
           ]}
           onPick={setFrom}
         />
+        {asked && (
+          <Button variant="contained" href="#ways" sx={{ display: { md: 'none' } }}>
+            See the ways
+          </Button>
+        )}
       </Stack>
-      <Answer asked={asked} />
+      <div id="ways">
+        <Answer asked={asked} />
+      </div>
     </Halves>
   );
 }

@@ -1,4 +1,3 @@
-import { nearness } from '@cosmesis/core/colour';
 import type { PaintAsked } from '@cosmesis/core/matching';
 import type { Product, ProductKind } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
@@ -14,10 +13,11 @@ import { Link, useSearchParams } from 'react-router';
 import { usePaintMixes } from '../../store/useColours';
 import { useParts } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
-import { Big, Halves, Mark, Panel } from '../../ui/layout';
+import { Halves, Mark, Panel } from '../../ui/layout';
 import { NumberField } from '../../ui/NumberField';
 import { ColourField } from './ColourField';
 import type { NamedColour } from './NamedColour';
+import { Nearness } from './Nearness';
 import { Swatch } from './Swatch';
 import { ZonePick } from './ZonePick';
 import { firstZone, type ZoneRef } from './zonesOfPiece';
@@ -51,8 +51,7 @@ function Mixes({ asked }: { asked: PaintAsked | null }) {
           const parts = m.parts.map((p) => `${p.productId}:${p.parts}`).join(',');
           return (
             <Panel key={parts} aria-label={`Mix of ${m.parts.length}`}>
-              <Big>ΔE {m.deltaE.toFixed(1)}</Big>
-              <Typography>{nearness(m.deltaE)}</Typography>
+              <Nearness deltaE={m.deltaE} />
               <Swatch lab={m.lab} name="Dry, on this screen" />
               <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 0.5 }}>
                 {m.parts.map((p) => (

@@ -190,7 +190,30 @@ export function PhotoReading({ onTake, onClose }: { onTake: (colour: NamedColour
               }}
             >
               <Marked shown={shown} marks={marks} now={now} onMark={mark} />
-              <Stack spacing={2}>
+              <Stack useFlexGap spacing={2}>
+                {/* On a phone what was read stands by the picture, before the keys. */}
+                <Box sx={{ order: { xs: 0, md: 1 } }}>
+                  {!told && (
+                    <Typography>{marks.card ? 'Press the wood.' : 'Press the card in the picture first.'}</Typography>
+                  )}
+                  {told && !told.ok && (
+                    <Alert severity="error">
+                      {told.issues.map((i) => (
+                        <div key={i.code + i.path}>{i.message}</div>
+                      ))}
+                    </Alert>
+                  )}
+                  {told?.ok && (
+                    <div role="status">
+                      <Swatch lab={told.value.lab} name="The place" large />
+                      <Typography>
+                        Within it the wood differs by ΔE {told.value.spreadDeltaE.toFixed(1)}; {told.value.spots} spots
+                        were read.
+                      </Typography>
+                      {both && <Alert severity={both.agree ? 'info' : 'warning'}>{both.words}</Alert>}
+                    </div>
+                  )}
+                </Box>
                 <Keys
                   legend="What is marked"
                   value={now}
@@ -224,26 +247,6 @@ export function PhotoReading({ onTake, onClose }: { onTake: (colour: NamedColour
                     }}
                   />
                 </div>
-                {!told && (
-                  <Typography>{marks.card ? 'Press the wood.' : 'Press the card in the picture first.'}</Typography>
-                )}
-                {told && !told.ok && (
-                  <Alert severity="error">
-                    {told.issues.map((i) => (
-                      <div key={i.code + i.path}>{i.message}</div>
-                    ))}
-                  </Alert>
-                )}
-                {told?.ok && (
-                  <div role="status">
-                    <Swatch lab={told.value.lab} name="The place" large />
-                    <Typography>
-                      Within it the wood differs by ΔE {told.value.spreadDeltaE.toFixed(1)}; {told.value.spots} spots
-                      were read.
-                    </Typography>
-                    {both && <Alert severity={both.agree ? 'info' : 'warning'}>{both.words}</Alert>}
-                  </div>
-                )}
               </Stack>
             </Box>
           )}

@@ -1,7 +1,6 @@
 import {
   comparedWords,
   labOfColour,
-  nearness,
   type SurfaceNow,
   surfaceNames,
   surfaceStates,
@@ -21,10 +20,11 @@ import { useRemedies } from '../../store/useColours';
 import { useReckoning } from '../../store/useReckoning';
 import { useParts } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
-import { Big, Halves, Panel } from '../../ui/layout';
+import { Halves, Panel } from '../../ui/layout';
 import { ColourField } from './ColourField';
 import { LayerList } from './LayerList';
 import type { NamedColour } from './NamedColour';
+import { Nearness } from './Nearness';
 import { Swatch } from './Swatch';
 import { ZonePick } from './ZonePick';
 import { firstZone, type ZoneRef } from './zonesOfPiece';
@@ -66,10 +66,7 @@ function Remedies({ asked }: { asked: TroubleAsked | null }) {
           <Typography>{r.how}</Typography>
           {r.lab && r.deltaE !== null && (
             <>
-              <div>
-                <Big>ΔE {r.deltaE.toFixed(1)}</Big>
-                <Typography>{nearness(r.deltaE)}, as foretold</Typography>
-              </div>
+              <Nearness deltaE={r.deltaE} besides=", as foretold" />
               <Swatch lab={r.lab} name="Then, finished" />
             </>
           )}

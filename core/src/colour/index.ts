@@ -2,7 +2,14 @@ export { type Belief, nothingRead } from './Belief';
 export { beliefFrom } from './beliefFrom';
 export { beside, colourWords, comparedWords, nearness } from './differenceWords';
 export type { Laid } from './effectOf';
-export { filmReflectance, kOverS, powerFromContrast, reflectanceOfKOverS, scatteringPower } from './kubelkaMunk';
+export {
+  contrastOfPower,
+  filmReflectance,
+  kOverS,
+  powerFromContrast,
+  reflectanceOfKOverS,
+  scatteringPower,
+} from './kubelkaMunk';
 export { type Layer, type Physics, physicsOf, plainLayer } from './Layer';
 export { difference, differenceOfHex, hexOf, labOfColour, onScreen, reflectanceOfHex } from './lab';
 export { layerWords, mixedWords } from './layerWords';

@@ -68,6 +68,13 @@ export function scatteringPower(masstone: number, overBlack: number): number {
   return Math.atanh((b * overBlack) / (1 - a * overBlack)) / b;
 }
 
+/** White of a contrast card, as reflectance. */
+const cardWhite = 0.8;
+
+/** Share that a film hides: its reflectance over black against that over white of 0.8. @param power S·X, > 0 */
+export const contrastOfPower = (masstone: number, power: number): number =>
+  filmReflectance(masstone, 0, power) / filmReflectance(masstone, cardWhite, power);
+
 /**
  * Scattering power of one coat from the share it hides: its contrast ratio, black against white of 0.8.
  * @param hidingFrac reflectance over black ÷ over white 0.8, 0 < x < 1
@@ -77,7 +84,7 @@ export function scatteringPower(masstone: number, overBlack: number): number {
 export function powerFromContrast(masstone: number, hidingFrac: number): number {
   within('masstone', masstone);
   within('hidingFrac', hidingFrac);
-  const ratio = (sx: number) => filmReflectance(masstone, 0, sx) / filmReflectance(masstone, 0.8, sx);
+  const ratio = (sx: number) => contrastOfPower(masstone, sx);
   let [low, high] = [1e-9, 1];
   while (ratio(high) < hidingFrac) {
     high *= 2;

@@ -25,24 +25,53 @@ export interface Hiding {
   hidingFrac: number;
 }
 
-/** How much of the ground still shows after each coat, ΔE00, from none to so many. */
-export function remainingContrast(paint: Hiding, ground: string, coats: number, byBrush = true): number[] {
+/** How much of the ground still shows after so many coats, ΔE00; parts of a coat are thinner ones. */
+function showingAfter(paint: Hiding, ground: string, byBrush: boolean): (coats: number) => number {
   const masstone = reflectanceOfHex(paint.colour);
   const under = reflectanceOfHex(ground);
   const power =
     powerFromContrast(xyzOf(masstone)[1], Math.min(0.9999, Math.max(0.01, paint.hidingFrac))) *
     (byBrush ? 1 - brushLossFrac : 1);
   const own = labOf(masstone);
-  return Array.from({ length: coats + 1 }, (_, n) =>
-    difference(labOf(spectrumOf((i) => filmReflectance(masstone[i]!, under[i]!, n * power))), own),
-  );
+  return (coats) => difference(labOf(spectrumOf((i) => filmReflectance(masstone[i]!, under[i]!, coats * power))), own);
 }
+
+/** How much of the ground still shows after each coat, ΔE00, from none to so many. */
+export const remainingContrast = (paint: Hiding, ground: string, coats: number, byBrush = true): number[] =>
+  Array.from({ length: coats + 1 }, (_, n) => n).map(showingAfter(paint, ground, byBrush));
 
 /** Coats until the ground hardly shows; null: more than anyone would lay. */
 export function coatsToHide(paint: Hiding, ground: string, byBrush = true): number | null {
   const left = remainingContrast(paint, ground, mostCoats, byBrush);
   const first = left.findIndex((d) => d <= hardlyVisible);
   return first < 0 ? null : Math.max(1, first);
+}
+
+const halvings = 12;
+const known = new Map<string, number | null>();
+const mostKnown = 2000;
+
+/**
+ * Coats after which the ground just hardly shows, parts of one among them: what a paint takes, before whole coats are counted.
+ * @returns above 0; null: more than anyone would lay, or the ground hardly shows as it is
+ * Check: the next whole number is what coatsToHide says
+ */
+export function hiddenAfterCoats(paint: Hiding, ground: string, byBrush = true): number | null {
+  const key = `${paint.colour} ${paint.hidingFrac} ${ground} ${byBrush}`;
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const showing = showingAfter(paint, ground, byBrush);
+  let high = coatsToHide(paint, ground, byBrush);
+  if (high !== null && showing(0) <= hardlyVisible) high = null;
+  let low = (high ?? 0) - 1;
+  for (let i = 0; high !== null && i < halvings; i += 1) {
+    const middle = (low + high) / 2;
+    if (showing(middle) <= hardlyVisible) high = middle;
+    else low = middle;
+  }
+  if (known.size >= mostKnown) known.clear();
+  known.set(key, high);
+  return high;
 }
 
 /** A tone that a primer can be had in or tinted to. */

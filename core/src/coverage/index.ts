@@ -4,6 +4,7 @@ export {
   coatsToHide,
   type Hiding,
   hardlyVisible,
+  hiddenAfterCoats,
   primerTonesFor,
   remainingContrast,
   type ToneChoice,

@@ -14,6 +14,7 @@ import type {
   SampleStick,
   SeenKind,
   Step,
+  Supply,
   WoodState,
   ZoneId,
 } from '../workshop';
@@ -70,6 +71,10 @@ export type Deed =
   /** All cans of a product are brought in from the shelf; null: they are put back on it. */
   | { do: 'bring-in'; productId: string; spaceId: string | null }
   | { do: 'use-up' | 'throw-away'; containerId: string }
+  /** What is left of a supply was counted, in its unit. */
+  | { do: 'count-supply'; supplyId: string; left: number }
+  /** A supply is kept count of from now on, or more of it came in; by its kind. */
+  | { do: 'bring-supply'; supply: Omit<Supply, 'id' | 'left' | 'counts'>; amount: number }
   /** What came in and went out for a piece. */
   | { do: 'note-money'; pieceId: string; change: Partial<PieceMoney> }
   | { do: 'add-photos'; pieceId: string; photos: readonly Photo[] }

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demoWorkshop } from '../demo';
 import { planOf } from '../finishing';
+import { typicalSupplies } from '../products';
 import { buyList, leftL, usableStock, willItLast } from '../stock';
 import { minuteOf } from '../units';
 import {
@@ -85,11 +86,14 @@ describe('what went wrong on a coat', () => {
     expect(level).toBeGreaterThan(own.findIndex((s) => s.id === first.id));
     expect(level).toBeLessThan(own.findIndex((s) => s.id === last.id));
   });
-  it('a place missed in the last coat asks for one more; in one before it, the next coat covers it', () => {
+  it('a place missed in the last coat, or a ground that shows through it, asks for one more; in one before it, the next coat covers it', () => {
     const coats = (piece: Workshop['pieces'][string]) =>
       planOf(piece, demo).steps.filter((s) => s.zoneId === zone && s.kind === 'paint').length;
     expect(coats(wrong(first, 'missed'))).toBe(first.of);
     expect(coats(wrong(last, 'missed'))).toBe(last.of + 1);
+    expect([coats(wrong(first, 'shows')), coats(wrong(last, 'shows'))]).toEqual([first.of, last.of + 1]);
+    // Kept as a word too, from which it is learnt what the paint takes.
+    expect(wrong(first, 'shows').log.at(-1)!.seen).toEqual(['still-shows']);
   });
   it('a place missed under a coat that is on asks for none, nor does one in stain: it is wiped out', () => {
     const both = after(withCans(1), finish(first), finish(last), {
@@ -105,7 +109,8 @@ describe('what went wrong on a coat', () => {
     expect(onStain('missed').pieces['ticket-cupboard']!.choices).toEqual(demo.pieces['ticket-cupboard']!.choices);
     expect(() => onStain('run')).toThrow('does not happen to such a coat');
     expect(mishapsOn('stain').map((m) => m.id)).toEqual(['missed', 'dark', 'knocked']);
-    expect(mishapsOn('clear').map((m) => m.id)).toEqual(mishapTable.map((m) => m.id));
+    expect(mishapsOn('clear').map((m) => m.id)).toEqual(mishapTable.map((m) => m.id).filter((m) => m !== 'shows'));
+    expect(mishapsOn('paint').map((m) => m.id)).toEqual(mishapTable.map((m) => m.id));
   });
   it('is refused of a step that was not begun', () => {
     expect(() => after(demo, { do: 'went-wrong', pieceId: counter, stepId: first.id, what: 'run' })).toThrow(
@@ -419,6 +424,37 @@ describe('the clock of a cup', () => {
     expect(mixAfter(pour(0, 0.098), pour(1, 0.001)).startedAt).toBe(later(3));
     expect(mixAfter(pour(0, 0.098), pour(1, 0.001), pour(1, 0.002)).startedAt).toBe(later(3));
     expect(mixAfter(pour(0, 0.098), pour(1, 0.002), pour(1, 0)).startedAt).toBeNull();
+  });
+});
+
+describe('a count of a supply', () => {
+  const bare: Workshop = { ...demo, supplies: {} };
+  const { id: _, left: __, counts: ___, ...gloves } = typicalSupplies.find((s) => s.kind === 'gloves')!;
+  const bought = (amount: number): Deed => ({ do: 'bring-supply', supply: gloves, amount });
+  const own = (w: Workshop) => Object.values(w.supplies)[0]!;
+  const at = (min: number) => new Date(Date.parse('2026-11-25T10:00:00Z') + min * 60_000).toISOString();
+  const after = (...deeds: [min: number, deed: (w: Workshop) => Deed][]) =>
+    deeds.reduce((w, [min, deed]) => perform(w, deed(w), at(min), counting()), bare);
+  const count = (left: number) => (w: Workshop) => ({ do: 'count-supply', supplyId: own(w).id, left }) as const;
+
+  it('stands beside what lay there and what was bought since; soon after it, it is put right', () => {
+    const told = own(
+      after([0, () => bought(50)], [600, count(30)], [620, count(31)], [700, () => bought(10)], [710, count(38)]),
+    );
+    expect(told.left).toBe(38);
+    expect(told.counts!.map((c) => [c.was, c.found])).toEqual([
+      [50, 50],
+      [50, 31],
+      [41, 38],
+    ]);
+  });
+  it('is refused where it cannot be, and of what is no longer counted', () => {
+    for (const left of [-1, Number.NaN, 1e6])
+      expect(() => after([0, () => bought(1)], [1, count(left)])).toThrow(DeedRefused);
+    expect(() => after([0, () => bought(-1)])).toThrow(DeedRefused);
+    expect(() => after([0, () => ({ do: 'count-supply', supplyId: 'gone', left: 1 })])).toThrow(
+      /no longer kept count of/,
+    );
   });
 });
 

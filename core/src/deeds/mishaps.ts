@@ -1,7 +1,7 @@
 import type { DamageKind, StepKindId } from '../workshop';
 
 /** What can be seen to have gone wrong on a coat. */
-export type Mishap = 'run' | 'dust' | 'missed' | 'dark' | 'knocked';
+export type Mishap = 'run' | 'dust' | 'missed' | 'shows' | 'dark' | 'knocked';
 
 /** A mishap as a row: its words, and what the plan does about it. Common practice, no source. */
 export interface MishapRow {
@@ -11,6 +11,8 @@ export interface MishapRow {
   damage: DamageKind | null;
   /** What follows, in words: of a coat that lies on the surface, and of one that goes into the wood; null: not there. */
   follows: { film: string; inWood: string | null };
+  /** Only on coats that are to hide what is under them. */
+  hiding?: boolean;
 }
 
 const other = 'Choose another look for the zone: what it would cost is shown before anything changes.';
@@ -38,6 +40,16 @@ export const mishapTable: readonly MishapRow[] = [
       inWood: 'Wet the place with the same product and wipe it out; the plan stays as it is.',
     },
   },
+  {
+    id: 'shows',
+    name: 'Ground still shows',
+    damage: null,
+    follows: {
+      film: 'The next coat goes over it; where none was to come, one more is planned. Plans learn from it what this paint takes.',
+      inWood: null,
+    },
+    hiding: true,
+  },
   { id: 'dark', name: 'Too dark', damage: null, follows: { film: other, inWood: other } },
   { id: 'knocked', name: 'Knocked or scratched', damage: 'scratch', follows: { film: scratch, inWood: scratch } },
 ];
@@ -56,9 +68,13 @@ export const laidAgain: ReadonlySet<StepKindId> = new Set([
   'recolour-leather',
 ]);
 
+/** Coats that are to hide what is under them. */
+export const toHide: ReadonlySet<StepKindId> = new Set(['paint', 'metallic']);
+
 /** What can go wrong on a coat of a kind, with what follows there. */
 export const mishapsOn = (kind: StepKindId): { id: Mishap; name: string; follows: string }[] =>
-  mishapTable.flatMap(({ id, name, follows }) => {
+  mishapTable.flatMap(({ id, name, follows, hiding }) => {
+    if (hiding && !toHide.has(kind)) return [];
     const words = intoTheWood.has(kind) ? follows.inWood : follows.film;
     return words === null ? [] : [{ id, name, follows: words }];
   });

@@ -20,7 +20,7 @@ import {
 import { beginMix, dropMix, finishMix, pour, throwMix } from './mixDeeds';
 import { noteMoney } from './noteMoney';
 import { addPhotos, changePhoto, removePhoto } from './photoDeeds';
-import { bring, bringIn, count, empty, open } from './shelfDeeds';
+import { bring, bringIn, bringSupply, count, countSupply, empty, open } from './shelfDeeds';
 import { wentWrong } from './wentWrong';
 
 type Handler<D extends Deed['do']> = (draft: Draft<Workshop>, deed: DeedOf<D>, at: string, newId: () => string) => void;
@@ -50,6 +50,8 @@ const handlers: { [D in Deed['do']]: Handler<D> } = {
   'bring-in': bringIn,
   'use-up': empty,
   'throw-away': empty,
+  'count-supply': countSupply,
+  'bring-supply': bringSupply,
   'note-money': noteMoney,
   'add-photos': addPhotos,
   'change-photo': changePhoto,

@@ -70,3 +70,53 @@ export function empty(
   const deed = what === 'use-up' ? 'used-up' : 'thrown-away';
   containerOf(draft, containerId).ledger.push({ at, deed, ofId: null, changeL: null, countedL: 0 });
 }
+
+/** More than any shelf carries of one supply, in its unit. */
+const mostOfSupply = 100_000;
+/** Counted again so soon, a count is put right, minutes. */
+const sameCountMin = 60;
+/** So many counts teach all that can be learnt. */
+const mostCounts = 500;
+
+function amountOf(amount: number): number {
+  if (!(amount >= 0 && amount <= mostOfSupply))
+    throw new DeedRefused('amount_out_of_range', 'What is left cannot be less than nothing, nor over 100,000.');
+  return amount;
+}
+
+/** What is left of a supply, counted: between two counts stands what the work used up. */
+export function countSupply(draft: Draft<Workshop>, { supplyId, left }: DeedOf<'count-supply'>, at: string): void {
+  const supply = draft.supplies[supplyId];
+  if (!supply)
+    throw new DeedRefused('supply_gone', 'It is no longer kept count of: choose it again under Keep count of.');
+  const found = amountOf(left);
+  const counts = supply.counts ?? [];
+  const last = counts.at(-1);
+  const again = last && last.found === supply.left && Date.parse(at) - Date.parse(last.at) < sameCountMin * 60_000;
+  if (again) Object.assign(last, { at, found });
+  else counts.push({ at, was: supply.left, found });
+  supply.counts = counts.slice(-mostCounts);
+  supply.left = found;
+}
+
+/** A supply comes in: more of what is kept count of, or the first of its kind. */
+export function bringSupply(
+  draft: Draft<Workshop>,
+  { supply, amount }: DeedOf<'bring-supply'>,
+  at: string,
+  newId: () => string,
+): void {
+  const id = newId();
+  const own = Object.values(draft.supplies).find((s) => s.kind === supply.kind);
+  if (own) own.left = amountOf(own.left + amountOf(amount));
+  else {
+    const left = amountOf(amount);
+    draft.supplies[id] = {
+      ...supply,
+      packs: supply.packs.map((p) => ({ ...p })),
+      id,
+      left,
+      counts: [{ at, was: left, found: left }],
+    };
+  }
+}

@@ -8,6 +8,7 @@ export const seenWords: Readonly<Record<SeenKind, string>> = {
   dusty: 'dusty',
   blotched: 'blotched',
   'too-dark': 'too dark',
+  'still-shows': 'ground still shows',
   'took-longer': 'took longer',
   'ran-out': 'ran out',
   'weather-turned': 'weather turned',

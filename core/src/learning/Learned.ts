@@ -1,6 +1,6 @@
 import type { Belief as ColourBelief } from '../colour';
 import type { Range } from '../units';
-import type { LearnedFigure, Tag, Workshop } from '../workshop';
+import type { LearnedFigure, StepKindId, SupplyKind, Tag, Workshop } from '../workshop';
 
 /** Why an entry of the log teaches nothing. */
 export type LeftOut =
@@ -18,16 +18,20 @@ export type LeftOut =
 /** What one go at the bench says of a figure. */
 export interface Evidence {
   key: string;
-  pieceId: string;
+  /** Null: of no piece alone. */
+  pieceId: string | null;
+  /** What was done, and with which product; null: of no step alone, or without one. */
+  stepKind: StepKindId | null;
+  productId: string | null;
   /** Entries of the log that were one go. */
   entryIds: readonly string[];
   /** Instant at which it was done. */
   at: string;
-  /** What the typical figures say, L or minutes; of drying what its label says in the air it lay in. */
+  /** What the typical figures say: L, minutes, coats or units of a supply; of drying what its label says in the air it lay in. */
   typical: number;
-  /** What the plan said, L or minutes. */
+  /** What the plan said, in the same. */
   planned: number;
-  /** What it was, L or minutes. */
+  /** What it was, in the same. */
   actual: number;
   /** Share of the go that this figure decided on, 0 to 1. */
   share: number;
@@ -58,6 +62,9 @@ export interface TaughtFigure {
 export type FigureOf =
   | { kind: 'litres'; productId: string; by: string }
   | { kind: 'dry'; productId: string }
+  /** Coats that hide what is under them. */
+  | { kind: 'hides'; productId: string }
+  | { kind: 'uses'; supply: SupplyKind }
   | { kind: 'minutes'; stepKind: string; by: string; shape: string };
 
 /** What was learnt, by key of the figure; a part of the settings while figures are worked out, and never of a file. */

@@ -1,6 +1,6 @@
 import { groupedBy, minuteOf } from '../units';
-import { type LogEntry, type Piece, pausedMs } from '../workshop';
-import { dryKey, litresKey, minutesKey } from './figureKeys';
+import { type LogEntry, type Piece, pausedMs, type Supply } from '../workshop';
+import { dryKey, hidesKey, litresKey, minutesKey, usesKey } from './figureKeys';
 import type { Evidence, LeftOut } from './Learned';
 
 /** Beyond so many times its typical time a sitting was left running, and was not worked (our choice). */
@@ -37,6 +37,8 @@ function litresEvidence(piece: Piece): Evidence[] {
     return {
       key: litresKey(entries[0]!.step),
       pieceId: piece.id,
+      stepKind: entries[0]!.step.kind,
+      productId: entries[0]!.step.productId,
       entryIds: entries.map((e) => e.id),
       at: entries.at(-1)!.doneAt!,
       typical: sum(entries, typicalL),
@@ -86,6 +88,8 @@ function minutesEvidence(piece: Piece): Evidence[] {
       return {
         key,
         pieceId: piece.id,
+        stepKind: own[0]!.step.kind,
+        productId: null,
         entryIds: own.map((e) => e.id),
         at,
         typical: typical * share,
@@ -122,6 +126,8 @@ function dryingEvidence(piece: Piece): Evidence[] {
       {
         key: dryKey(step.productId),
         pieceId: piece.id,
+        stepKind: step.kind,
+        productId: step.productId,
         entryIds: [entry.id],
         at: filmTests.at(-1)!.at,
         typical: expected,
@@ -134,9 +140,104 @@ function dryingEvidence(piece: Piece): Evidence[] {
   });
 }
 
+/** Coats of one paint on a zone, one over the other, in the order they were laid; what came over the last is told. */
+function runsOfPaint(log: readonly LogEntry[]): { coats: LogEntry[]; covered: boolean }[] {
+  const done = log
+    .filter((e) => e.doneAt !== null && e.step.zoneId !== null)
+    .sort((a, b) => Date.parse(a.doneAt!) - Date.parse(b.doneAt!));
+  const over = done.some((e) => e.step.kind === 'hand-over');
+  const runs: { coats: LogEntry[]; covered: boolean }[] = [];
+  for (const entry of done) {
+    const { zoneId, productId, kind } = entry.step;
+    const last = runs.findLast((r) => r.coats[0]!.step.zoneId === zoneId);
+    if (productId !== null && last && !last.covered && last.coats[0]!.step.productId === productId)
+      last.coats.push(entry);
+    else {
+      // Another film lies over it: what it hid by then, it hid.
+      if (last && productId !== null) last.covered = true;
+      if (kind === 'paint' && entry.planned?.hidesIn !== undefined) runs.push({ coats: [entry], covered: false });
+    }
+  }
+  return over ? runs.map((r) => ({ ...r, covered: true })) : runs;
+}
+
+/** In how many coats a paint hid what is under it: more than those after which it was said to show, no more than the next. */
+function hidingEvidence(piece: Piece): Evidence[] {
+  return runsOfPaint(piece.log).flatMap(({ coats, covered }): Evidence[] => {
+    const first = coats[0]!;
+    const [typical, productId] = [first.planned!.hidesIn!, first.step.productId!];
+    const shows = coats.findLastIndex((e) => e.seen?.includes('still-shows')) + 1;
+    const last = coats.at(-1)!;
+    const hid = coats.length > shows && (shows > 0 || covered || last.seen?.includes('went-well'));
+    const between = shows > 0 && hid;
+    // Hidden by coats that were planned for it, or not yet by fewer, is what was expected.
+    const actual = between
+      ? Math.sqrt(shows * (shows + 1))
+      : hid && coats.length < typical
+        ? coats.length
+        : shows > typical
+          ? shows
+          : null;
+    if (actual === null || !(typical > 0)) return [];
+    return [
+      {
+        key: hidesKey(productId),
+        pieceId: piece.id,
+        stepKind: first.step.kind,
+        productId,
+        entryIds: coats.map((e) => e.id),
+        at: last.doneAt!,
+        typical,
+        planned: first.step.of,
+        actual,
+        share: between ? 1 : oneSided,
+        left: null,
+      },
+    ];
+  });
+}
+
+/**
+ * What was used up of supplies between two counts of them, against what the steps done meanwhile were to take. More than before, with
+ * nothing bought, is a count that was wrong, and says nothing.
+ */
+export function suppliesEvidence(supplies: readonly Supply[], pieces: readonly Piece[]): Evidence[] {
+  return supplies.flatMap(({ kind, counts = [] }) =>
+    counts.slice(1).flatMap((now, i): Evidence[] => {
+      const [fromMs, untilMs] = [Date.parse(counts[i]!.at), Date.parse(now.at)];
+      const used = pieces.flatMap(({ log }) =>
+        log.flatMap((e) => {
+          const doneMs = Date.parse(e.doneAt ?? '');
+          const own = e.planned?.uses?.find((u) => u.what === kind);
+          return own && doneMs > fromMs && doneMs <= untilMs ? [{ id: e.id, ...own }] : [];
+        }),
+      );
+      const typical = used.reduce((sum, u) => sum + u.typical, 0);
+      const actual = now.was - now.found;
+      if (!(typical > 0) || actual <= 0) return [];
+      return [
+        {
+          key: usesKey(kind),
+          pieceId: null,
+          stepKind: null,
+          productId: null,
+          entryIds: used.map((u) => u.id),
+          at: now.at,
+          typical,
+          planned: used.reduce((sum, u) => sum + u.amount, 0),
+          actual,
+          share: 1,
+          left: null,
+        },
+      ];
+    }),
+  );
+}
+
 /** Everything the log of a piece says of the figures that its plan was made with. */
 export const evidenceOf = (piece: Piece): Evidence[] => [
   ...litresEvidence(piece),
   ...minutesEvidence(piece),
   ...dryingEvidence(piece),
+  ...hidingEvidence(piece),
 ];

@@ -1,6 +1,7 @@
 export { believe } from './believe';
-export { evidenceOf } from './evidenceOf';
-export { dryKey, figureOf, litresKey, minutesKey } from './figureKeys';
+export { evidenceOf, suppliesEvidence } from './evidenceOf';
+export { dryKey, figureOf, hidesKey, litresKey, minutesKey, usesKey } from './figureKeys';
+export { inMoney, type Prices } from './inMoney';
 export type { Belief, Evidence, FigureOf, LeftOut, Taught, TaughtFigure, TaughtWorkshop } from './Learned';
 export { asTaught, learnedFrom, taughtWorkshop } from './learnedFrom';
 export { type Apart, plannedAgainstActual } from './plannedAgainstActual';

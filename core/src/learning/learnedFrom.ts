@@ -3,8 +3,9 @@ import { certain, groupedBy, latestFirst, minuteOf, type Range } from '../units'
 import type { LearnedFigure, Piece, Product, Tag, Workshop } from '../workshop';
 import { believe, tenToNinety } from './believe';
 import { coloursTaught } from './coloursTaught';
-import { evidenceOf } from './evidenceOf';
+import { evidenceOf, suppliesEvidence } from './evidenceOf';
 import { figureOf } from './figureKeys';
+import { hidingAsTaught } from './hidingAsTaught';
 import type { Evidence, FigureOf, Taught, TaughtFigure, TaughtWorkshop } from './Learned';
 
 /** How far one coat, weighed, lies off another of the same kind, as a standard deviation of the logarithm (from memory). */
@@ -13,11 +14,21 @@ const litresScatter = 0.15;
 const minutesScatter = 0.3;
 /** The same of the time in which one film dries (from memory). */
 const dryScatter = 0.3;
+/** The same of what is used up of supplies from one count to the next (from memory). */
+const usesScatter = 0.3;
+/** The same of the coats in which a paint hides, judged by eye (from memory). */
+const hidesScatter = 0.2;
 /** How well typical minutes, and the time of a label in other air, are known: 10 to 90 % (from memory). */
 const minutesPrior: Range = { low: 1 / 1.6, likely: 1, high: 1.6 };
 
 /** How far one go lies off a figure that is known, as a standard deviation of the logarithm. */
-const scatterOf = { litres: litresScatter, minutes: minutesScatter, dry: dryScatter } as const;
+const scatterOf = {
+  litres: litresScatter,
+  minutes: minutesScatter,
+  dry: dryScatter,
+  uses: usesScatter,
+  hides: hidesScatter,
+} as const;
 
 const spreadOf = ({ low, high }: Range): number => Math.max(0.02, Math.log(high / low) / 2 / tenToNinety);
 
@@ -32,8 +43,18 @@ function litresPrior(product: Product | undefined): { prior: Range; tag: Tag } {
   return { prior: prior.high > prior.low ? prior : certain(1), tag: from.tag };
 }
 
-const priorOf = (of: FigureOf, products: Workshop['products']): { prior: Range; tag: Tag } =>
-  of.kind === 'litres' ? litresPrior(products[of.productId]) : { prior: minutesPrior, tag: 'M' };
+/** How well the coats are known in which a paint hides: as well as its contrast ratio is. */
+function hidesPrior(product: Product | undefined): { prior: Range; tag: Tag } {
+  const tag = product?.valueTags.hidingFrac ?? 'M';
+  const { low, likely, high } = asWideAsItsTag({ low: 1, likely: 1, high: 1, tag });
+  return { prior: { low: 1 / high, likely, high: 1 / low }, tag };
+}
+
+function priorOf(of: FigureOf, products: Workshop['products']): { prior: Range; tag: Tag } {
+  if (of.kind === 'litres') return litresPrior(products[of.productId]);
+  if (of.kind === 'hides') return hidesPrior(products[of.productId]);
+  return { prior: minutesPrior, tag: 'M' };
+}
 
 /** What a log says is read once for as long as it stays as it is. */
 const read = new WeakMap<Piece['log'], Evidence[]>();
@@ -50,8 +71,11 @@ export function learnedFrom({
   pieces,
   products,
   settings,
-}: Pick<Workshop, 'pieces' | 'products' | 'settings'>): TaughtFigure[] {
-  const byKey = groupedBy(Object.values(pieces).flatMap(evidenceIn), (e) => e.key);
+  supplies,
+}: Pick<Workshop, 'pieces' | 'products' | 'settings' | 'supplies'>): TaughtFigure[] {
+  const all = Object.values(pieces);
+  const found = [...all.flatMap(evidenceIn), ...suppliesEvidence(Object.values(supplies), all)];
+  const byKey = groupedBy(found, (e) => e.key);
   const said = settings.learning ?? {};
   return [...byKey].flatMap(([key, found]): TaughtFigure[] => {
     const of = figureOf(key);
@@ -106,7 +130,7 @@ export function taughtWorkshop(workshop: Workshop): TaughtWorkshop {
   const settings: TaughtWorkshop['settings'] = { ...workshop.settings };
   if (Object.keys(taught).length > 0) settings.taught = taught;
   if (colours) settings.colours = colours;
-  return { ...workshop, settings };
+  return { ...workshop, settings, products: hidingAsTaught(workshop.products, taught) };
 }
 
 /**

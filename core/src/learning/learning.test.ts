@@ -1,18 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { coatsToHide, hiddenAfterCoats } from '../coverage';
 import { perform } from '../deeds';
 import { demoWorkshop } from '../demo';
+import { typicalSupplies } from '../products';
 import { reckonPiece } from '../reckoning';
 import type { LogEntry, Workshop } from '../workshop';
 import {
   asTaught,
   believe,
   evidenceOf,
+  figureOf,
+  hidesKey,
+  inMoney,
   learnedFrom,
   litresKey,
   minutesKey,
   plannedAgainstActual,
   taughtWorkshop,
+  usesKey,
 } from './index';
 
 const one = (logRatio: number, share = 1) => ({ logRatio, share });
@@ -189,6 +195,86 @@ describe('what the log says', () => {
     expect([of([50, 'wet']), of([300, 'sandable']), of([50, 'wet'], [40, 'touch-dry'])]).toEqual([[], [], [[40, 0.5]]]);
   });
 
+  it('coats that hid: more than those after which the ground was said to show, or fewer than were to be needed', () => {
+    const paint = Object.values(demo.products).find((p) => p.kind === 'paint')!.id;
+    const of = (hidesIn: number, coats: readonly ('shows' | 'well' | null)[], over = false) => {
+      const step = (k: number, kind: 'paint' | 'clear') => ({
+        ...coat.step,
+        ...{ id: `${kind}${k}`, kind, productId: kind === 'paint' ? paint : coat.step.productId, ordinal: k + 1 },
+      });
+      const log = coats.map((seen, k): LogEntry => {
+        const plain = entry(
+          `${k}`,
+          { doneAt: at(300 * k), startedAt: null, actualL: null },
+          k === 0 ? { hidesIn } : {},
+        );
+        const words = { shows: ['still-shows'], well: ['went-well'] } as const;
+        return { ...plain, step: step(k, 'paint'), ...(seen ? { seen: [...words[seen]] } : {}) };
+      });
+      const top = { ...entry('top', { doneAt: at(9000), startedAt: null, actualL: null }), step: step(9, 'clear') };
+      return evidenceOf(withLog(over ? [...log, top] : log).pieces[id]!)
+        .filter((e) => e.key === hidesKey(paint))
+        .map((e) => [Math.round(e.actual * 100) / 100, e.share]);
+    };
+    // Not after two, but after three: √6.
+    expect(of(1.6, [null, 'shows', null])).toEqual([[2.45, 1]]);
+    // Not after two, and no more is known; after one, though two were to be needed.
+    expect([of(1.6, [null, 'shows']), of(1.6, ['well']), of(1.6, [null], true)]).toEqual([
+      [[2, 0.5]],
+      [[1, 0.5]],
+      [[1, 0.5]],
+    ]);
+    // As expected: not after one, hidden after two; and what nobody looked at.
+    expect([of(1.6, ['shows']), of(1.6, [null, 'well']), of(1.6, [null])]).toEqual([[], [], []]);
+  });
+
+  it('what is used up between two counts, against what the steps done meanwhile were to take', () => {
+    const uses = (own: string, min: number, typical: number) =>
+      entry(
+        own,
+        { doneAt: at(min), startedAt: null, actualL: null },
+        { uses: [{ what: 'gloves', amount: 1.1 * typical, typical }] },
+      );
+    const supply = { ...typicalSupplies.find((s) => s.kind === 'gloves')!, left: 3 };
+    const counts = [
+      { at: at(0), was: 0, found: 20 },
+      { at: at(100), was: 20, found: 14 },
+      { at: at(200), was: 14, found: 14 },
+      { at: at(300), was: 24, found: 25 },
+    ];
+    const from = withLog([
+      uses('before', -5, 9),
+      uses('a', 10, 1),
+      uses('b', 100, 2),
+      uses('c', 150, 5),
+      uses('d', 250, 5),
+    ]);
+    const told = (found: Workshop['supplies']) =>
+      learnedFrom({ ...from, supplies: found }).filter((f) => f.key === usesKey('gloves'));
+    // Six for three; nothing gone, or more than there was, was not counted well.
+    expect(told({ own: { ...supply, counts } })[0]!.evidence.map((e) => [e.typical, e.actual, e.planned])).toEqual([
+      [3, 6, expect.closeTo(3.3, 10)],
+    ]);
+    expect(told({ own: supply })).toEqual([]);
+    const { factor } = told({ own: { ...supply, counts } })[0]!.belief!;
+    const { settings } = taughtWorkshop({ ...from, supplies: { own: { ...supply, counts } } });
+    expect(settings.taught![usesKey('gloves')]!.factor).toBeCloseTo(factor, 1);
+    const { pieces } = demo;
+    const of = (taught: NonNullable<typeof settings.taught>) => {
+      const reckoned = reckonPiece({
+        products: demo.products,
+        piece: { ...pieces[id]!, log: [] },
+        settings: { ...demo.settings, taught },
+        nowMin,
+      });
+      if (!reckoned.ok) throw new Error('not worked out');
+      return reckoned.value.steps
+        .flatMap((s) => s.uses.filter((u) => u.what === 'gloves'))
+        .reduce((n, u) => n + u.amount, 0);
+    };
+    expect(of({ [usesKey('gloves')]: { factor: 2, sdLog: 0.1, count: 3 } })).toBeCloseTo(2 * of({}), 10);
+  });
+
   it('is frozen, forgotten, and goes on', () => {
     const key = litresKey(coat.step);
     const entries = [entry('a', { doneAt: at(0), actualL: 0.3 }), entry('b', { doneAt: at(3000), actualL: 0.25 })];
@@ -256,6 +342,46 @@ describe('plans with the workshop’s own figures', () => {
     };
     expect(ratio(key)).toBeCloseTo(1.5, 2);
     expect(ratio(minutes)).toBeCloseTo(2, 6);
+  });
+
+  it('a paint that hides in twice the coats has half the power in each, and the rest of the shelf stays as it is', () => {
+    const paint = Object.values(demo.products).find((p) => p.kind === 'paint')!;
+    const frozen = { factor: 2, sdLog: 0.1, count: 4 };
+    const told = taughtWorkshop(withLog([], { learning: { [hidesKey(paint.id)]: { frozen } } }));
+    const own = told.products[paint.id]!;
+    const [before, after] = [hiddenAfterCoats(paint, '#3a2a20')!, hiddenAfterCoats(own, '#3a2a20')!];
+    expect(after / before).toBeCloseTo(2, 1);
+    expect(Math.ceil(before)).toBe(coatsToHide(paint, '#3a2a20'));
+    expect(Object.values(told.products).filter((p) => p !== demo.products[p.id])).toEqual([own]);
+    expect(taughtWorkshop(withLog([], { learning: { [hidesKey(paint.id)]: { frozen } } })).products[paint.id]).toBe(
+      own,
+    );
+    // What it takes by typical figures is learnt from: what was learnt is learnt once.
+    const worked = ({ products, settings }: Workshop) => {
+      const piece = { ...demo.pieces['ticket-cupboard']!, log: [] };
+      const reckoned = reckonPiece({ piece, products, settings, nowMin });
+      if (!reckoned.ok) throw new Error('not worked out');
+      return reckoned.value.steps.find((s) => s.hidesIn !== null)!;
+    };
+    const typical = worked(demo);
+    const learning = { [hidesKey(typical.step.productId!)]: { frozen } };
+    expect(worked(taughtWorkshop({ ...demo, settings: { ...demo.settings, learning } })).hidesIn).toBeCloseTo(
+      typical.hidesIn!,
+      1,
+    );
+  });
+
+  it('in money: amounts by the litre, times by the hour, and what costs nothing not at all', () => {
+    const found = evidenceOf(withLog([entry('a', { startedAt: at(0), doneAt: at(30), actualL: 0.3 })]).pieces[id]!);
+    const both = found.map((of) => ({ kind: figureOf(of.key)!.kind, of }));
+    const told = inMoney(both, demo.products, { perL: () => 20, perHour: 30 });
+    expect(told.map((e) => [e.planned, e.actual])).toEqual([
+      [4, 6],
+      [10, 15],
+    ]);
+    expect(inMoney(both, demo.products, { perL: () => 0, perHour: 30 })).toHaveLength(1);
+    const [of] = plannedAgainstActual(told, (e) => e.pieceId);
+    expect([of!.planned, of!.actual]).toEqual([14, 21]);
   });
 
   it('a correction is marked by its deed, and so is a guess', () => {

@@ -9,6 +9,9 @@ export interface Apart<K> {
   low: number;
   middle: number;
   high: number;
+  /** Of all goes together, in the unit of the evidence. */
+  planned: number;
+  actual: number;
   /** Each go, in the order they came, times the plan. */
   ratios: readonly number[];
 }
@@ -36,6 +39,8 @@ export function plannedAgainstActual<K>(evidence: readonly Evidence[], by: (e: E
         low: quantile(sorted, 0.1),
         middle: quantile(sorted, 0.5),
         high: quantile(sorted, 0.9),
+        planned: goes.reduce((sum, e) => sum + e.planned, 0),
+        actual: goes.reduce((sum, e) => sum + e.actual, 0),
         ratios,
       };
     })

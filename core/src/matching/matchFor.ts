@@ -12,6 +12,7 @@ import {
   withRecipe,
 } from '../colour';
 import { zoneNames } from '../piece';
+import { pricePerL } from '../products';
 import { reckonPiece, roomsOf } from '../reckoning';
 import { usableStock } from '../stock';
 import { good, type Result, refused } from '../units';
@@ -68,9 +69,7 @@ type Taught = Workshop & { settings: Workshop['settings'] & { colours?: Belief }
 /** Steps that give a zone its colour. */
 const colouring: readonly StepKindId[] = ['condition', 'dye', 'stain', 'seal', 'glaze', 'tone', 'dispose'];
 
-/** Money for a litre, by the pack that is cheapest for it. */
-const perLitre = (product: Product | undefined): number =>
-  product && product.packs.length > 0 ? Math.min(...product.packs.map((p) => p.price / p.volumeL)) : 0;
+const perLitre = (product: Product | undefined): number => (product ? pricePerL(product) : 0);
 
 /** Sticks read of the colourants of layers, of the one with the fewest. */
 function sticksRead(layers: readonly Layer[], belief: Belief | undefined): number {

@@ -362,9 +362,30 @@ describe('sticks of a workshop', () => {
 
 describe('the other benches', () => {
   it('mix paints of the workshop, and over the wood of a zone', () => {
-    const asked = { target: labOfColour('#587b6d')!, productIds: ['enamel', 'paint-dark'], mostParts: 8, over: null };
+    const asked = {
+      target: labOfColour('#587b6d')!,
+      productIds: ['enamel', 'paint-dark'],
+      mostParts: 8,
+      ...{ over: null, forZone: null },
+    };
     const thick = paintFor(demo, asked);
     expect(thick.ok && thick.value.at(-1)!.deltaE).toBeLessThan(2);
+    expect(thick.ok && thick.value[0]!.need).toBeNull();
+    // For a carcass with two coats in its plan, and for a top that is to be stained: 1.1 · coats · area ÷ Σ share · rate.
+    const shelf = demo.products;
+    for (const [pieceId, zoneId] of [
+      ['parcels-counter', 'carcass'],
+      ['stool-1', 'top'],
+    ] as const) {
+      const sized = paintFor(demo, { ...asked, forZone: { pieceId, zoneId } });
+      if (!sized.ok) throw new Error('not mixed');
+      const { parts, need } = sized.value.at(-1)!;
+      const all = parts.reduce((n, p) => n + p.parts, 0);
+      const rate = parts.reduce((n, p) => n + (p.parts / all) * shelf[p.productId]!.spreadM2PerL!.likely, 0);
+      const steps = planOf(demo.pieces[pieceId]!, demo).steps.filter((s) => s.zoneId === zoneId && s.kind === 'paint');
+      expect(need!.coats).toBe(steps.length || 2);
+      expect(need!.litres).toBeCloseTo((1.1 * need!.coats * need!.areaM2) / rate, 9);
+    }
     const thin = paintFor(demo, {
       ...asked,
       productIds: ['lime-wash'],

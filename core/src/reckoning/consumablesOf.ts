@@ -1,22 +1,32 @@
 import { type House, stepKind } from '../finishing';
+import { type Taught, usesKey } from '../learning';
 import type { Consumable, ReckonedStep } from './Reckoning';
 
-type Used = Pick<ReckonedStep, 'areaM2' | 'setsUp'> & { step: ReckonedStep['step'] };
+type Used = Pick<ReckonedStep, 'step' | 'setsUp' | 'uses'>;
 
 /** What some steps use up: sums by kind, and brushes or rollers by their product, so that pieces can be added up. */
 export type ConsumableUse =
   | { what: Consumable['what']; unit: Consumable['unit']; amount: number }
   | { tool: 'brush' | 'roller'; productId: string | null; times: number };
 
-/** What steps use up besides the products: by area, by length of tape, each time and once a sitting. Rates: typical from memory. */
+/** What a step uses up besides its product: by area, by length of tape, each time and once a sitting. Rates: typical from memory. */
+export const usesOf = (
+  { step, areaM2, setsUp }: Pick<ReckonedStep, 'step' | 'areaM2' | 'setsUp'>,
+  taught: Taught | undefined,
+): ReckonedStep['uses'] =>
+  stepKind(step.kind).consumes.flatMap((used) => {
+    const { what, unit, perM2 = 0, perMetre = 0, each = 0, perPlace = 0, perSitting = 0, parts } = used;
+    if (parts && !(step.part && parts.includes(step.part))) return [];
+    const typical = perM2 * areaM2 + perMetre * step.lineM + perPlace * step.count + each + (setsUp ? perSitting : 0);
+    return typical > 0 ? [{ what, unit, amount: typical * (taught?.[usesKey(what)]?.factor ?? 1), typical }] : [];
+  });
+
+/** What some steps use up besides the products, added up by kind. */
 export function useOfSteps(steps: readonly Used[]): ConsumableUse[] {
   const sums = new Map<string, ConsumableUse>();
-  for (const { step, areaM2, setsUp } of steps) {
-    for (const used of stepKind(step.kind).consumes) {
-      const { what, unit, perM2 = 0, perMetre = 0, each = 0, perPlace = 0, perSitting = 0, parts } = used;
-      if (parts && !(step.part && parts.includes(step.part))) continue;
+  for (const { step, setsUp, uses } of steps) {
+    for (const { what, unit, amount } of uses) {
       const before = sums.get(what) as Consumable | undefined;
-      const amount = perM2 * areaM2 + perMetre * step.lineM + perPlace * step.count + each + (setsUp ? perSitting : 0);
       sums.set(what, { what, unit, amount: (before?.amount ?? 0) + amount });
     }
     if ((step.method !== 'brush' && step.method !== 'roller') || !setsUp) continue;

@@ -1,4 +1,4 @@
-import { stepKind } from '../finishing';
+import { stepKind, upperFirst } from '../finishing';
 import type { TaughtFigure } from '../learning';
 import { methods, type Product, type StepKindId, stepKindIds } from '../workshop';
 
@@ -22,10 +22,21 @@ export function figureName({ of }: Pick<TaughtFigure, 'of'>, products: Readonly<
     if (product?.perPlaceL) return `${name}, at each place`;
     return `${name}, ${isMethod(of.by) ? byWords[of.by] : verbOf(of.by).toLowerCase()}`;
   }
-  if (of.kind === 'dry') return `${products[of.productId]?.name ?? 'A product that is gone'}, drying`;
+  if (of.kind === 'uses') return upperFirst(of.supply);
+  if (of.kind === 'dry' || of.kind === 'hides')
+    return `${products[of.productId]?.name ?? 'A product that is gone'}, ${of.kind === 'dry' ? 'drying' : 'coats to hide'}`;
   const how = isMethod(of.by) ? `, ${byWords[of.by]}` : '';
   return `${verbOf(of.stepKind)}${how}, ${of.shape === 'narrow' ? 'legs, rails and shaped work' : 'boards'}`;
 }
+
+/** How far a figure is off, by what it is of. */
+const offWords: Readonly<Record<TaughtFigure['of']['kind'], (by: string, count: number) => string>> = {
+  litres: (by, count) => `you use ${by} than is typical, by ${count} coats`,
+  minutes: (by, count) => `it takes you ${by} time than is typical, by ${count} sittings`,
+  dry: (by, count) => `it takes ${by} time here than its label and the air say, by ${count} films`,
+  hides: (by, count) => `it takes ${by} coats to hide than its sheet says, by ${count} surfaces`,
+  uses: (by, count) => `you use up ${by} than is typical, by ${count} counts`,
+};
 
 /** Surely off: what is believed lies so many standard deviations off the typical figure. */
 const surely = 2;
@@ -47,9 +58,5 @@ export function alwaysOff(
   const percent = Math.round(Math.abs(factor - 1) * 100);
   const name = figureName(f, products);
   const more = factor > 1 ? 'more' : 'less';
-  if (f.of.kind === 'dry')
-    return `${name}: it takes ${percent} % ${more} time here than its label and the air say, by ${count} films.`;
-  return f.of.kind === 'litres'
-    ? `${name}: you use ${percent} % ${more} than is typical, by ${count} coats.`
-    : `${name}: it takes you ${percent} % ${more} time than is typical, by ${count} sittings.`;
+  return `${name}: ${offWords[f.of.kind](`${percent} % ${more}`, count)}.`;
 }

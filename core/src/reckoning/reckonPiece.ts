@@ -1,5 +1,5 @@
 import { type Belief, woodRead } from '../colour';
-import { stepVolume } from '../coverage';
+import { hiddenAfterCoats, stepVolume } from '../coverage';
 import {
   type AirReading,
   type Around,
@@ -34,13 +34,13 @@ import {
   wearIn,
   workedFaces,
 } from '../finishing';
-import { asTaught, litresKey, minutesKey, type Taught } from '../learning';
+import { asTaught, hidesKey, litresKey, minutesKey, type Taught } from '../learning';
 import { buildFaces, type Face, type Shape, shapeOf, type Zone, zonesOf } from '../piece';
 import { keptWorkCalendar } from '../schedule';
 import type { Result } from '../units';
 import { good, minuteOf, once, refused } from '../units';
 import type { Container, LogEntry, Piece, Product, Settings, Step, WorkedShape, ZoneId } from '../workshop';
-import { consumablesOf } from './consumablesOf';
+import { consumablesOf, usesOf } from './consumablesOf';
 import { labelWins } from './labelWins';
 import { needsOf } from './needsOf';
 import { stepNotFinite, sumNotFinite } from './notFinite';
@@ -173,6 +173,18 @@ function thirstyFrac(at: StepStates): number {
     state.layers.length === 0 &&
     (state.material === 'mdf' || state.material === 'particleboard' || state.species.softwood);
   return at.faces.reduce((sum, f, i) => sum + (isThirsty(at.before[i]!) ? f.areaM2 : 0), 0) / total;
+}
+
+/** Coats, by typical figures, in which a paint hides what its first coat is laid over. */
+function hidesIn(
+  step: Step,
+  product: Product | undefined,
+  ground: string | undefined,
+  taught: Taught | undefined,
+): number | null {
+  if (step.kind !== 'paint' || step.ordinal !== 1 || !product || !ground || product.hidingFrac <= 0) return null;
+  const own = hiddenAfterCoats(product, ground, step.method === 'brush');
+  return own === null ? null : own / (taught?.[hidesKey(product.id)]?.factor ?? 1);
 }
 
 /** The face that stands for the colour of a zone: its largest. */
@@ -338,6 +350,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
     const { step } = at;
     const zone = zoneById.get(step.zoneId);
     const shown = zone ? at.faces.findIndex((f) => f.id === largest.get(zone.id)) : -1;
+    const ground = step.zoneId ? colours.get(step.zoneId) : undefined;
     if (zone && shown >= 0)
       colours.set(zone.id, bandColour(at.after[shown]!, products, woodOf(zone.id), settings.colours));
     const product = step.productId ? products[step.productId] : undefined;
@@ -373,6 +386,8 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
         litres: volume?.productL.likely ?? null,
         shape: hands.shapeOf(step),
       },
+      uses: usesOf({ step, areaM2: hands.areaOf(step), setsUp }, settings.taught),
+      hidesIn: hidesIn(step, product, ground, settings.taught),
       startMin,
       endMin,
       readyMin: Math.max(endMin, readyMin.get(step.id) ?? endMin),

@@ -13,6 +13,7 @@ import {
   leftoverWorth,
   type NeedOf,
   openedAt,
+  suppliesNow,
   usableStock,
   usableUntilMin,
   willItLast,
@@ -200,6 +201,25 @@ function bruteForce(needL: number, packs: readonly Pack[], leftPerL: number): nu
   go(0, 0, 0);
   return best;
 }
+
+describe('supplies by now', () => {
+  const supply = (counts?: { at: string; was: number; found: number }[]) => ({
+    ...{ id: 'g', kind: 'gloves' as const, name: 'Gloves', unit: 'pieces' as const, packs: [], left: 20 },
+    ...{ reorderAt: null, deliveryDays: 3, ...(counts ? { counts } : {}) },
+  });
+  const on = (at: string, amount: number) => ({
+    doneAt: at,
+    planned: { startAt: at, endAt: at, volumeL: null, uses: [{ what: 'gloves' as const, amount, typical: 1 }] },
+  });
+  const [early, count, late] = ['2026-11-20T09:00:00Z', '2026-11-21T09:00:00Z', '2026-11-22T09:00:00Z'] as const;
+  it('are what was counted less what the steps since took, never below nothing; uncounted they stand as typed', () => {
+    const left = (pieces: { log: ReturnType<typeof on>[] }[], counts = [{ at: count, was: 20, found: 20 }]) =>
+      suppliesNow([supply(counts)], pieces)[0]!.left;
+    expect(left([{ log: [on(early, 5), on(late, 2)] }, { log: [on(late, 1.5)] }])).toBe(16.5);
+    expect(left([{ log: [on(late, 30)] }])).toBe(0);
+    expect(suppliesNow([supply()], [{ log: [on(late, 2)] }])[0]!.left).toBe(20);
+  });
+});
 
 describe('the cheapest packs', () => {
   const anyPacks = fc.uniqueArray(

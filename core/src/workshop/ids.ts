@@ -537,6 +537,7 @@ export const seenKinds = [
   'dusty',
   'blotched',
   'too-dark',
+  'still-shows',
   'took-longer',
   'ran-out',
   'weather-turned',

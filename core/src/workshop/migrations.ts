@@ -333,4 +333,5 @@ export const migrations: readonly Migration[] = [
   { from: 13, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 14 } : file) },
   // Sample sticks and colours: nothing of them was noted before.
   { from: 14, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 15 } : file) },
+  { from: 15, migrate: (file) => (isJson(file) ? { ...file, schemaVersion: 16 } : file) },
 ];

@@ -48,7 +48,7 @@ import {
 import { isReservedId } from './reservedIds';
 
 /** The version this code reads and writes. */
-export const schemaVersion = 15;
+export const schemaVersion = 16;
 
 /** Every figure has a bound of the trade: what lies beyond it is a slip, and would only break what is worked out from it. */
 const upTo = (most: number) => z.number().min(0).max(most);
@@ -253,6 +253,13 @@ export const logEntrySchema = z.object({
       typicalL: litres.optional(),
       /** What kind of faces it was worked on. */
       shape: z.enum(workedShapes).optional(),
+      /** What it uses up besides its product, as planned and by typical figures. */
+      uses: z
+        .array(z.object({ what: z.enum(supplyKinds), amount: upTo(100_000), typical: upTo(100_000) }))
+        .max(20)
+        .optional(),
+      /** Coats, by typical figures, in which a paint was to hide what its first coat was laid over. */
+      hidesIn: upTo(1000).optional(),
     })
     .nullable(),
   /** How far the amount is to be believed; left out: it was measured. */
@@ -842,6 +849,11 @@ export const supplySchema = z.object({
   left: upTo(100_000),
   reorderAt: upTo(100_000).nullable(),
   deliveryDays: z.number().min(0).max(1000),
+  /** When it was counted: what lay there by the count before and what was bought since, and what was found. Left out: never. */
+  counts: z
+    .array(z.object({ at: instant, was: upTo(100_000), found: upTo(100_000) }))
+    .max(500)
+    .optional(),
 });
 
 /** A room or a yard with its own air. */

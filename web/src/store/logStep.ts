@@ -2,7 +2,7 @@ import type { ListedStep } from '@cosmesis/core/reckoning';
 import { instantOf, type Result } from '@cosmesis/core/units';
 import { doDeed } from './doDeed';
 
-const toLog = ({ step, startMin, endMin, productL, handsOnMin, typical }: ListedStep) => ({
+const toLog = ({ step, startMin, endMin, productL, handsOnMin, typical, uses, hidesIn }: ListedStep) => ({
   step,
   handsOnMin,
   planned: {
@@ -13,6 +13,8 @@ const toLog = ({ step, startMin, endMin, productL, handsOnMin, typical }: Listed
     typicalMin: typical.minutes,
     ...(typical.litres === null ? {} : { typicalL: typical.litres }),
     shape: typical.shape,
+    ...(uses.length === 0 ? {} : { uses: uses.map(({ what, amount, typical }) => ({ what, amount, typical })) }),
+    ...(hidesIn === null ? {} : { hidesIn }),
   },
 });
 

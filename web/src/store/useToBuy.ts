@@ -1,7 +1,7 @@
 import { houseOf } from '@cosmesis/core/finishing';
 import { typicalSupplies } from '@cosmesis/core/products';
 import { consumablesOfUse } from '@cosmesis/core/reckoning';
-import { type BuyList, type SupplyLine, supplyList } from '@cosmesis/core/stock';
+import { type BuyList, type SupplyLine, suppliesNow, supplyList } from '@cosmesis/core/stock';
 import type { Result } from '@cosmesis/core/units';
 import { useMemo } from 'react';
 import useSWR from 'swr';
@@ -22,7 +22,14 @@ export interface ToBuy {
 
 /** What has still to be bought, for all pieces but those left out; one piece by its id. */
 export function useToBuy(of: { but: ReadonlySet<string> } | { only: string }): ToBuy {
-  const { products, containers, supplies, settings } = useParts('products', 'containers', 'supplies', 'settings');
+  const { pieces, products, containers, supplies, settings } = useParts(
+    'pieces',
+    'products',
+    'containers',
+    'supplies',
+    'settings',
+  );
+  const left = useMemo(() => suppliesNow(Object.values(supplies), Object.values(pieces)), [supplies, pieces]);
   const nowMin = useNowMin();
   const draws = useDraws();
   const { byId } = useSummaries();
@@ -40,12 +47,8 @@ export function useToBuy(of: { but: ReadonlySet<string> } | { only: string }): T
   // biome-ignore lint/correctness/useExhaustiveDependencies: the name says which pieces
   const lines = useMemo(() => {
     const uses = [...byId.values()].flatMap((s) => (counts(s.pieceId) ? s.use : []));
-    return supplyList(
-      consumablesOfUse(uses, houseOf(settings, { houseRules: {} })),
-      Object.values(supplies),
-      typicalSupplies,
-    );
-  }, [byId, name, supplies, settings]);
+    return supplyList(consumablesOfUse(uses, houseOf(settings, { houseRules: {} })), left, typicalSupplies);
+  }, [byId, name, left, settings]);
   const suppliesPrice = lines.reduce((sum, l) => sum + l.price, 0);
   const known = cans?.ok && ('only' in of ? byId.has(of.only) : true);
   return {

@@ -5,7 +5,10 @@ import { useNowMin } from './useNowMin';
 import { useParts } from './useWorkshop';
 
 /** Orders tried at a time: what is on screen never waits long behind them. */
-const atATime = 10;
+const atATime = 5;
+/** A better order is sought once nothing changed for so long, ms: whoever goes on meanwhile has the hands of the machine free. */
+const restMs = 1500;
+const atRest = () => new Promise<void>((resolve) => void setTimeout(resolve, restMs));
 
 interface Told {
   plan: WorkshopPlan | undefined;
@@ -50,6 +53,8 @@ async function ask(about: readonly unknown[], nowMin: number, more: number): Pro
   }
   for (const listener of listeners) listener();
   if (!answer.ok || progress.tried >= progress.of) return;
+  if (more === 0) await atRest();
+  if (asked !== about) return;
   if (listeners.size > 0) await ask(about, nowMin, atATime);
   // Whoever looks again later asks anew.
   else asked = [];

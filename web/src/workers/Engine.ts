@@ -116,15 +116,16 @@ export interface SoughtPlan {
   plan: WorkshopPlan | null;
   /** Names the plan. */
   no: number;
-  /** How many orders were tried, of how many. */
+  /** How many orders were tried, of how many if none of them is better. */
   tried: number;
   of: number;
 }
 
 /** Pieces that are scheduled together at the most: those under way or promised first, then the oldest. */
 const mostScheduled = 60;
-/** Orders tried for a workshop that changed. */
+/** Orders tried at the most for a workshop that changed, and how many in vain before it is let be. */
 const tries = 250;
+const triesInVain = 60;
 const seed = 1;
 /** What was worked out of a piece so long ago is worked out again, minutes. */
 const tasksFreshMin = 10;
@@ -218,6 +219,8 @@ interface Search {
   steps: ReturnType<typeof improvingSchedule>;
   best: WorkshopSchedule;
   tried: number;
+  /** Where it ends, unless a better one is found before. */
+  until: number;
   /** Names the best. */
   no: number;
 }
@@ -650,9 +653,9 @@ export class Engine {
   betterPlan(nowMin: number, more: number, known: number | null): Result<SoughtPlan> {
     return guarded(() => {
       const { own, search } = this.sought(nowMin, more);
-      const { no, tried } = search;
+      const { no, tried, until } = search;
       const plan = no === known ? null : workshopPlan(own, search.best, nowMin, this.open().settings);
-      return good({ plan, no, tried, of: tries });
+      return good({ plan, no, tried, of: until });
     });
   }
 
@@ -669,17 +672,26 @@ export class Engine {
     if (!this.search || !same || this.search.nowMin !== nowMin) {
       const problem = workshopProblem(own, settings, nowMin);
       // The clock alone went on: the order found is kept, and not sought again.
-      const tried = same ? this.search!.tried : 0;
+      const [tried, until] = same ? [this.search!.tried, this.search!.until] : [0, triesInVain];
       const steps = improvingSchedule(problem, tries, seed, this.search?.best ?? null);
       const best = steps.next().value as { schedule: WorkshopSchedule };
-      this.search = { tasks: own.map((p) => p.tasks), nowMin, steps, best: best.schedule, tried, no: this.nextPlan() };
+      this.search = {
+        tasks: own.map((p) => p.tasks),
+        nowMin,
+        steps,
+        best: best.schedule,
+        tried,
+        until,
+        no: this.nextPlan(),
+      };
     }
     const { search } = this;
-    for (let i = 0; i < more && search.tried < tries; i += 1) {
+    for (let i = 0; i < more && search.tried < search.until; i += 1) {
       const next = search.steps.next();
       search.tried += 1;
       if (next.done || !next.value.schedule) continue;
       search.best = next.value.schedule;
+      search.until = Math.min(tries, search.tried + triesInVain);
       search.no = this.nextPlan();
     }
     return { own, search };

@@ -152,18 +152,9 @@ function Line({ line }: { line: BuyLine }) {
 /** Packs of supplies as they come in: counted from then on. */
 function boughtSupply(line: SupplyLine): void {
   const amount = line.packs.reduce((sum, p) => sum + p.amount * p.count, 0);
-  const id = newId();
-  theStore().transact(`Bought: ${line.supply.name}`, (draft) => {
-    const own = Object.values(draft.supplies).find((s) => s.kind === line.need.what);
-    if (own) own.left += amount;
-    else
-      draft.supplies[id] = {
-        ...line.supply,
-        packs: line.supply.packs.map((p) => ({ ...p })),
-        id,
-        left: amount,
-      };
-  });
+  const { id: _, left: __, counts: ___, ...supply } = line.supply;
+  const done = doDeed(`Bought: ${supply.name}`, { do: 'bring-supply', supply, amount });
+  if (!done.ok) return say({ text: done.issues[0]!.message });
   say({ text: `There now: ${line.supply.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
 }
 

@@ -1,4 +1,5 @@
 import type { PaintAsked } from '@cosmesis/core/matching';
+import { formatArea, formatVolume } from '@cosmesis/core/units';
 import type { Product, ProductKind } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Autocomplete from '@mui/material/Autocomplete';
@@ -11,7 +12,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { usePaintMixes } from '../../store/useColours';
-import { useParts } from '../../store/useWorkshop';
+import { useParts, useSettings } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
 import { Halves, Mark, Panel } from '../../ui/layout';
 import { NumberField } from '../../ui/NumberField';
@@ -38,6 +39,7 @@ function inOneCup(products: readonly Product[], as: 'thick' | 'thin'): Product[]
 
 function Mixes({ asked }: { asked: PaintAsked | null }) {
   const told = usePaintMixes(asked);
+  const { unitSystem } = useSettings();
   if (told === null) return <Typography>Say what colour is wanted, and choose what there is to mix with.</Typography>;
   if (told === undefined)
     return <Skeleton role="img" variant="rectangular" height={240} aria-label="Mixes are being sought" />;
@@ -61,11 +63,22 @@ function Mixes({ asked }: { asked: PaintAsked | null }) {
                   </li>
                 ))}
               </Box>
+              {m.need && (
+                <Typography>
+                  {formatVolume(m.need.litres, unitSystem)} for{' '}
+                  {m.need.coats === 1 ? 'one coat' : `${m.need.coats} coats`} of {formatArea(m.need.areaM2, unitSystem)}
+                  , a tenth in reserve.
+                </Typography>
+              )}
               <div>
                 <Button
                   variant="outlined"
                   component={Link}
-                  to={`/mix?product=${encodeURIComponent(m.parts[0]!.productId)}&parts=${encodeURIComponent(parts)}`}
+                  to={`/mix?${new URLSearchParams({
+                    product: m.parts[0]!.productId,
+                    parts,
+                    ...(m.need ? { litres: String(m.need.litres) } : {}),
+                  })}`}
                 >
                   Take it to the mix bench
                 </Button>
@@ -89,7 +102,7 @@ export default function PaintMix() {
   const [own, setOwn] = useState<readonly string[] | null>(null);
   const chosen = (own ?? can.slice(0, 8).map((p) => p.id)).filter((id) => can.some((p) => p.id === id));
   const over = as === 'thin' && zone ? { ...zone, coats: 1 } : null;
-  const asked: PaintAsked | null = target && { target: target.lab, productIds: chosen, mostParts, over };
+  const asked: PaintAsked | null = target && { target: target.lab, productIds: chosen, mostParts, over, forZone: zone };
   return (
     <Halves>
       <Stack spacing={3}>
@@ -106,7 +119,7 @@ export default function PaintMix() {
             setOwn(null);
           }}
         />
-        {as === 'thin' && zone && <ZonePick at={zone} label="Over" onPick={setZone} />}
+        {zone && <ZonePick at={zone} label={as === 'thin' ? 'Over' : 'For'} onPick={setZone} />}
         <Autocomplete
           multiple
           options={can.map((p) => p.id)}

@@ -1,5 +1,16 @@
-import { type Evidence, figureOf, plannedAgainstActual, type TaughtFigure } from '@cosmesis/core/learning';
+import { stepKind, upperFirst } from '@cosmesis/core/finishing';
+import {
+  type Evidence,
+  type FigureOf,
+  figureOf,
+  inMoney,
+  plannedAgainstActual,
+  type TaughtFigure,
+} from '@cosmesis/core/learning';
+import { pricePerL } from '@cosmesis/core/products';
 import { figureName } from '@cosmesis/core/reckoning';
+import { money } from '@cosmesis/core/units';
+import type { StepKindId } from '@cosmesis/core/workshop';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import useMediaQuery from '@mui/material/useMediaQuery';
@@ -7,17 +18,15 @@ import { useState } from 'react';
 import { ErrorBar, ReferenceLine, ResponsiveContainer, Scatter, ScatterChart, XAxis, YAxis } from 'recharts';
 import { useParts } from '../../store/useWorkshop';
 import { Keys } from '../../ui/Keys';
+import { figureKinds } from './figureKinds';
 
-const kinds = [
-  { value: 'litres', name: 'Amounts' },
-  { value: 'minutes', name: 'Times' },
-  { value: 'dry', name: 'Drying' },
-] as const;
+type Kind = FigureOf['kind'] | 'money';
 const ways = [
   { value: 'figure', name: 'By what it was' },
+  { value: 'step', name: 'By step' },
+  { value: 'product', name: 'By product' },
   { value: 'piece', name: 'By piece' },
 ] as const;
-type Kind = (typeof kinds)[number]['value'];
 type Way = (typeof ways)[number]['value'];
 
 const mostRows = 12;
@@ -26,22 +35,41 @@ const percent = (ratio: number): string =>
     ? 'as planned'
     : `${Math.abs(Math.round((ratio - 1) * 100))} % ${ratio > 1 ? 'more' : 'less'}`;
 
+/** What is compared by each way, and what it is called; null: it is in none of its groups. */
+const groupOf: Readonly<Record<Way, (e: Evidence) => string | null>> = {
+  figure: (e) => e.key,
+  step: (e) => e.stepKind,
+  product: (e) => e.productId,
+  piece: (e) => e.pieceId,
+};
+
 /** How far what was done lay off what was planned: the middle, nine in ten between the ends, and how often. */
 export default function Apart({ figures }: { figures: readonly TaughtFigure[] }) {
-  const { products, pieces } = useParts('products', 'pieces');
+  const { products, pieces, settings } = useParts('products', 'pieces', 'settings');
   const isPhone = useMediaQuery('(max-width: 760px)');
   const [kind, setKind] = useState<Kind>('litres');
   const [way, setWay] = useState<Way>('figure');
-  const evidence: Evidence[] = figures.filter((f) => f.of.kind === kind).flatMap((f) => f.evidence);
-  const nameOf = (key: string) => {
-    const of = figureOf(key);
-    return of ? figureName({ of }, products) : key;
+  const all = figures.flatMap((f) => f.evidence.map((of) => ({ kind: f.of.kind, of })));
+  const perHour = settings.houseRules.labour === 'none' ? 0 : settings.labour.ratePerHour;
+  const evidence =
+    kind === 'money'
+      ? inMoney(all, products, { perL: pricePerL, perHour })
+      : all.flatMap((e) => (e.kind === kind ? [e.of] : []));
+  const names: Readonly<Record<Way, (group: string) => string>> = {
+    figure: (key) => {
+      const of = figureOf(key);
+      return of ? figureName({ of }, products) : key;
+    },
+    step: (stepKindId) => upperFirst(stepKind(stepKindId as StepKindId).verb),
+    product: (id) => products[id]?.name ?? 'A product that is gone',
+    piece: (id) => pieces[id]?.name ?? 'A piece that is gone',
   };
-  const rows = plannedAgainstActual(evidence, (e) => (way === 'piece' ? e.pieceId : e.key))
+  const grouped = evidence.filter((e) => groupOf[way](e) !== null);
+  const rows = plannedAgainstActual(grouped, (e) => groupOf[way](e)!)
     .slice(0, mostRows)
     .map((row) => ({
       ...row,
-      name: `${way === 'piece' ? (pieces[row.of]?.name ?? '') : nameOf(row.of)} (${row.count})`,
+      name: `${names[way](row.of)} (${row.count})${kind === 'money' ? `: ${money(row.actual, settings.currency)} for ${money(row.planned, settings.currency)}` : ''}`,
       ends: [row.middle - row.low, row.high - row.middle],
     }));
   const most = Math.max(1.5, ...rows.map((r) => r.high));
@@ -49,7 +77,15 @@ export default function Apart({ figures }: { figures: readonly TaughtFigure[] })
     <Stack component="section" aria-label="Planned against actual" spacing={1.5}>
       <Typography variant="h2">Planned against actual</Typography>
       <Stack direction="row" useFlexGap sx={{ flexWrap: 'wrap', gap: 2 }}>
-        <Keys<Kind> legend="What is compared" value={kind} onPick={setKind} choices={kinds} />
+        <Keys<Kind>
+          legend="What is compared"
+          value={kind}
+          onPick={setKind}
+          choices={[
+            ...figureKinds.filter((k) => figures.some((f) => f.of.kind === k.value)),
+            { value: 'money', name: 'Money' },
+          ]}
+        />
         <Keys<Way> legend="How it is grouped" value={way} onPick={setWay} choices={ways} />
       </Stack>
       {rows.length === 0 ? (
@@ -57,8 +93,9 @@ export default function Apart({ figures }: { figures: readonly TaughtFigure[] })
       ) : (
         <figure style={{ margin: 0, maxWidth: 900 }}>
           <Typography component="figcaption" variant="body2">
-            Each dot is the middle, its line holds eight of ten, the number says how often. Left of the plan less was
-            used, right of it more.
+            Each dot is the middle, its line holds eight of ten, the number says how often. Left of the plan it was
+            less, right of it more.
+            {kind === 'money' ? ' Material and hours, what they came to for what was planned.' : ''}
           </Typography>
           <Typography component="ul" className="visually-hidden">
             {rows.map((r) => (

@@ -20,6 +20,7 @@ import { HeadRow } from '../../ui/HeadRow';
 import { toPiece } from '../../ui/links';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { say } from '../../ui/say';
+import { figureKinds } from './figureKinds';
 
 const leftWords: Readonly<Record<LeftOut, string>> = {
   guess: 'a guess: teaches nothing',
@@ -49,8 +50,13 @@ function inWords(figure: TaughtFigure, product: Product | undefined): { typical:
 function Evidence({ figure }: { figure: TaughtFigure }) {
   const { pieces, settings } = useParts('pieces', 'settings');
   const { timeZone, unitSystem } = settings;
+  const { kind } = figure.of;
   const amount = (x: number) =>
-    figure.of.kind === 'litres' ? formatVolume(x, unitSystem) : duration(Math.max(1, Math.round(x)));
+    kind === 'litres'
+      ? formatVolume(x, unitSystem)
+      : kind === 'hides' || kind === 'uses'
+        ? x.toFixed(1)
+        : duration(Math.max(1, Math.round(x)));
   let counted = -1;
   return (
     <ScrollRegion label="What it was learnt from">
@@ -64,7 +70,7 @@ function Evidence({ figure }: { figure: TaughtFigure }) {
               <TableRow key={e.entryIds.join()}>
                 <TableCell>{fullDate(minuteOf(e.at), timeZone)}</TableCell>
                 <TableCell>
-                  <Link to={toPiece(e.pieceId, 'work')}>{pieces[e.pieceId]?.name}</Link>
+                  {e.pieceId === null ? 'all' : <Link to={toPiece(e.pieceId, 'work')}>{pieces[e.pieceId]?.name}</Link>}
                 </TableCell>
                 <TableCell align="right">{amount(e.typical)}</TableCell>
                 <TableCell align="right">{amount(e.actual)}</TableCell>
@@ -84,8 +90,8 @@ function Figure({ figure }: { figure: TaughtFigure }) {
   const { products } = useParts('products');
   const { key, of, belief, frozen } = figure;
   const name = figureName(figure, products);
-  const { typical, yours } = inWords(figure, of.kind !== 'minutes' ? products[of.productId] : undefined);
-  const goes = { litres: 'coat', minutes: 'sitting', dry: 'film' }[of.kind];
+  const { typical, yours } = inWords(figure, 'productId' in of ? products[of.productId] : undefined);
+  const { goes } = figureKinds.find((k) => k.value === of.kind)!;
   const count = belief?.count ?? 0;
   const set = (words: string, said: { frozen?: { factor: number; sdLog: number; count: number }; since?: string }) => {
     theStore().transact(words, (draft) => {

@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useMemo } from 'react';
 import { useParts } from '../../store/useWorkshop';
 import { FigureRows } from './FigureRows';
+import { figureKinds } from './figureKinds';
 
 const Apart = lazy(() => import('./Apart'));
 
@@ -16,9 +17,11 @@ const ofKind = (figures: readonly TaughtFigure[], kind: TaughtFigure['of']['kind
 
 /** What the log teaches: this workshop's own figures beside the typical ones, and where it is always off. */
 export default function LearnedScreen() {
-  const { pieces, products, settings } = useParts('pieces', 'products', 'settings');
-  const figures = useMemo(() => learnedFrom({ pieces, products, settings }), [pieces, products, settings]);
-  const [amounts, times, drying] = [ofKind(figures, 'litres'), ofKind(figures, 'minutes'), ofKind(figures, 'dry')];
+  const { pieces, products, settings, supplies } = useParts('pieces', 'products', 'settings', 'supplies');
+  const figures = useMemo(
+    () => learnedFrom({ pieces, products, settings, supplies }),
+    [pieces, products, settings, supplies],
+  );
   const off = alwaysOff(figures, products);
   const known = figures.filter((f) => f.belief).length;
   return (
@@ -40,9 +43,10 @@ export default function LearnedScreen() {
           <Apart figures={figures} />
         </Suspense>
       )}
-      {amounts.length > 0 && <FigureRows name="Amounts" figures={amounts} />}
-      {times.length > 0 && <FigureRows name="Times" figures={times} />}
-      {drying.length > 0 && <FigureRows name="Drying" figures={drying} />}
+      {figureKinds.map(({ value, name }) => {
+        const own = ofKind(figures, value);
+        return own.length > 0 && <FigureRows key={value} name={name} figures={own} />;
+      })}
     </Stack>
   );
 }

@@ -96,6 +96,12 @@ function SetNote({ task, tasks }: { task: Task; tasks: readonly Task[] }) {
   );
 }
 
+/** What the bench of colour says is wanted, L; null: nothing that can be mixed. */
+function litresIn(words: string | null): number | null {
+  const litres = Number(words);
+  return litres > 0 && litres <= 1000 ? litres : null;
+}
+
 /** What is mixed: for which step, by which recipe, how much; and the batches it comes to. */
 export default function Mix() {
   const [params, setParams] = useSearchParams();
@@ -133,7 +139,7 @@ export default function Mix() {
   const barred = barredBy(kind, product, recipeSettings);
   const tempC = latestReading(readings)?.airTempC ?? usualMixTempC;
   const sizeNow: Size = task || size !== 'step' ? size : 'want';
-  const wantNow = wantL ?? usualWantL(product);
+  const wantNow = wantL ?? litresIn(params.get('litres')) ?? usualWantL(product);
   const sheet = sheetOf(sizeNow, {
     recipe,
     product,

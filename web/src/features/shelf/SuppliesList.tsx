@@ -1,7 +1,10 @@
+import { suppliesNow } from '@cosmesis/core/stock';
 import { type SupplyKind, supplyKinds } from '@cosmesis/core/workshop';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
 import type { Draft } from 'immer';
+import { useMemo } from 'react';
+import { doDeed } from '../../store/doDeed';
 import { newId, theStore } from '../../store/theStore';
 import { useParts } from '../../store/useWorkshop';
 import { Fields, Late } from '../../ui/layout';
@@ -10,8 +13,9 @@ import { Select } from '../../ui/Select';
 
 /** What is used up besides the products: how much there is, and from when on to order. */
 export function SuppliesList() {
-  const { supplies } = useParts('supplies');
+  const { supplies, pieces } = useParts('supplies', 'pieces');
   const all = Object.values(supplies);
+  const now = useMemo(() => suppliesNow(Object.values(supplies), Object.values(pieces)), [supplies, pieces]);
   const free = supplyKinds.filter((k) => !all.some((s) => s.kind === k));
   const unitOf = (kind: SupplyKind) =>
     (kind === 'tape' ? 'm' : kind === 'film' || kind === 'sheet goods' ? 'm²' : 'pieces') as 'm' | 'm²' | 'pieces';
@@ -43,22 +47,25 @@ export function SuppliesList() {
     <Stack component="section" aria-label="Sheets, tape and the like">
       <Typography variant="h2">Sheets, tape and the like</Typography>
       <ul className="bare">
-        {all.map((s) => (
+        {all.map((s, i) => (
           <Fields as="li" key={s.id} aria-label={s.kind} style={{ padding: '10px 0' }}>
             <span>
               <b>{s.kind}</b>
-              {s.reorderAt !== null && s.left <= s.reorderAt && <Late> · order more</Late>}
+              {s.reorderAt !== null && now[i]!.left <= s.reorderAt && <Late> · order more</Late>}
+              {now[i]!.left < s.left && (
+                <Typography variant="body2">
+                  about {now[i]!.left.toFixed(s.unit === 'pieces' ? 0 : 1)} left by the work since
+                </Typography>
+              )}
             </span>
             <NumberField
-              label={`Left, ${s.unit}`}
+              label={`Counted, ${s.unit}`}
               draftKey={`supply/${s.id}/left`}
               value={s.left}
               least={0}
               most={100_000}
               onValue={(v) =>
-                edit(s.id, 'Amount left', (x) => {
-                  x.left = v;
-                })
+                doDeed('Amount left', { do: 'count-supply', supplyId: s.id, left: v }, `supply/${s.id}/Amount left`)
               }
             />
             <NumberField

@@ -1,3 +1,4 @@
+import { toHide } from '@cosmesis/core/deeds';
 import { doWhat, lowerFirst, seenWords, whereOf } from '@cosmesis/core/finishing';
 import { minuteOf } from '@cosmesis/core/units';
 import { type LogEntry, type Piece, seenKinds } from '@cosmesis/core/workshop';
@@ -35,6 +36,7 @@ export function JustSeen({ piece }: { piece: Piece }) {
   const first = entries[0];
   if (!first) return null;
   const entryIds = entries.map((e) => e.id);
+  const kinds = seenKinds.filter((k) => k !== 'still-shows' || entries.some((e) => toHide.has(e.step.kind)));
   const words = `${whereOf(first)}, ${lowerFirst(doWhat(first))}`;
   const done = (told: ReturnType<typeof doDeed>) => {
     if (!told.ok) say({ text: told.issues[0]?.message ?? 'It was not noted.' });
@@ -47,7 +49,7 @@ export function JustSeen({ piece }: { piece: Piece }) {
         {entries.length > 1 && `, and ${entries.length - 1} more`}
       </Typography>
       <Stack direction="row" sx={{ flexWrap: 'wrap', gap: 1 }}>
-        {seenKinds.map((seen) => {
+        {kinds.map((seen) => {
           const noted = entries.every((e) => e.seen?.includes(seen));
           return (
             <Chip

@@ -225,6 +225,42 @@ test('the first act of the last Today is pressed before anything is worked out a
   await expect(page.getByRole('article').getByText('Running')).toBeVisible();
 });
 
+test('what is pressed before the application has begun is noted when it has, and refused where it changed meanwhile', async ({
+  page,
+}) => {
+  await openFresh(page);
+  await expect(page.getByRole('button', { name: 'Start' })).toBeVisible();
+  const openHalf = async () => {
+    let go = () => {};
+    const gate = new Promise<void>((resolve) => {
+      go = resolve;
+    });
+    await page.route('**/assets/*.js', async (route) => {
+      await gate;
+      await route.continue();
+    });
+    await page.goto('/', { waitUntil: 'commit' });
+    return go;
+  };
+  let go = await openHalf();
+  await page.getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByRole('status')).toHaveText('Pressed; it is noted in a moment.');
+  go();
+  await expect(page.getByText(/^Started: /)).toBeVisible();
+  await expect(page.getByRole('article').getByText('Running')).toBeVisible();
+  await page.unroute('**/assets/*.js');
+
+  go = await openHalf();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.evaluate(() => {
+    const last = JSON.parse(localStorage.getItem('cosmesis/last-today')!);
+    localStorage.setItem('cosmesis/last-today', JSON.stringify({ ...last, first: { ...last.first, from: 'another' } }));
+  });
+  go();
+  await expect(page.getByText(/has changed meanwhile, and was not noted: press again/)).toBeVisible();
+  await expect(page.getByRole('article').getByText('Running')).toBeVisible();
+});
+
 test('a message is never in the way: what lies under it is pressed through it', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await openFresh(page);

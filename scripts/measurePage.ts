@@ -5,7 +5,7 @@ import { withBrowser } from './withBrowser';
 /** Marks, inside the page, the moment at which the first step can be pressed. */
 const watch = () => {
   new MutationObserver(() => {
-    const usable = document.querySelector('article .MuiButton-contained');
+    const usable = document.querySelector('article .MuiButton-contained, #opening button');
     if (usable && performance.getEntriesByName('usable').length === 0) performance.mark('usable');
   }).observe(document, { childList: true, subtree: true });
 };

@@ -33,6 +33,27 @@
     made.textContent = text;
     return made;
   };
+  // The first act can be pressed at once: it is noted as soon as the application has begun, where it still stands.
+  const addPress = (parent) => {
+    const { doing, from, atMin } = last.first || {};
+    const nowMin = Math.floor(Date.now() / 60_000);
+    const closesAtMin = doing?.sitting?.closesAtMin ?? null;
+    if (!from || Math.abs(nowMin - atMin) > 12 * 60 || (closesAtMin !== null && closesAtMin <= nowMin)) return;
+    const running = doing.sitting.status === 'running';
+    for (const caution of doing.sitting.cautions || []) add(parent, 'p', caution);
+    const press = add(parent, 'button', running ? 'Done' : 'Start');
+    press.type = 'button';
+    press.onclick = () => {
+      const pressed = { from, what: running ? 'done' : 'start', atMs: Date.now() };
+      try {
+        localStorage.setItem('cosmesis/pressed', JSON.stringify(pressed));
+      } catch {
+        return;
+      }
+      press.disabled = true;
+      add(parent, 'small', 'Pressed; it is noted in a moment.').setAttribute('role', 'status');
+    };
+  };
   add(main, 'h1', last.heading);
   add(main, 'small', `As it stood ${last.at}; it is being worked out again.`);
   const list = main.appendChild(document.createElement('ul'));
@@ -43,5 +64,6 @@
     add(what, 'a', act.piece).href = root + act.href.replace(/^\//, '');
     add(what, 'div', act.what);
     add(what, 'small', act.facts);
+    if (act === last.acts[0]) addPress(what);
   }
 })();

@@ -76,3 +76,27 @@ export function tintedClears(clear: Product, products: readonly Product[]): Laye
     coats: 1,
   }));
 }
+
+/** Parts of clear that dye is stirred into for a fill, and of dye at the most: much stronger than a coat of it. */
+const [fillClearParts, mostFillParts] = [4, 6];
+
+/** Dyes in a little clear, put on a fill with the point of a brush, up to three times. @param clear what they are stirred into */
+export function fillLayers(clear: Product, products: readonly Product[]): Layer[] {
+  const dyes = products.filter((p) => p.kind === 'dye' && p.carrier === clear.carrier);
+  return [1, 2].flatMap((things) =>
+    choicesOf(dyes, things).flatMap((chosen) =>
+      wholeParts(things, mostFillParts).flatMap((parts) =>
+        [1, 2, 3].map(
+          (coats): Layer => ({
+            parts: [
+              { product: clear, parts: fillClearParts },
+              ...chosen.map((product, i) => ({ product, parts: parts[i]! })),
+            ],
+            thinnerParts: 0,
+            coats,
+          }),
+        ),
+      ),
+    ),
+  );
+}

@@ -399,6 +399,38 @@ describe('putting it right', () => {
     const at = (now: Lab | null) => remedies(order({ now })).find((r) => r.id === 'wipe')!.lab![0];
     expect(at(read)).toBeCloseTo(at(null) - 6, 6);
   });
+  it('a fill is painted in over its own colour, and looks like the wood beside it under the clear', () => {
+    const target = lab(wood('oak'), plainLayer(product('oil-stain')), plainLayer(clear, 3));
+    const fill = remedies(order({ trouble: 'filler-shows', state: 'dry', target }))[0]!;
+    expect(fill.deltaE).toBeCloseTo(difference(fill.lab!, target), 9);
+    expect(fill.deltaE).toBeLessThan(5);
+    expect(fill.how).toMatch(/ On [^:]*[Ff]ill[^:]*: /);
+    // Where nothing known comes near it is said.
+    for (const none of [{ products: [] }, { target: [60, -60, 40] as Lab }])
+      expect(remedies(order({ trouble: 'filler-shows', ...none }))[0]).toMatchObject({
+        id: 'paint-in',
+        lab: null,
+        how: expect.stringMatching(/None of the colours known here comes near/),
+      });
+  });
+  it('what is blotchy is measured by its pale places: a film that covers evens it, more colour in the wood hardly does', () => {
+    const found = remedies(order({ trouble: 'blotchy', state: 'dry' }));
+    const now = found[0]!.apart!.now;
+    expect(now).toBeGreaterThan(2);
+    expect(new Set(found.flatMap((r) => r.apart?.now ?? []))).toEqual(new Set([now]));
+    // By hand: places that took half of the stain, against the rest, both under the clear.
+    const half = { ...plainLayer(product('oil-stain-dark')), thinnerParts: 1 };
+    const [rest, pale] = [plainLayer(product('oil-stain-dark')), half].map((l) =>
+      likelyLook(wood('oak'), [l, plainLayer(clear, 3)]),
+    );
+    expect(now).toBeCloseTo(difference(rest!, pale!), 9);
+    const then = (id: string) => found.find((r) => r.id === id)!.apart!.then;
+    expect(then('tone')).toBeLessThan(now / 2);
+    expect(then('more-colour')).toBeGreaterThan(then('tone'));
+    const ranks = found.flatMap((r) => (r.deltaE === null ? [] : r.deltaE + r.apart!.then));
+    expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+    expect(remedies(order({})).every((r) => r.apart === null)).toBe(true);
+  });
   it('too red is answered with green', () => {
     const red = remedies(
       order({ trouble: 'too-red', state: 'dry', layers: [plainLayer(product('water-dye-red'))] }),

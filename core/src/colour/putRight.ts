@@ -1,8 +1,8 @@
 import type { Product } from '../workshop';
 import { type Belief, nothingRead } from './Belief';
-import { glazeLayers, inWoodMixes, tintedClears, tonerLayers } from './colourants';
+import { fillLayers, glazeLayers, inWoodMixes, tintedClears, tonerLayers } from './colourants';
 import { type Layer, physicsOf, plainLayer } from './Layer';
-import { difference } from './lab';
+import { difference, labOfColour } from './lab';
 import { layerWords } from './layerWords';
 import type { Lab } from './observer';
 import { likelyLook } from './predicted';
@@ -53,9 +53,18 @@ export interface Remedy {
   lab: Lab | null;
   /** Distance from the target then, ΔE00. */
   deltaE: number | null;
+  /** Of what is blotchy: how far pale and dark places lie apart now and then, ΔE00; null: it does not change that. */
+  apart: { now: number; then: number } | null;
   /** Layers it adds. */
   layers: readonly Layer[];
 }
+
+/** Of what the rest of a blotchy surface took, its pale places took so much (from memory). */
+const paleTook = 0.5;
+/** What a place was filled with and is seen beside its wood. */
+const fillers: ReadonlySet<Product['kind']> = new Set(['filler-ready', 'filler-two-part', 'filler-stick']);
+/** Farther off a colour is no help beside the wood, ΔE00 (from memory). */
+const plainlyOff = 5;
 
 /** What wiping at once with its thinner leaves of the last coat (from memory). */
 const wipedWet = 0.5;
@@ -110,24 +119,55 @@ class Surface {
     const lab: Lab = [Math.max(0, l + this.off[0]!), a + this.off[1]!, b + this.off[2]!];
     return { lab, deltaE: difference(lab, this.order.target) };
   }
+  /** What a fill is painted in with, over its own colour, as it looks under the clear; null: nothing there is comes near. */
+  paintIn(): { filler: Product; layer: Layer; lab: Lab; deltaE: number } | null {
+    const { products, target, finish } = this.order;
+    const options = [...fillLayers(finish.product, products), ...glazeLayers(products)];
+    const found = products
+      .filter((p) => fillers.has(p.kind))
+      .flatMap((filler) => {
+        const ground: Ground = { speciesId: null, state: 'usual', read: labOfColour(filler.colour) };
+        return options.map((layer) => {
+          const lab = likelyLook(ground, [layer, this.clear], this.belief);
+          return { filler, layer, lab, deltaE: difference(lab, target) };
+        });
+      })
+      .sort((x, y) => x.deltaE - y.deltaE)[0];
+    return found && found.deltaE <= plainlyOff ? found : null;
+  }
   /** All layers but the last colour, and that weakened. */
   lessOfLast(left: number): readonly Layer[] {
     return this.order.layers.map((l) => (l === this.last ? weakened(l, left) : l));
   }
+  /** How far its pale places lie from the rest with these layers, finished, ΔE00. */
+  apart(layers: readonly Layer[]): number {
+    const pale = layers.map((l) => (physicsOf(l.parts[0]!.product) === 'in-wood' ? weakened(l, paleTook) : l));
+    return difference(this.to(layers).lab, this.to(pale).lab);
+  }
   /** The layer, laid over what is there, that brings it nearest. */
   nearest(options: readonly Layer[]): { layer: Layer; lab: Lab; deltaE: number } | undefined {
+    // What is blotchy is to become even, and keep its colour.
+    const rank = (layers: readonly Layer[], deltaE: number) =>
+      this.order.trouble === 'blotchy' ? deltaE + this.apart(layers) : deltaE;
     return options
-      .map((layer) => ({ layer, ...this.to([...this.order.layers, layer]) }))
-      .sort((a, b) => a.deltaE - b.deltaE)[0];
+      .map((layer) => {
+        const layers = [...this.order.layers, layer];
+        const foretold = this.to(layers);
+        return { layer, ...foretold, rank: rank(layers, foretold.deltaE) };
+      })
+      .sort((a, b) => a.rank - b.rank)[0];
   }
 }
+
+/** What is done and what it comes to; over: all layers there are then, where they decide how even it is. */
+type Made = Omit<Remedy, 'id' | 'apart'> & { over?: readonly Layer[] };
 
 /** One way of putting a colour right: when it is one, and what it does. */
 interface Way {
   id: string;
   states: readonly SurfaceNow[];
   troubles: readonly Trouble[];
-  make: (s: Surface) => Omit<Remedy, 'id'> | null;
+  make: (s: Surface) => Made | null;
 }
 
 const colourOff: readonly Trouble[] = ['too-dark', 'too-red', 'too-yellow', 'blotchy'];
@@ -140,7 +180,14 @@ const isDye = (layer: Layer): boolean => layer.parts[0]!.product.kind === 'dye';
 const overWith = (s: Surface, name: (l: Layer) => string, how: (l: Layer) => string, options: readonly Layer[]) => {
   const best = s.nearest(options);
   return best
-    ? { name: name(best.layer), how: how(best.layer), lab: best.lab, deltaE: best.deltaE, layers: [best.layer] }
+    ? {
+        name: name(best.layer),
+        how: how(best.layer),
+        lab: best.lab,
+        deltaE: best.deltaE,
+        layers: [best.layer],
+        over: [...s.order.layers, best.layer],
+      }
     : null;
 };
 
@@ -156,6 +203,7 @@ const ways: readonly Way[] = [
             how: `With ${thinnerOf[s.last.parts[0]!.product.carrier]}, with the grain, before it dries: about half of the last coat comes off.`,
             ...s.to(s.lessOfLast(wipedWet)),
             layers: [],
+            over: s.lessOfLast(wipedWet),
           }
         : null,
   },
@@ -170,6 +218,7 @@ const ways: readonly Way[] = [
             how: `With ${thinnerOf[s.last.parts[0]!.product.carrier]} and a grey pad, evenly over the whole face: ${isDye(s.last) ? 'dye dissolves again' : 'a dry stain gives little'}.`,
             ...s.to(s.lessOfLast(wipedDry[isDye(s.last) ? 'dye' : 'stain'])),
             layers: [],
+            over: s.lessOfLast(wipedDry[isDye(s.last) ? 'dye' : 'stain']),
           }
         : null,
   },
@@ -229,13 +278,20 @@ const ways: readonly Way[] = [
     id: 'paint-in',
     states: ['wet', 'dry', 'clear-on'],
     troubles: ['filler-shows'],
-    make: () => ({
-      name: 'Paint the fill in',
-      how: 'Over a sealing coat, with the point of a brush: the lightest colour of the wood round it first, then its grain, then the next coat of clear. Dye or artists’ colour in the carrier of the clear.',
-      lab: null,
-      deltaE: null,
-      layers: [],
-    }),
+    make: (s) => {
+      const best = s.paintIn();
+      return {
+        name: 'Paint the fill in',
+        how: `Over a sealing coat, with the point of a brush: the lightest colour of the wood round it first, then its grain, then the next coat of clear.${
+          best
+            ? ` On ${best.filler.name}: ${layerWords(best.layer)}.`
+            : ' None of the colours known here comes near: artists’ colour in the carrier of the clear.'
+        }`,
+        lab: best?.lab ?? null,
+        deltaE: best?.deltaE ?? null,
+        layers: [],
+      };
+    },
   },
   {
     id: 'bleach',
@@ -266,8 +322,9 @@ const ways: readonly Way[] = [
   },
 ];
 
-/** What is done to a place stands first, what begins again last. */
-const rank = (r: Remedy): number => r.deltaE ?? (r.id === 'from-the-wood' ? Number.POSITIVE_INFINITY : -1);
+/** What is done to a place stands first, what begins again last; of what is blotchy, what makes it even. */
+const rank = (r: Remedy): number =>
+  r.id === 'paint-in' ? -1 : r.deltaE === null ? Number.POSITIVE_INFINITY : r.deltaE + (r.apart?.then ?? 0);
 
 /** What can be done now with a colour that came out wrong, the nearest to the target first. */
 export function remedies(order: TroubleOrder): Remedy[] {
@@ -276,7 +333,11 @@ export function remedies(order: TroubleOrder): Remedy[] {
     .filter((w) => w.states.includes(order.state) && w.troubles.includes(order.trouble))
     .flatMap((w) => {
       const made = w.make(surface);
-      return made ? [{ id: w.id, ...made }] : [];
+      if (!made) return [];
+      const { over, ...remedy } = made;
+      const uneven = order.trouble === 'blotchy' && over && surface.last;
+      const apart = uneven ? { now: surface.apart(order.layers), then: surface.apart(over) } : null;
+      return [{ id: w.id, ...remedy, apart }];
     })
     .sort((a, b) => rank(a) - rank(b));
 }

@@ -63,6 +63,7 @@ function begun(
         startAt: instantOf(s.startMin + shift),
         endAt: instantOf(s.endMin + shift),
         volumeL: s.productL?.likely ?? null,
+        ...(s.uses.length > 0 ? { uses: s.uses.map(({ what, amount, typical }) => ({ what, amount, typical })) } : {}),
       },
     })),
   };
@@ -448,6 +449,10 @@ export function demoWorkshop(nowMin: number, timeZone: string): Workshop {
         left: 18,
         reorderAt: 10,
         deliveryDays: 3,
+        counts: [
+          { at: instantOf(nowMin - 20 * 24 * 60), was: 10, found: 35 },
+          { at: instantOf(nowMin - 60), was: 35, found: 18 },
+        ],
       },
     ]),
     pieces: recordsById(pieces),

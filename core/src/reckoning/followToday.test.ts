@@ -174,9 +174,9 @@ const sum = (all: readonly Followed[]): Followed =>
     missed: [...a.missed, ...b.missed],
   }));
 
-describe('following the list of the day over 200 days', () => {
-  /** Eight days each. */
-  const workshops = 25;
+describe('following the list of the day', () => {
+  /** Eight days each: 200 where all comes as foretold, half of it where it does not. */
+  const [workshops, others] = [25, 12];
 
   it('exactly, under the weather foretold: no coat outside its air, no window missed that was meant to be kept', () => {
     const all = sum(Array.from({ length: workshops }, (_, i) => follow(i, 8, false)));
@@ -186,8 +186,8 @@ describe('following the list of the day over 200 days', () => {
   }, 300_000);
 
   it('where weather and minutes come otherwise, few windows are missed, and each is told', () => {
-    const all = sum(Array.from({ length: workshops }, (_, i) => follow(i, 8, true)));
-    expect(all.coats).toBeGreaterThan(4 * workshops);
+    const all = sum(Array.from({ length: others }, (_, i) => follow(i, 8, true)));
+    expect(all.coats).toBeGreaterThan(4 * others);
     const share = all.missed.length / all.coats;
     console.log(
       `Following the list where weather and minutes differ: ${all.sittings} sittings, ${all.coats} coats, ${all.missed.length} windows missed, ${new Set(all.outside.map((o) => o.split(' ').slice(0, 2).join())).size} coats outside their air.`,

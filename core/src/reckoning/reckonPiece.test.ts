@@ -229,7 +229,7 @@ describe('figures that leave', () => {
       areaM2: 0,
       productL: { low: 0, likely: 0, high: 0 },
     });
-    expect(JSON.stringify(r.value)).not.toMatch(/:null[,}]"(areaM2|startMin|endMin|likely)/);
+    expect(JSON.stringify(r.value)).not.toMatch(/"(areaM2|startMin|endMin|likely)":null/);
   });
   it('are refused, with the step named, where a sheet or a date gives no number', () => {
     const used = planOf(counter, demo).steps.find((s) => s.kind === 'degrease')!.productId!;

@@ -1,8 +1,8 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
 import { type Doing, queueForOne, reckonPiece, summaryOf } from '@cosmesis/core/reckoning';
 import { keptWorkCalendar } from '@cosmesis/core/schedule';
-import { expect, it } from 'vitest';
-import { firstKept, type LastToday, stillFirst } from './lastToday';
+import { expect, it, vi } from 'vitest';
+import { firstKept, keepToday, type LastToday, stillFirst, takePressed } from './lastToday';
 
 const nowMin = Date.parse('2026-11-25T10:07:00Z') / 60_000;
 const workshop = demoWorkshop(nowMin, 'Europe/London');
@@ -38,4 +38,35 @@ it('presses no act of a day before, none whose window closed, and keeps none tha
   expect(stillFirst(kept(at(nowMin + 60)), workshop, nowMin + 60)).toBeNull();
   const held = { ...first, sitting: { ...first.sitting, held: { words: 'lead not tested' } } } as Doing;
   expect(firstKept(held, workshop, nowMin)).toEqual({});
+});
+
+it('does what was pressed before the application had begun once, and only where it still stands', () => {
+  const disk = new Map<string, string>();
+  vi.stubGlobal('localStorage', {
+    getItem: (key: string) => disk.get(key) ?? null,
+    setItem: (key: string, value: string) => void disk.set(key, value),
+    removeItem: (key: string) => void disk.delete(key),
+  });
+  const last = kept(first);
+  keepToday(last);
+  const atMs = (nowMin + 5) * 60_000;
+  const press = (change: object = {}) =>
+    disk.set('cosmesis/pressed', JSON.stringify({ from: last.first!.from, what: 'start', atMs, ...change }));
+  const take = (laterMs = 2000, id = workshop.id) => takePressed(id, workshop, atMs + laterMs);
+  expect(take()).toBeNull();
+  press();
+  expect(take()).toEqual({ doing: first, what: 'start' });
+  expect(take()).toBeNull();
+  for (const [change, laterMs, id] of [
+    [{ from: 'another' }, 2000, workshop.id],
+    [{ what: 'undo' }, 2000, workshop.id],
+    [{}, 11 * 60_000, workshop.id],
+    [{}, 2000, 'another workshop'],
+  ] as const) {
+    press(change);
+    expect(take(laterMs, id)).toBe('gone');
+  }
+  disk.set('cosmesis/pressed', 'no JSON');
+  expect(take()).toBeNull();
+  vi.unstubAllGlobals();
 });

@@ -15,6 +15,43 @@ export interface LastToday {
   first?: { doing: Doing; from: string; atMin: number };
 }
 
+const pressedKey = 'cosmesis/pressed';
+/** A press that waited longer for the application is no longer meant, ms. */
+const longestWaitMs = 10 * 60_000;
+
+/** What was pressed on the last Today before the application had begun. */
+interface Pressed {
+  /** The `from` of the first act as it stood there. */
+  from: string;
+  what: 'start' | 'done';
+  atMs: number;
+}
+
+/**
+ * The act that was pressed before the application had begun, taken once: null: none was; 'gone': what it was pressed on has
+ * changed since, or it is too long ago.
+ */
+export function takePressed(
+  workshopId: string,
+  source: Source,
+  nowMs: number,
+): { doing: Doing; what: Pressed['what'] } | 'gone' | null {
+  let pressed: Pressed | null = null;
+  try {
+    pressed = JSON.parse(localStorage.getItem(pressedKey) ?? 'null') as Pressed | null;
+    localStorage.removeItem(pressedKey);
+  } catch {
+    return null;
+  }
+  if (!pressed) return null;
+  const last = lastToday(workshopId);
+  const doing = last && stillFirst(last, source, Math.floor(nowMs / 60_000));
+  const meant = last?.first?.from === pressed.from && Math.abs(nowMs - pressed.atMs) <= longestWaitMs;
+  return doing && meant && (pressed.what === 'start' || pressed.what === 'done')
+    ? { doing, what: pressed.what }
+    : 'gone';
+}
+
 /** Names what an act of a piece was worked out from. */
 const sourceOf = (pieceId: string, { pieces, products, settings }: Source): string =>
   contentHash(JSON.stringify([pieces[pieceId], products, settings]));

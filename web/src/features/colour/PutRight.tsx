@@ -64,10 +64,15 @@ function Remedies({ asked }: { asked: TroubleAsked | null }) {
         <Panel key={r.id} aria-label={r.name}>
           <Typography variant="h2">{r.name}</Typography>
           <Typography>{r.how}</Typography>
+          {r.apart && (
+            <Typography>
+              Pale and dark places lie ΔE <b>{r.apart.then.toFixed(1)}</b> apart then; now {r.apart.now.toFixed(1)}.
+            </Typography>
+          )}
           {r.lab && r.deltaE !== null && (
             <>
               <Nearness deltaE={r.deltaE} besides=", as foretold" />
-              <Swatch lab={r.lab} name="Then, finished" />
+              <Swatch lab={r.lab} name={r.id === 'paint-in' ? 'The fill, finished' : 'Then, finished'} />
             </>
           )}
         </Panel>

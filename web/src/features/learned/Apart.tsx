@@ -64,14 +64,21 @@ export default function Apart({ figures }: { figures: readonly TaughtFigure[] })
     product: (id) => products[id]?.name ?? 'A product that is gone',
     piece: (id) => pieces[id]?.name ?? 'A piece that is gone',
   };
+  const inWorkshop = (sum: number) => money(sum, settings.currency);
   const grouped = evidence.filter((e) => groupOf[way](e) !== null);
   const rows = plannedAgainstActual(grouped, (e) => groupOf[way](e)!)
     .slice(0, mostRows)
-    .map((row) => ({
-      ...row,
-      name: `${names[way](row.of)} (${row.count})${kind === 'money' ? `: ${money(row.actual, settings.currency)} for ${money(row.planned, settings.currency)}` : ''}`,
-      ends: [row.middle - row.low, row.high - row.middle],
-    }));
+    .map((row) => {
+      const of = kind === 'money' ? `: ${inWorkshop(row.actual)}, planned ${inWorkshop(row.planned)}` : '';
+      // Of money the sum counts, not how often it was more.
+      const middle = kind === 'money' ? row.actual / row.planned : row.middle;
+      return {
+        ...row,
+        middle,
+        name: `${names[way](row.of)} (${row.count})${of}`,
+        ends: [Math.max(0, middle - row.low), Math.max(0, row.high - middle)],
+      };
+    });
   const most = Math.max(1.5, ...rows.map((r) => r.high));
   return (
     <Stack component="section" aria-label="Planned against actual" spacing={1.5}>
@@ -93,8 +100,8 @@ export default function Apart({ figures }: { figures: readonly TaughtFigure[] })
       ) : (
         <figure style={{ margin: 0, maxWidth: 900 }}>
           <Typography component="figcaption" variant="body2">
-            Each dot is the middle, its line holds eight of ten, the number says how often. Left of the plan it was
-            less, right of it more.
+            Each dot is the {kind === 'money' ? 'sum' : 'middle'}, its line holds eight of ten, the number says how
+            often. Left of the plan it was less, right of it more.
             {kind === 'money' ? ' Material and hours, what they came to for what was planned.' : ''}
           </Typography>
           <Typography component="ul" className="visually-hidden">
@@ -111,6 +118,7 @@ export default function Apart({ figures }: { figures: readonly TaughtFigure[] })
                   type="number"
                   dataKey="middle"
                   domain={[0, Math.ceil(most * 2) / 2]}
+                  ticks={Array.from({ length: Math.ceil(most * 2) + 1 }, (_, i) => i / 2)}
                   tickFormatter={(x: number) => `${x}×`}
                   stroke="var(--ink-2)"
                 />

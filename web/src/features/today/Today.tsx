@@ -32,7 +32,7 @@ import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { firstKept, keepToday, type LastToday, lastToday, stillFirst } from '../../store/lastToday';
+import { firstKept, keepToday, type LastToday, lastToday, stillFirst, takePressed } from '../../store/lastToday';
 import { useNowMin } from '../../store/useNowMin';
 import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
@@ -42,6 +42,7 @@ import { ActRow, ActWhat, ActWhen, Big, Halves } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { PauseKey } from '../../ui/PauseKey';
 import { pressLog } from '../../ui/pressLog';
+import { say } from '../../ui/say';
 import { useJustUsed } from '../../ui/usedUp';
 import { Cautions } from './Cautions';
 import { useWhoseDay } from './useWhoseDay';
@@ -362,9 +363,21 @@ const AsItStood = ({ last, first, nowMin }: { last: LastToday; first: Act | null
   </Stack>
 );
 
+/** What was pressed before the application had begun is done, where it still stands. */
+function useEarlyPress(source: Parameters<typeof takePressed>[1] & { id: string }): void {
+  const first = useRef(source);
+  useEffect(() => {
+    const pressed = takePressed(first.current.id, first.current, Date.now());
+    if (pressed === 'gone')
+      say({ text: 'What you pressed while all was opening has changed meanwhile, and was not noted: press again.' });
+    else if (pressed) pressLog(pressed.doing.pieceId, pressed.what, pressed.doing.sitting.steps);
+  }, []);
+}
+
 /** What to do now, and what is wet. */
 export function Today() {
   const { id, pieces, products, settings } = useParts('id', 'pieces', 'products', 'settings');
+  useEarlyPress({ id, pieces, products, settings });
   const nowMin = useNowMin();
   const { byId, all, missing } = useSummaries();
   const { plan, issue, about } = useSettledPlan();

@@ -1,5 +1,6 @@
 export { bandsFor } from './bandsFor';
 export { groundOfZone, type WoodOfPiece, woodName } from './groundOfZone';
+export { laidOnZone } from './laidOnZone';
 export { type MatchAnswer, type MatchAsked, matchFor, type RouteAnswer, type ZoneOutcome } from './matchFor';
 export { type PaintAsked, type PaintMixAnswer, paintFor } from './paintFor';
 export { putRightFor, type RemedyAnswer, type TroubleAsked } from './putRightFor';

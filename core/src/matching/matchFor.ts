@@ -28,6 +28,7 @@ import {
 } from '../workshop';
 import { aroundColour, groundOfZone, noClear, woodName } from './groundOfZone';
 import { knownPiece } from './knownZone';
+import { colouringKinds } from './laidOnZone';
 import { type StickBand, stickBands } from './stickBands';
 
 /** What is asked of a match: zones that are to look alike, and what with. */
@@ -67,7 +68,7 @@ export interface MatchAnswer {
 type Taught = Workshop & { settings: Workshop['settings'] & { colours?: Belief } };
 
 /** Steps that give a zone its colour. */
-const colouring: readonly StepKindId[] = ['condition', 'dye', 'stain', 'seal', 'glaze', 'tone', 'dispose'];
+const colouring: ReadonlySet<StepKindId> = new Set([...colouringKinds, 'dispose']);
 
 const perLitre = (product: Product | undefined): number => (product ? pricePerL(product) : 0);
 
@@ -92,7 +93,7 @@ function inPlan(
   const told = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop, nowMin) });
   if (!told.ok) return { cost: null, findings: told.issues.map((i) => i.message) };
   const own = told.value.steps.filter(
-    (s) => s.step.zoneId === zoneId && (colouring.includes(s.step.kind) || s.step.mixed !== undefined),
+    (s) => s.step.zoneId === zoneId && (colouring.has(s.step.kind) || s.step.mixed !== undefined),
   );
   const ids = new Set(own.map((s) => s.step.id));
   return {

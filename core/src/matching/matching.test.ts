@@ -11,6 +11,7 @@ import { instantOf } from '../units';
 import { readWorkshopFile, type Workshop, writeWorkshopFile } from '../workshop';
 import {
   bandsFor,
+  laidOnZone,
   type MatchAsked,
   matchFor,
   paintFor,
@@ -393,6 +394,24 @@ describe('the other benches', () => {
     });
     expect(thin.ok && thin.value[0]!.lab[0]).toBeLessThan(90);
     expect(paintFor(demo, { ...asked, productIds: [] })).toMatchObject({ issues: [{ code: 'no_colourant' }] });
+  });
+  it('take what lies on a zone from its recipe, else from what was laid, else from what is to be', () => {
+    const plan = planOf(demo.pieces['stool-1']!, demo).steps.filter((s) => s.zoneId === 'top');
+    const on = (done: readonly string[], recipe?: Workshop['pieces'][string]['colours']) =>
+      laidOnZone(
+        recipe ? { colours: recipe } : {},
+        'top',
+        plan.map((step) => ({ step, status: done.includes(step.kind) ? ('done' as const) : ('planned' as const) })),
+      ).map((l) => l.parts[0]!.productId);
+    const of = (...kinds: string[]) => plan.filter((s) => kinds.includes(s.kind)).map((s) => s.productId);
+    expect(on([])).toEqual(of('condition', 'dye', 'stain', 'seal', 'glaze', 'tone'));
+    expect(on([]).length).toBeGreaterThan(1);
+    expect(on(['condition', 'sand'])).toEqual(of('condition'));
+    const layers = mixed.zones[0]!.layers;
+    const recipe = { at: instantOf(nowMin), target: walnut, targetName: '', expected: walnut, layers: [...layers] };
+    expect(on(['condition'], { top: { recipe } } as Workshop['pieces'][string]['colours'])).toEqual(
+      layers.map((l) => l.parts[0]!.productId),
+    );
   });
   it('say what to do with a stool that came out too dark', () => {
     const told = putRightFor(demo, {

@@ -122,6 +122,30 @@ describe('another copy of the same workshop', () => {
     }
   });
 
+  it('says lists, days, shares and what was chosen by an id as one would say them', () => {
+    const conflict = (mine: object, theirs: object) =>
+      conflictShown({ key: `pieces/${pieceId}/survey`, mine, theirs } as never, laptop, phone).fields;
+    const scratch = { kind: 'deep-scratch', count: 2 };
+    const ring = { kind: 'ring', count: 1 };
+    expect(
+      conflict(
+        { damage: [ring, scratch], startAt: '2026-11-25T10:07:00Z', thinFrac: 0.1, kept: ['top'], depthM: 0.45 },
+        { damage: [ring], startAt: null, thinFrac: 0.125, kept: ['legs', 'top'], depthM: 0.4567891 },
+      ),
+    ).toEqual([
+      { name: 'damage', mine: '2 × deep scratch', theirs: 'no more than that' },
+      { name: 'start at', mine: 'Wed 25 Nov 2026, 10:07', theirs: 'nothing' },
+      { name: 'thin', mine: '10 %', theirs: '12.5 %' },
+      { name: 'kept', mine: 'no more than that', theirs: 'legs' },
+      { name: 'depth, m', mine: '0.45', theirs: '0.4568' },
+    ]);
+    const product = Object.values(laptop.products)[0]!;
+    expect(conflict({ productId: product.id, shared: true }, { productId: 'oil-varnish', shared: false })).toEqual([
+      { name: 'product', mine: product.name, theirs: 'oil varnish' },
+      { name: 'shared', mine: 'yes', theirs: 'no' },
+    ]);
+  });
+
   it('says of what is not the same only what differs, and what was taken away', () => {
     const here = edited(laptop, [
       ['plan', 1],

@@ -8,7 +8,7 @@ import {
   troubleNames,
   troubles,
 } from '@cosmesis/core/colour';
-import type { TroubleAsked } from '@cosmesis/core/matching';
+import { laidOnZone, type TroubleAsked } from '@cosmesis/core/matching';
 import type { ColourLayer, Piece, ZoneId } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Skeleton from '@mui/material/Skeleton';
@@ -29,26 +29,12 @@ import { Swatch } from './Swatch';
 import { ZonePick } from './ZonePick';
 import { firstZone, type ZoneRef } from './zonesOfPiece';
 
-/** What lies on a zone: its recipe, else what its log says, else what its plan lays. */
-function useLaid(piece: Piece, zoneId: ZoneId): { layers: ColourLayer[]; finished: string | null } {
+/** What lies on a zone, and what it comes to by its plan. */
+function useLaid(piece: Piece, zoneId: ZoneId): { layers: readonly ColourLayer[]; finished: string | null } {
   const told = useReckoning(piece);
-  const steps = told?.ok ? told.value.steps.filter((s) => s.step.zoneId === zoneId && s.step.productId !== null) : [];
-  const done = steps.filter((s) => s.status === 'done');
-  const colouring = (done.length > 0 ? done : steps).filter((s) =>
-    ['condition', 'dye', 'stain', 'seal', 'glaze', 'tone', 'colour-wash'].includes(s.step.kind),
-  );
-  return {
-    layers:
-      piece.colours?.[zoneId]?.recipe?.layers ??
-      colouring.map(({ step }) => ({
-        parts: step.mixed?.parts ?? [{ productId: step.productId!, parts: 1 }],
-        thinnerParts: step.mixed?.thinnerParts ?? 0,
-        coats: 1,
-        dwellMin: null,
-        grit: null,
-      })),
-    finished: steps.at(-1)?.bandColour ?? null,
-  };
+  const steps = told?.ok ? told.value.steps : [];
+  const own = steps.filter((s) => s.step.zoneId === zoneId && s.step.productId !== null);
+  return { layers: laidOnZone(piece, zoneId, steps), finished: own.at(-1)?.bandColour ?? null };
 }
 
 function Remedies({ asked }: { asked: TroubleAsked | null }) {

@@ -157,6 +157,7 @@ export class ZoneChain {
       thinFrac: details.thinFrac,
       mixed: details.mixed,
       fillL: details.fillL,
+      fills: details.fills,
       after: [...(before ? [before.id] : []), ...(details.after ?? [])],
     });
     this.drafts.push({ phase: at, step });

@@ -26,6 +26,7 @@ export function newStep(given: NewStep): Step {
     after: given.after ?? [],
   };
   if (given.fillL !== undefined) step.fillL = given.fillL;
+  if (given.fills !== undefined) step.fills = given.fills;
   if (given.thinFrac !== undefined) step.thinFrac = given.thinFrac;
   if (given.mixed !== undefined) step.mixed = given.mixed;
   if (given.apart !== undefined) step.apart = given.apart;

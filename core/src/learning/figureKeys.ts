@@ -1,10 +1,11 @@
 import { type Step, type SupplyKind, supplyKinds, type WorkedShape } from '../workshop';
 import type { FigureOf } from './Learned';
 
-type OfStep = Pick<Step, 'kind' | 'method' | 'productId'>;
+type OfStep = Pick<Step, 'kind' | 'method' | 'productId' | 'fills'>;
 
-/** Key of the figure for how much a step takes: its product, by its method or, without one, by what is done with it. */
-export const litresKey = ({ productId, method, kind }: OfStep): string => `litres/${productId}/${method ?? kind}`;
+/** Key of the figure for how much a step takes: its product, by the places it fills, else by its method, else by what is done with it. */
+export const litresKey = ({ productId, method, kind, fills }: OfStep): string =>
+  `litres/${productId}/${fills ?? method ?? kind}`;
 
 /** Key of the figure for how long a step takes: what is done, how, and on which shape. */
 export const minutesKey = ({ kind, method }: OfStep, shape: WorkedShape): string =>

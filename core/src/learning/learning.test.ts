@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { coatsToHide, hiddenAfterCoats } from '../coverage';
 import { perform } from '../deeds';
 import { demoWorkshop } from '../demo';
+import { planOf } from '../finishing';
 import { typicalSupplies } from '../products';
 import { reckonPiece } from '../reckoning';
 import type { LogEntry, Workshop } from '../workshop';
@@ -193,6 +194,24 @@ describe('what the log says', () => {
     expect(of([150, 'wet'])).toEqual([[150, 0.5]]);
     expect(of([70, 'touch-dry'])).toEqual([[70, 0.5]]);
     expect([of([50, 'wet']), of([300, 'sandable']), of([50, 'wet'], [40, 'touch-dry'])]).toEqual([[], [], [[40, 0.5]]]);
+  });
+
+  it('filler by the places it fills: what corners take says nothing of dents', () => {
+    const fills = Object.values(demo.pieces).flatMap((p) => planOf(p, demo).steps.filter((s) => s.kind === 'fill'));
+    expect(fills.length).toBeGreaterThan(1);
+    expect(fills.every((s) => s.fills !== undefined)).toBe(true);
+    const fill = fills[0]!;
+    const of = (own: string, places: 'corners' | 'small', min: number, actualL: number): LogEntry => {
+      const plain = entry(own, { doneAt: at(min), startedAt: null, actualL });
+      return { ...plain, step: { ...fill, id: own, fills: places } };
+    };
+    const told = learnedFrom(
+      withLog([of('a', 'corners', 0, 0.3), of('b', 'corners', 900, 0.32), of('c', 'small', 1800, 0.19)]),
+    );
+    expect(told.map((f) => [f.of.kind === 'litres' && f.of.by, f.belief!.count])).toEqual([
+      ['corners', 2],
+      ['small', 1],
+    ]);
   });
 
   it('coats that hid: more than those after which the ground was said to show, or fewer than were to be needed', () => {

@@ -1,6 +1,6 @@
 import { stepKind, upperFirst } from '../finishing';
 import type { TaughtFigure } from '../learning';
-import { methods, type Product, type StepKindId, stepKindIds } from '../workshop';
+import { type FilledPlaces, filledPlaces, methods, type Product, type StepKindId, stepKindIds } from '../workshop';
 
 const byWords: Readonly<Record<string, string>> = {
   brush: 'by brush',
@@ -10,6 +10,12 @@ const byWords: Readonly<Record<string, string>> = {
   wipe: 'wiped',
 };
 
+const filledWords: Readonly<Record<FilledPlaces, string>> = {
+  corners: 'corners and edges',
+  large: 'large and deep places',
+  small: 'dents and small holes',
+};
+const isFilled = (by: string): by is FilledPlaces => (filledPlaces as readonly string[]).includes(by);
 const isKind = (kind: string): kind is StepKindId => (stepKindIds as readonly string[]).includes(kind);
 const verbOf = (kind: string): string => (isKind(kind) ? stepKind(kind).verb : kind);
 const isMethod = (by: string): boolean => (methods as readonly string[]).includes(by);
@@ -19,6 +25,7 @@ export function figureName({ of }: Pick<TaughtFigure, 'of'>, products: Readonly<
   if (of.kind === 'litres') {
     const product = products[of.productId];
     const name = product?.name ?? 'A product that is gone';
+    if (isFilled(of.by)) return `${name}, ${filledWords[of.by]}`;
     if (product?.perPlaceL) return `${name}, at each place`;
     return `${name}, ${isMethod(of.by) ? byWords[of.by] : verbOf(of.by).toLowerCase()}`;
   }

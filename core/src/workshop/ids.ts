@@ -551,3 +551,7 @@ export type FilmCheckKind = (typeof filmCheckKinds)[number];
 /** How a film was found: still wet, dry to the touch, or hard enough that it sands to powder. */
 export const filmStates = ['wet', 'touch-dry', 'sandable'] as const;
 export type FilmState = (typeof filmStates)[number];
+
+/** Places that are filled, as they take filler: edges and corners built up, what is large or deep, dents and small holes. */
+export const filledPlaces = ['corners', 'large', 'small'] as const;
+export type FilledPlaces = (typeof filledPlaces)[number];

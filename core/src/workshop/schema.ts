@@ -12,6 +12,7 @@ import {
   damageKinds,
   depths,
   extents,
+  filledPlaces,
   filmCheckKinds,
   filmStates,
   fittingKinds,
@@ -214,6 +215,8 @@ const stepSchema = z.object({
   faceIds: z.array(id).max(2000).nullable(),
   /** What is filled holds so much, L; left out: so much for each place as its product says. */
   fillL: litres.optional(),
+  /** What kind of places it fills; left out: it is no filling, or was not kept yet. */
+  fills: z.enum(filledPlaces).optional(),
   /** Thinner to a litre of product in this coat, L/L; left out: as its sheet has it. */
   thinFrac: upTo(5).optional(),
   /** What it is mixed of, its product first; left out: that as it is. */

@@ -92,6 +92,7 @@ function mendFound(chain: ZoneChain, s: Situation, under: Pick): void {
     method,
     count,
     fillL: count * foundL,
+    fills: 'small',
     reason: 'Found when the primer was looked over.',
   });
   chain.addAbrasive(phase.paint, 'feather', {

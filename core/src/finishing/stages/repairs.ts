@@ -219,6 +219,7 @@ export const fill: Stage = (chain, s, house) => {
       method,
       count: s.corners,
       fillL: s.fillL.corners,
+      fills: 'corners',
       reason: 'Corners and edges need the hard edge of two-part filler: built up in rounds, no more than sets at once.',
     });
     chain.addAbrasive(phase.abrade, 'shape', {
@@ -235,6 +236,7 @@ export const fill: Stage = (chain, s, house) => {
       method,
       count: s.hardFills,
       fillL: s.fillL.hard,
+      fills: 'large',
       reason: reasonOf(
         s,
         'fill',
@@ -249,6 +251,7 @@ export const fill: Stage = (chain, s, house) => {
       method,
       count: small,
       fillL: s.fillL.small,
+      fills: 'small',
       reason: s.showsWood
         ? reasonOf(
             s,

@@ -7,9 +7,10 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results/browser',
   fullyParallel: true,
-  workers: 2,
+  // One more than the cores it is made for: while one waits for its page, another works.
+  workers: 3,
   forbidOnly: true,
-  timeout: 90_000,
+  timeout: 120_000,
   expect: { timeout: 15_000 },
   reporter: [['list'], ['json', { outputFile: '../test-results/browser.json' }]],
   use: {

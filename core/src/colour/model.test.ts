@@ -424,10 +424,10 @@ describe('putting it right', () => {
       likelyLook(wood('oak'), [l, plainLayer(clear, 3)]),
     );
     expect(now).toBeCloseTo(difference(rest!, pale!), 9);
-    const then = (id: string) => found.find((r) => r.id === id)!.apart!.then;
+    const then = (id: string) => found.find((r) => r.id === id)!.apart!.after;
     expect(then('tone')).toBeLessThan(now / 2);
     expect(then('more-colour')).toBeGreaterThan(then('tone'));
-    const ranks = found.flatMap((r) => (r.deltaE === null ? [] : r.deltaE + r.apart!.then));
+    const ranks = found.flatMap((r) => (r.deltaE === null ? [] : r.deltaE + r.apart!.after));
     expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
     expect(remedies(order({})).every((r) => r.apart === null)).toBe(true);
   });

@@ -54,7 +54,7 @@ export interface Remedy {
   /** Distance from the target then, ΔE00. */
   deltaE: number | null;
   /** Of what is blotchy: how far pale and dark places lie apart now and then, ΔE00; null: it does not change that. */
-  apart: { now: number; then: number } | null;
+  apart: { now: number; after: number } | null;
   /** Layers it adds. */
   layers: readonly Layer[];
 }
@@ -324,7 +324,7 @@ const ways: readonly Way[] = [
 
 /** What is done to a place stands first, what begins again last; of what is blotchy, what makes it even. */
 const rank = (r: Remedy): number =>
-  r.id === 'paint-in' ? -1 : r.deltaE === null ? Number.POSITIVE_INFINITY : r.deltaE + (r.apart?.then ?? 0);
+  r.id === 'paint-in' ? -1 : r.deltaE === null ? Number.POSITIVE_INFINITY : r.deltaE + (r.apart?.after ?? 0);
 
 /** What can be done now with a colour that came out wrong, the nearest to the target first. */
 export function remedies(order: TroubleOrder): Remedy[] {
@@ -336,7 +336,7 @@ export function remedies(order: TroubleOrder): Remedy[] {
       if (!made) return [];
       const { over, ...remedy } = made;
       const uneven = order.trouble === 'blotchy' && over && surface.last;
-      const apart = uneven ? { now: surface.apart(order.layers), then: surface.apart(over) } : null;
+      const apart = uneven ? { now: surface.apart(order.layers), after: surface.apart(over) } : null;
       return [{ id: w.id, ...remedy, apart }];
     })
     .sort((a, b) => rank(a) - rank(b));

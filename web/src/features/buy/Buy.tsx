@@ -19,7 +19,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { doDeed } from '../../store/doDeed';
-import { newId, theStore } from '../../store/theStore';
+import { theStore } from '../../store/theStore';
 import { useNowMin } from '../../store/useNowMin';
 import { useDraws, useSummaries } from '../../store/useSummaries';
 import { useToBuy } from '../../store/useToBuy';
@@ -154,8 +154,8 @@ function boughtSupply(line: SupplyLine): void {
   const amount = line.packs.reduce((sum, p) => sum + p.amount * p.count, 0);
   const { id: _, left: __, counts: ___, ...supply } = line.supply;
   const done = doDeed(`Bought: ${supply.name}`, { do: 'bring-supply', supply, amount });
-  if (!done.ok) return say({ text: done.issues[0]!.message });
-  say({ text: `There now: ${line.supply.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
+  if (!done.ok) say({ text: done.issues[0]!.message });
+  else say({ text: `There now: ${line.supply.name}.`, action: { name: 'Undo', run: () => theStore().undo() } });
 }
 
 /** What is used up besides the products, less what there is, in packs. */

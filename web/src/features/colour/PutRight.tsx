@@ -52,7 +52,7 @@ function Remedies({ asked }: { asked: TroubleAsked | null }) {
           <Typography>{r.how}</Typography>
           {r.apart && (
             <Typography>
-              Pale and dark places lie ΔE <b>{r.apart.then.toFixed(1)}</b> apart then; now {r.apart.now.toFixed(1)}.
+              Pale and dark places lie ΔE <b>{r.apart.after.toFixed(1)}</b> apart then; now {r.apart.now.toFixed(1)}.
             </Typography>
           )}
           {r.lab && r.deltaE !== null && (

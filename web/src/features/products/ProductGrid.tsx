@@ -7,11 +7,16 @@ import { Mark } from '../../ui/layout';
 import { toProduct } from '../../ui/links';
 import { kindNames } from './words';
 
+const dayMin = 24 * 60;
+/** Long waits are told in days. */
+const wait = (minutes: number): string =>
+  minutes >= 4 * dayMin ? `${+(minutes / dayMin).toFixed(1)} days` : duration(minutes);
+
 const windowOf = ({ times }: Product): string =>
   times.recoatUntilMin
-    ? `${duration(times.recoatFromMin.high)} to ${duration(times.recoatUntilMin.low)}`
+    ? `${wait(times.recoatFromMin.high)} to ${wait(times.recoatUntilMin.low)}`
     : times.recoatFromMin.high > 0
-      ? `from ${duration(times.recoatFromMin.high)}`
+      ? `from ${wait(times.recoatFromMin.high)}`
       : '';
 
 /** Every product as a row: sorted by a press on a heading, filtered by the menu of a heading. */

@@ -36,10 +36,13 @@ export function doneOn(
 ): string[] {
   const own = steps.filter((s) => s.step.zoneId === zoneId);
   const seen = new Set<string>();
-  return own.flatMap((s) => {
+  const firstFilm = own.findIndex((s) => stepKind(s.step.kind).film);
+  return own.flatMap((s, i) => {
     const { kind, of, productId } = s.step;
     const { group, film, verb } = stepKind(kind);
     const key = film || of > 1 ? `${kind}/${productId}` : kind;
+    // Between coats it serves the next of them.
+    if (kind === 'scuff' && firstFilm >= 0 && i > firstFilm) return [];
     if ((!told.has(group) && !film) || untold.has(kind) || seen.has(key)) return [];
     seen.add(key);
     const product = productId ? products[productId]?.name : undefined;

@@ -8,6 +8,7 @@ import { reckonPiece, sittingsOf, sittingWords } from '../reckoning';
 import { buyList, supplyList } from '../stock';
 import { exactMoney, inMinor, minorDigits, minuteOf } from '../units';
 import type { Photo, Piece, Settings } from '../workshop';
+import { doneOn } from './doneInWords';
 import { type Block, buyPaper, makePaper, type PaperInput, paperKinds, priceParts } from './index';
 import { inFonts, paperDocument } from './paperDocument';
 
@@ -233,6 +234,17 @@ describe('inFonts', () => {
         });
       }),
     );
+  });
+});
+
+describe('what a client is told of the work', () => {
+  it('a scuff under the first coat is work, one between two coats serves the next', () => {
+    const { steps } = inputOf('ticket-cupboard', { log: [] }).reckoning;
+    const coat = steps.find((s) => s.step.kind === 'clear')!;
+    const scuff = { ...coat, step: { ...coat.step, id: 'scuff', kind: 'scuff' as const, productId: null, of: 1 } };
+    const zone = coat.step.zoneId;
+    expect(doneOn(zone, [coat, scuff, coat], products)).toHaveLength(1);
+    expect(doneOn(zone, [scuff, coat], products)).toEqual(['scuff', expect.stringMatching(/^clear coat/)]);
   });
 });
 

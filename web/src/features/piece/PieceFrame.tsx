@@ -1,5 +1,5 @@
 import type { Reckoning } from '@cosmesis/core/reckoning';
-import { aboutTime, dayName, minuteOf, money, type Result } from '@cosmesis/core/units';
+import { aboutTime, clockTime, dayName, minuteOf, money, type Result } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -30,6 +30,10 @@ function Sums({ reckoning, piece }: { reckoning: Reckoning; piece: Piece }) {
   const { price } = useToBuy({ only: piece.id });
   const promisedMin = piece.promisedAt === null ? Number.POSITIVE_INFINITY : minuteOf(piece.promisedAt);
   const late = totals.lightUseAtMin !== null && totals.lightUseAtMin > promisedMin;
+  const day = (minute: number) => dayName(minute, settings.timeZone);
+  // Late by hours: the days alone would be the same.
+  const byHours = late && day(promisedMin) === day(totals.lightUseAtMin!);
+  const when = (minute: number) => (byHours ? `${day(minute)} ${clockTime(minute, settings.timeZone)}` : day(minute));
   return (
     <Box
       sx={{
@@ -63,8 +67,13 @@ function Sums({ reckoning, piece }: { reckoning: Reckoning; piece: Piece }) {
       {totals.lightUseAtMin !== null && (
         <span>
           {reckoning.steps.some((s) => s.held) ? 'held; light use at the earliest ' : 'light use '}
-          <b>{dayName(totals.lightUseAtMin, settings.timeZone)}</b>
-          {late && <Late as="span"> after the promised {dayName(promisedMin, settings.timeZone)}</Late>}
+          <b>{when(totals.lightUseAtMin)}</b>
+          {late && (
+            <>
+              {' '}
+              <Late as="span">after the promised {when(promisedMin)}</Late>
+            </>
+          )}
         </span>
       )}
     </Box>

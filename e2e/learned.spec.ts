@@ -19,6 +19,20 @@ test('the log teaches: what was used moves the plan, can be looked into, forgott
   await amounts.getByRole('button', { name: 'Freeze it as it is' }).click();
   await expect(enamel).toContainText('frozen');
 
+  // What was used up between two counts of the shelf, and what all came to beside the plan.
+  await expect(page.getByRole('region', { name: 'Sheets and the like' })).toContainText('after 1 count');
+  const apart = page.getByRole('region', { name: 'Planned against actual' });
+  await apart.getByRole('button', { name: 'Money' }).click();
+  await apart.getByRole('button', { name: 'By piece' }).click();
+  await expect(apart.getByRole('listitem').filter({ hasText: 'Ticket-office cupboard' })).toContainText(
+    /£\d+.*, planned £\d+/,
+  );
+  await page.goto('/shelf');
+  const sheets = page.getByRole('listitem', { name: 'abrasive sheet' });
+  await sheets.getByLabel('Counted, pieces').fill('5');
+  await sheets.getByLabel('Counted, pieces').press('Tab');
+  await expect(sheets).toContainText('order more');
+
   // The figure stands in the working of the plan.
   await page.goto('/pieces/ticket-cupboard/quantities');
   await page

@@ -71,7 +71,12 @@ export function scatteringPower(masstone: number, overBlack: number): number {
 /** White of a contrast card, as reflectance. */
 const cardWhite = 0.8;
 
-/** Share that a film hides: its reflectance over black against that over white of 0.8. @param power S·X, > 0 */
+/**
+ * Share that a film hides: its reflectance over black against that over white of 0.8.
+ * @param masstone reflectance of the film where it is thick, 0 < x < 1
+ * @param power S·X, > 0
+ * @returns 0 < x < 1. Source: ASTM D2805 (recalled). Check: the inverse of powerFromContrast
+ */
 export const contrastOfPower = (masstone: number, power: number): number =>
   filmReflectance(masstone, 0, power) / filmReflectance(masstone, cardWhite, power);
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { differenceOfHex, filmReflectance, powerFromContrast, scatteringPower } from '../colour';
+import { contrastOfPower, differenceOfHex, filmReflectance, powerFromContrast, scatteringPower } from '../colour';
 import { typicalProducts } from '../products';
 import { type Range, seededRandom } from '../units';
 import type { Product, Step } from '../workshop';
@@ -55,6 +55,7 @@ describe('published identities', () => {
 describe('coats to hide', () => {
   it('one hidingFrac is one contrast ratio, black against white of 0.8', () => {
     const sx = powerFromContrast(0.5, 0.9);
+    expect(contrastOfPower(0.5, sx)).toBeCloseTo(0.9, 8);
     expect(filmReflectance(0.5, 0, sx) / filmReflectance(0.5, 0.8, sx)).toBeCloseTo(0.9, 8);
   });
   it('shows less of the ground with each coat, and nothing of a ground of its own colour', () => {

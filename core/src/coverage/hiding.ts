@@ -36,7 +36,7 @@ function showingAfter(paint: Hiding, ground: string, byBrush: boolean): (coats: 
   return (coats) => difference(labOf(spectrumOf((i) => filmReflectance(masstone[i]!, under[i]!, coats * power))), own);
 }
 
-/** How much of the ground still shows after each coat, ΔE00, from none to so many. */
+/** How much of the ground still shows after each coat, ΔE00, from none to so many. @param ground colour of it, #rrggbb */
 export const remainingContrast = (paint: Hiding, ground: string, coats: number, byBrush = true): number[] =>
   Array.from({ length: coats + 1 }, (_, n) => n).map(showingAfter(paint, ground, byBrush));
 

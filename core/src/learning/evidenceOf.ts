@@ -155,7 +155,7 @@ function runsOfPaint(log: readonly LogEntry[]): { coats: LogEntry[]; covered: bo
     else {
       // Another film lies over it: what it hid by then, it hid.
       if (last && productId !== null) last.covered = true;
-      if (kind === 'paint' && entry.planned?.hidesIn !== undefined) runs.push({ coats: [entry], covered: false });
+      if (kind === 'paint' && entry.planned?.hidesInCoats !== undefined) runs.push({ coats: [entry], covered: false });
     }
   }
   return over ? runs.map((r) => ({ ...r, covered: true })) : runs;
@@ -165,7 +165,7 @@ function runsOfPaint(log: readonly LogEntry[]): { coats: LogEntry[]; covered: bo
 function hidingEvidence(piece: Piece): Evidence[] {
   return runsOfPaint(piece.log).flatMap(({ coats, covered }): Evidence[] => {
     const first = coats[0]!;
-    const [typical, productId] = [first.planned!.hidesIn!, first.step.productId!];
+    const [typical, productId] = [first.planned!.hidesInCoats!, first.step.productId!];
     const shows = coats.findLastIndex((e) => e.seen?.includes('still-shows')) + 1;
     const last = coats.at(-1)!;
     const hid = coats.length > shows && (shows > 0 || covered || last.seen?.includes('went-well'));

@@ -216,7 +216,7 @@ describe('what the log says', () => {
 
   it('coats that hid: more than those after which the ground was said to show, or fewer than were to be needed', () => {
     const paint = Object.values(demo.products).find((p) => p.kind === 'paint')!.id;
-    const of = (hidesIn: number, coats: readonly ('shows' | 'well' | null)[], over = false) => {
+    const of = (hidesInCoats: number, coats: readonly ('shows' | 'well' | null)[], over = false) => {
       const step = (k: number, kind: 'paint' | 'clear') => ({
         ...coat.step,
         ...{ id: `${kind}${k}`, kind, productId: kind === 'paint' ? paint : coat.step.productId, ordinal: k + 1 },
@@ -225,7 +225,7 @@ describe('what the log says', () => {
         const plain = entry(
           `${k}`,
           { doneAt: at(300 * k), startedAt: null, actualL: null },
-          k === 0 ? { hidesIn } : {},
+          k === 0 ? { hidesInCoats } : {},
         );
         const words = { shows: ['still-shows'], well: ['went-well'] } as const;
         return { ...plain, step: step(k, 'paint'), ...(seen ? { seen: [...words[seen]] } : {}) };
@@ -380,12 +380,12 @@ describe('plans with the workshop’s own figures', () => {
       const piece = { ...demo.pieces['ticket-cupboard']!, log: [] };
       const reckoned = reckonPiece({ piece, products, settings, nowMin });
       if (!reckoned.ok) throw new Error('not worked out');
-      return reckoned.value.steps.find((s) => s.hidesIn !== null)!;
+      return reckoned.value.steps.find((s) => s.hidesInCoats !== null)!;
     };
     const typical = worked(demo);
     const learning = { [hidesKey(typical.step.productId!)]: { frozen } };
-    expect(worked(taughtWorkshop({ ...demo, settings: { ...demo.settings, learning } })).hidesIn).toBeCloseTo(
-      typical.hidesIn!,
+    expect(worked(taughtWorkshop({ ...demo, settings: { ...demo.settings, learning } })).hidesInCoats).toBeCloseTo(
+      typical.hidesInCoats!,
       1,
     );
   });

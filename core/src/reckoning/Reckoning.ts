@@ -27,7 +27,7 @@ export interface ReckonedStep {
   /** What it uses up besides its product, by this workshop's own figures and by typical ones, in the unit of the supply. */
   uses: readonly (Pick<Consumption, 'what' | 'unit'> & { amount: number; typical: number })[];
   /** Coats, by typical figures, in which its paint hides what it is laid over; null: it is no first coat of paint, or never does. */
-  hidesIn: number | null;
+  hidesInCoats: number | null;
   startMin: number;
   endMin: number;
   /** When what it leaves wet lets the next step begin; the end where nothing waits for it. */

@@ -176,7 +176,7 @@ function thirstyFrac(at: StepStates): number {
 }
 
 /** Coats, by typical figures, in which a paint hides what its first coat is laid over. */
-function hidesIn(
+function hidesInCoats(
   step: Step,
   product: Product | undefined,
   ground: string | undefined,
@@ -387,7 +387,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
         shape: hands.shapeOf(step),
       },
       uses: usesOf({ step, areaM2: hands.areaOf(step), setsUp }, settings.taught),
-      hidesIn: hidesIn(step, product, ground, settings.taught),
+      hidesInCoats: hidesInCoats(step, product, ground, settings.taught),
       startMin,
       endMin,
       readyMin: Math.max(endMin, readyMin.get(step.id) ?? endMin),

@@ -262,7 +262,7 @@ export const logEntrySchema = z.object({
         .max(20)
         .optional(),
       /** Coats, by typical figures, in which a paint was to hide what its first coat was laid over. */
-      hidesIn: upTo(1000).optional(),
+      hidesInCoats: upTo(1000).optional(),
     })
     .nullable(),
   /** How far the amount is to be believed; left out: it was measured. */

@@ -2,7 +2,7 @@ import type { ListedStep } from '@cosmesis/core/reckoning';
 import { instantOf, type Result } from '@cosmesis/core/units';
 import { doDeed } from './doDeed';
 
-const toLog = ({ step, startMin, endMin, productL, handsOnMin, typical, uses, hidesIn }: ListedStep) => ({
+const toLog = ({ step, startMin, endMin, productL, handsOnMin, typical, uses, hidesInCoats }: ListedStep) => ({
   step,
   handsOnMin,
   planned: {
@@ -14,7 +14,7 @@ const toLog = ({ step, startMin, endMin, productL, handsOnMin, typical, uses, hi
     ...(typical.litres === null ? {} : { typicalL: typical.litres }),
     shape: typical.shape,
     ...(uses.length === 0 ? {} : { uses: uses.map(({ what, amount, typical }) => ({ what, amount, typical })) }),
-    ...(hidesIn === null ? {} : { hidesIn }),
+    ...(hidesInCoats === null ? {} : { hidesInCoats }),
   },
 });
 

@@ -1,4 +1,4 @@
-import { stepKind, upperFirst } from '@cosmesis/core/finishing';
+import { houseOf, stepKind, upperFirst } from '@cosmesis/core/finishing';
 import {
   type Evidence,
   type FigureOf,
@@ -50,7 +50,8 @@ export default function Apart({ figures }: { figures: readonly TaughtFigure[] })
   const [kind, setKind] = useState<Kind>('litres');
   const [way, setWay] = useState<Way>('figure');
   const all = figures.flatMap((f) => f.evidence.map((of) => ({ kind: f.of.kind, of })));
-  const perHour = settings.houseRules.labour === 'none' ? 0 : settings.labour.ratePerHour;
+  // Only where hours are paid by the hour are they money.
+  const perHour = houseOf(settings, { houseRules: {} }).labour === 'rate' ? settings.labour.ratePerHour : 0;
   const evidence =
     kind === 'money'
       ? inMoney(all, products, { perL: pricePerL, perHour })

@@ -139,7 +139,10 @@ export default function Mix() {
   const barred = barredBy(kind, product, recipeSettings);
   const tempC = latestReading(readings)?.airTempC ?? usualMixTempC;
   const sizeNow: Size = task || size !== 'step' ? size : 'want';
-  const wantNow = wantL ?? litresIn(params.get('litres')) ?? usualWantL(product);
+  const sizedL = litresIn(params.get('litres'));
+  const wantNow = wantL ?? sizedL ?? usualWantL(product);
+  const toBegin =
+    sizedL === null ? 'what one place or half a square metre takes' : 'what its zone takes, with a reserve';
   const sheet = sheetOf(sizeNow, {
     recipe,
     product,
@@ -248,7 +251,7 @@ export default function Mix() {
               shown={formatVolume(wantNow, settings.unitSystem)}
               parse={(text) => parseVolume(text, settings.unitSystem, wantNow)}
               onValue={setWant}
-              help={wantL === null ? 'To begin with: what one place or half a square metre takes' : ' '}
+              help={wantL === null ? `To begin with: ${toBegin}` : ' '}
             />
           )}
           {sizeNow === 'can' && (

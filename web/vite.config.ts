@@ -24,7 +24,7 @@ const workerFirst: Plugin = {
     order: 'post',
     handler(html, { bundle }) {
       const worker = Object.keys(bundle ?? {}).find((file) => /core\.worker-[^/]*\.js$/.test(file));
-      return worker ? html.replace('src="./opening.js"', `src="./opening.js" data-worker="${worker}"`) : html;
+      return worker ? html.replace('src="./begin.js"', `src="./begin.js" data-worker="${worker}"`) : html;
     },
   },
 };
@@ -32,6 +32,12 @@ const workerFirst: Plugin = {
 /** What is typed and picked with is needed on many screens, and not on the first. */
 const fields =
   /material\/(\w*Select|Tooltip|Popover|\w*Input|InputLabel|InputBase|MenuList|Menu|\w*Popper|Grow|TextField|Form\w+|ToggleButton\w*)\/|popperjs|useRovingTabIndex|ui\/(Keys|Select)/;
+
+/** What records and forms are checked with: a first visit begins without it. */
+const schemas = /node_modules\/zod\/|workshop\/(schema|colourSchema|fields|readWorkshopFile)\.ts/;
+
+/** The words they are made of stay where they are used. */
+const apart = { name: 'schemas', priority: 3, test: schemas, includeDependenciesRecursively: false };
 
 /** What the page may do, where its host says nothing of it. Styles inline because of Emotion. */
 const policy = [
@@ -88,7 +94,7 @@ export default defineConfig({
     }),
     compression({ algorithms: ['brotliCompress'], threshold: 512 }),
   ],
-  worker: { format: 'es' },
+  worker: { format: 'es', rolldownOptions: { output: { codeSplitting: { groups: [apart] } } } },
   build: {
     target: 'es2022',
     sourcemap: false,
@@ -98,7 +104,8 @@ export default defineConfig({
       output: {
         codeSplitting: {
           groups: [
-            { name: 'common', minShareCount: 20, priority: 2, test: (id) => !fields.test(id) },
+            { name: 'common', minShareCount: 20, priority: 2, test: (id) => !fields.test(id) && !schemas.test(id) },
+            apart,
             { name: 'fields', minShareCount: 20, priority: 1, test: fields },
           ],
         },

@@ -14,7 +14,7 @@ import { SimulatedScale } from './simulatedScale';
 function served() {
   const dist = mkdtempSync(join(tmpdir(), 'cosmesis-dist-'));
   mkdirSync(join(dist, 'assets'));
-  writeFileSync(join(dist, 'index.html'), '<!doctype html><title>Cosmesis</title><script src="./opening.js"></script>');
+  writeFileSync(join(dist, 'index.html'), '<!doctype html><title>Cosmesis</title><script src="./begin.js"></script>');
   writeFileSync(join(dist, 'assets/page-abc.js'), 'export const x = 1;');
   writeFileSync(join(dist, 'assets/page-abc.js.br'), brotliCompressSync('export const x = 1;'));
   const stream = createEventStream();

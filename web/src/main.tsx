@@ -19,12 +19,14 @@ if (import.meta.env.PROD)
     once: true,
   });
 const root = createRoot(document.getElementById('root')!);
-openStore().then(
+const broken = (error: unknown): void =>
+  root.render(<Rescue message={error instanceof Error ? error.message : String(error)} />);
+openStore(broken).then(
   () =>
     root.render(
       <StrictMode>
         <App />
       </StrictMode>,
     ),
-  (error: unknown) => root.render(<Rescue message={error instanceof Error ? error.message : String(error)} />),
+  broken,
 );

@@ -38,18 +38,13 @@ export interface AirVerdict {
 export function airVerdict(limits: Product['air'], air: Air): AirVerdict {
   const dew = dewPointC(air.airTempC, air.relHumFrac);
   const margin = air.surfaceTempC === null ? null : air.surfaceTempC - dew;
-  const breach = (limit: AirBreach['limit'], value: number, bound: number, broken: boolean): AirBreach[] =>
-    broken ? [{ limit, value, bound }] : [];
-  return {
-    dewPointC: dew,
-    dewMarginK: margin,
-    breaches: [
-      ...breach('too-cold', air.airTempC, limits.leastTempC.value, air.airTempC < limits.leastTempC.value),
-      ...breach('too-warm', air.airTempC, limits.mostTempC.value, air.airTempC > limits.mostTempC.value),
-      ...breach('too-damp', air.relHumFrac, limits.mostRelHumFrac.value, air.relHumFrac > limits.mostRelHumFrac.value),
-      ...(margin === null
-        ? []
-        : breach('near-dew-point', margin, limits.leastDewMarginK.value, margin < limits.leastDewMarginK.value)),
-    ],
-  };
+  // Asked for every hour of months: no more is made than what is broken.
+  const breaches: AirBreach[] = [];
+  const { leastTempC, mostTempC, mostRelHumFrac, leastDewMarginK } = limits;
+  const broken = (limit: AirBreach['limit'], value: number, bound: number) => breaches.push({ limit, value, bound });
+  if (air.airTempC < leastTempC.value) broken('too-cold', air.airTempC, leastTempC.value);
+  if (air.airTempC > mostTempC.value) broken('too-warm', air.airTempC, mostTempC.value);
+  if (air.relHumFrac > mostRelHumFrac.value) broken('too-damp', air.relHumFrac, mostRelHumFrac.value);
+  if (margin !== null && margin < leastDewMarginK.value) broken('near-dew-point', margin, leastDewMarginK.value);
+  return { dewPointC: dew, dewMarginK: margin, breaches };
 }

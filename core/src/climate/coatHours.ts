@@ -35,6 +35,26 @@ export function hourVerdict(limits: Product['air'], air: SpaceAir): HourVerdict 
 /** How far ahead an hour is looked for, minutes: four months. */
 const longestLookMin = 122 * 24 * 60;
 
+/** Hours from which on a label bears the air again, by the hours before them in which it does not. */
+const clearHours = new WeakMap<HourVerdict, Map<number, number>>();
+
+/** The first hour from one on that the label bears; looked for as far as an hour, and then the one after it. */
+function clearFrom(verdict: HourVerdict, hour: number, lastHour: number): number {
+  let known = clearHours.get(verdict);
+  if (!known) {
+    known = new Map();
+    clearHours.set(verdict, known);
+  }
+  let clear = hour;
+  while (clear <= lastHour && verdict(clear * hourMin).length > 0) clear = known.get(clear) ?? clear + 1;
+  for (let h = hour; h < clear; h += 1) {
+    // What is known from here on was written before.
+    if (known.get(h) === clear) break;
+    known.set(h, clear);
+  }
+  return clear;
+}
+
 /**
  * From when on so much work may be begun, where it may not now: each of its hours, and the first after it, has to be within
  * the label. Infinity: not in four months.
@@ -46,13 +66,16 @@ export function openAgain(
   handsMin: number,
 ): { untilMin: number; breach: AirBreach } | null {
   const spanMin = handsMin + laidOpenMin;
+  const lastHour = Math.floor((startMin + longestLookMin) / hourMin);
   let [from, first]: [number, AirBreach | null] = [startMin, null];
-  for (let at = startMin; at < from + spanMin; at = (Math.floor(at / hourMin) + 1) * hourMin) {
+  for (let at = startMin; at < from + spanMin; ) {
+    const hour = Math.floor(at / hourMin);
     const [breach] = verdict(at);
-    if (!breach) continue;
-    first ??= breach;
-    from = (Math.floor(at / hourMin) + 1) * hourMin;
-    if (from - startMin > longestLookMin) return { untilMin: Number.POSITIVE_INFINITY, breach: first };
+    first ??= breach ?? null;
+    const next = breach ? clearFrom(verdict, hour + 1, lastHour) : hour + 1;
+    at = next * hourMin;
+    if (breach) from = at;
+    if (breach && from - startMin > longestLookMin) return { untilMin: Number.POSITIVE_INFINITY, breach: first! };
   }
   return first === null ? null : { untilMin: from, breach: first };
 }

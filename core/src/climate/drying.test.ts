@@ -240,6 +240,31 @@ const limits = {
   leastDewMarginK: { value: 3, tag: 'label' as const },
 };
 
+describe('a drying clock', () => {
+  it('tells the same whether later or earlier films are asked of first', () => {
+    const air = airOf((h) => [14 + 6 * Math.sin(h / 5), 0.5 + 0.2 * Math.cos(h / 9)]);
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: -40_000, max: 40_000 }), fc.integer({ min: 1, max: 20_000 })), {
+          minLength: 2,
+          maxLength: 8,
+        }),
+        fc.constantFrom(...chemistries),
+        (asked, chemistry) => {
+          const together = dryingClock(air);
+          for (const [laid, label] of asked)
+            for (const end of ['slow', 'fast'] as const)
+              expect(together(end, film(chemistry), nowMin + laid, label)).toBeCloseTo(
+                dryingClock(air)(end, film(chemistry), nowMin + laid, label),
+                3,
+              );
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+});
+
 describe('when a product may go on', () => {
   // Warm enough from the fourth hour to the tenth, and from the thirtieth on.
   const air = airOf((h) => [(h >= 4 && h < 10) || h >= 30 ? 15 : 8, 0.5]);
@@ -251,6 +276,31 @@ describe('when a product may go on', () => {
     expect(openAgain(verdict, nowMin + 8 * 60, 60)).toBeNull();
     expect(openAgain(verdict, nowMin + 8 * 60, 61)?.untilMin).toBe(nowMin + 30 * 60);
     expect(openAgain(hourVerdict(limits, steady(8, 0.5)), nowMin, 10)?.untilMin).toBe(Number.POSITIVE_INFINITY);
+  });
+  it('is hour by hour what the verdicts say, in whatever order it is asked', () => {
+    /** The same, looked for minute by minute. */
+    const slowly = (ofHour: (minute: number) => readonly unknown[], startMin: number, handsMin: number) => {
+      for (let from = startMin, at = startMin; ; at += 1) {
+        if (at >= from + handsMin + 60) return from === startMin ? null : from;
+        if (ofHour(at).length > 0) from = (Math.floor(at / 60) + 1) * 60;
+      }
+    };
+    fc.assert(
+      fc.property(
+        fc.array(fc.boolean(), { minLength: 2, maxLength: 60 }),
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 3000 }), fc.integer({ min: 1, max: 240 })), { maxLength: 6 }),
+        (cold, asked) => {
+          const own = hourVerdict(
+            limits,
+            airOf((h) => [cold[h] ? 8 : 15, 0.5]),
+          );
+          for (const [startMin, handsMin] of asked)
+            expect(openAgain(own, nowMin + startMin, handsMin)?.untilMin ?? null).toBe(
+              slowly(own, nowMin + startMin, handsMin),
+            );
+        },
+      ),
+    );
   });
   it('tells the stretches of a day', () => {
     const told = airStretches(verdict, nowMin + 30, nowMin + 12 * 60);

@@ -26,49 +26,69 @@ const mostHours = 2 * 366 * 24;
 /** What dries slower than this does not dry, label minutes in a minute. */
 const leastRate = 0.005;
 
-/** Laid out anew for what lies earlier, and a week before it. */
+/** Laid out from a week before what is asked for first. */
 const headStartHours = 7 * 24;
+const ends: readonly End[] = ['slow', 'fast'];
 
 /** Label minutes that pass in each hour, added up: laid out as far as it is asked for. */
 class Passed {
-  private sums: number[] = [0];
-  private rates: number[] = [];
+  private readonly rates: Record<End, number[]> = { slow: [], fast: [] };
+  private sums: Record<End, number[]> = { slow: [0], fast: [0] };
   private firstHour = Number.POSITIVE_INFINITY;
-  constructor(private readonly rateAt: (hour: number) => number) {}
+  constructor(private readonly factorAt: (hour: number) => Factor) {}
 
-  private rate(index: number): number {
-    while (this.rates.length <= index) {
-      const rate = Math.max(leastRate, this.rateAt(this.firstHour + this.rates.length));
-      this.rates.push(rate);
-      this.sums.push(this.sums.at(-1)! + rate * hourMin);
+  /** Rates of some hours, both ends of the range at once. */
+  private ratesOf(fromHour: number, hours: number): Record<End, number[]> {
+    const made: Record<End, number[]> = { slow: [], fast: [] };
+    for (let i = 0; i < hours; i += 1) {
+      const factor = this.factorAt(fromHour + i);
+      for (const end of ends) made[end].push(Math.max(leastRate, 1 / factor[end]));
     }
-    return this.rates[index]!;
+    return made;
+  }
+
+  private add(more: Record<End, readonly number[]>): void {
+    for (const end of ends)
+      for (const rate of more[end]) {
+        this.rates[end].push(rate);
+        this.sums[end].push(this.sums[end].at(-1)! + rate * hourMin);
+      }
+  }
+
+  /** Lays out what lies before the first hour too. */
+  private beginAt(hour: number): void {
+    const firstHour = hour - headStartHours;
+    const known = { slow: this.rates.slow.splice(0), fast: this.rates.fast.splice(0) };
+    const earlier =
+      known.slow.length > 0 ? this.ratesOf(firstHour, this.firstHour - firstHour) : { slow: [], fast: [] };
+    this.sums = { slow: [0], fast: [0] };
+    this.firstHour = firstHour;
+    this.add(earlier);
+    this.add(known);
+  }
+
+  private layOut(index: number): void {
+    const { length } = this.rates.slow;
+    if (index >= length) this.add(this.ratesOf(this.firstHour + length, index + 1 - length));
   }
 
   /** The minute by which so much has passed since another. */
-  after(minute: number, amountMin: number): number {
+  after(end: End, minute: number, amountMin: number): number {
     const hour = Math.floor(minute / hourMin);
-    if (hour < this.firstHour) {
-      this.firstHour = hour - headStartHours;
-      this.sums = [0];
-      this.rates = [];
-    }
+    if (hour < this.firstHour) this.beginAt(hour);
     let low = hour - this.firstHour;
-    const wanted = this.rate(low) * (minute - hour * hourMin) + amountMin + this.sums[low]!;
-    // By steps that grow, then by halves: cures take weeks, coats hours.
-    let high = low;
-    for (let step = 1; this.reached(high) < wanted && high - low < mostHours; step *= 2) high += step;
+    this.layOut(low);
+    const [rates, sums] = [this.rates[end], this.sums[end]];
+    const wanted = rates[low]! * (minute - hour * hourMin) + amountMin + sums[low]!;
+    const last = low + mostHours;
+    while (sums.at(-1)! < wanted && rates.length <= last) this.layOut(rates.length);
+    let high = Math.min(last, rates.length - 1);
     while (low < high) {
       const middle = (low + high) >> 1;
-      if (this.reached(middle) < wanted) low = middle + 1;
+      if (sums[middle + 1]! < wanted) low = middle + 1;
       else high = middle;
     }
-    return (high + this.firstHour) * hourMin + (wanted - this.sums[high]!) / this.rate(high);
-  }
-
-  private reached(index: number): number {
-    this.rate(index);
-    return this.sums[index + 1]!;
+    return (high + this.firstHour) * hourMin + (wanted - sums[high]!) / rates[high]!;
   }
 }
 
@@ -78,19 +98,17 @@ class Passed {
  * Thickness: what evaporates takes as long as it is thick, what hardens through as the square of it; the range holds both.
  */
 export function dryingClock(air: SpaceAir): DryingClock {
-  const clocks = new Map<'water' | Chemistry, Record<End, Passed>>();
-  const clockOf = (of: 'water' | Chemistry, end: End): Passed => {
-    let both = clocks.get(of);
-    if (!both) {
-      const rateAt = (which: End) => (hour: number) => {
+  const clocks = new Map<'water' | Chemistry, Passed>();
+  const clockOf = (of: 'water' | Chemistry): Passed => {
+    let clock = clocks.get(of);
+    if (!clock) {
+      clock = new Passed((hour) => {
         const { airTempC, relHumFrac } = air.at(hour * hourMin);
-        const factor = of === 'water' ? waterFactor(airTempC, relHumFrac) : hardeningFactor(of, airTempC, relHumFrac);
-        return 1 / factor[which];
-      };
-      both = { slow: new Passed(rateAt('slow')), fast: new Passed(rateAt('fast')) };
-      clocks.set(of, both);
+        return of === 'water' ? waterFactor(airTempC, relHumFrac) : hardeningFactor(of, airTempC, relHumFrac);
+      });
+      clocks.set(of, clock);
     }
-    return both[end];
+    return clock;
   };
   return (end, film, laidMin, labelMin) => {
     const { chemistry, thicknessRatio: l, paceRatio } = film;
@@ -98,7 +116,7 @@ export function dryingClock(air: SpaceAir): DryingClock {
     const waterMin = Math.min(film.water.mostMin, film.water.share * labelMin);
     const hardMin = labelMin - waterMin;
     const through = (end === 'slow' ? thick : thin) * paceRatio;
-    const dry = waterMin > 0 ? clockOf('water', end).after(laidMin, waterMin * l * paceRatio) : laidMin;
-    return clockOf(chemistry, end).after(dry, hardMin * through);
+    const dry = waterMin > 0 ? clockOf('water').after(end, laidMin, waterMin * l * paceRatio) : laidMin;
+    return clockOf(chemistry).after(end, dry, hardMin * through);
   };
 }

@@ -1,4 +1,4 @@
-import { TZDate } from '@date-fns/tz';
+import { tzOffset } from '@date-fns/tz';
 import { minuteOf } from '../units';
 import type { Reading, Settings, Space, UsualDay } from '../workshop';
 import { saturationPressureHpa } from './dewPointC';
@@ -64,7 +64,6 @@ const [readingHoldsHours, readingReachesBackHours] = [12, 2];
 /** Wood stands at the mean of the air of so many hours (from memory). */
 const surfaceHours = 4;
 
-const meanOf = (hours: readonly number[]): number => hours.reduce((sum, x) => sum + x, 0) / hours.length;
 const humidity = (vapourHpa: number, airTempC: number): number =>
   Math.min(dampest, Math.max(driest, vapourHpa / saturationPressureHpa(airTempC)));
 
@@ -96,7 +95,7 @@ function outdoors({ forecast, usualAir, timeZone }: Climate): (hour: number) => 
     const key = date.getUTCFullYear() * 12 + month;
     let offsetHours = offsets.get(key);
     if (offsetHours === undefined) {
-      offsetHours = -new TZDate(hour * 3_600_000, timeZone).getTimezoneOffset() / 60;
+      offsetHours = tzOffset(timeZone, date) / 60;
       offsets.set(key, offsetHours);
     }
     return { month, offsetHours };
@@ -150,7 +149,6 @@ function lastUpTo<T extends { hour: number }>(read: readonly T[], hour: number):
  */
 export function spaceAir(space: Space, climate: Climate, readings: readonly Reading[]): SpaceAir {
   const outdoor = remembered(outdoors(climate));
-  const day = (hour: number) => Array.from({ length: dayHours }, (_, i) => outdoor(hour - i));
   const expected = remembered((hour: number): Omit<HourOfAir, 'surfaceTempC'> => {
     const now = outdoor(hour);
     const { from } = now;
@@ -158,10 +156,15 @@ export function spaceAir(space: Space, climate: Climate, readings: readonly Read
       const { airTempC, vapourHpa } = now;
       return { airTempC, relHumFrac: humidity(vapourHpa, airTempC), from };
     }
-    const past = day(hour);
-    const meanC = meanOf(past.map((o) => o.airTempC));
+    let [sumC, sumHpa] = [0, 0];
+    for (let i = 0; i < dayHours; i += 1) {
+      const past = outdoor(hour - i);
+      sumC += past.airTempC;
+      sumHpa += past.vapourHpa;
+    }
+    const meanC = sumC / dayHours;
     const shelteredC = meanC + swingInsideFrac * (now.airTempC - meanC);
-    const vapourHpa = (meanOf(past.map((o) => o.vapourHpa)) + now.vapourHpa) / 2;
+    const vapourHpa = (sumHpa / dayHours + now.vapourHpa) / 2;
     if (space.heatedToC === null) return { airTempC: shelteredC, relHumFrac: humidity(vapourHpa, shelteredC), from };
     const airTempC = Math.max(space.heatedToC, shelteredC);
     return { airTempC, relHumFrac: humidity(vapourHpa + waterInsideHpa, airTempC), from };
@@ -185,8 +188,9 @@ export function spaceAir(space: Space, climate: Climate, readings: readonly Read
     };
   });
   const whole = remembered((hour: number): HourOfAir => {
-    const hours = Array.from({ length: surfaceHours }, (_, i) => moved(hour - i).airTempC);
-    return { ...moved(hour), surfaceTempC: meanOf(hours) };
+    let sumC = 0;
+    for (let i = 0; i < surfaceHours; i += 1) sumC += moved(hour - i).airTempC;
+    return { ...moved(hour), surfaceTempC: sumC / surfaceHours };
   });
   const { forecast } = climate;
   return {

@@ -110,3 +110,35 @@ function widened(belief: Belief, wanted: readonly string[]): Belief {
 /** A belief that says something of all that a surface depends on. */
 export const widenedFor = (belief: Belief, ground: Ground, laid: readonly Laid[]): Belief =>
   widened(belief, keysIn(ground, laid));
+
+/** What the mean of a belief weighs, solved once: a figure that was not read hangs on it by its prior links alone. */
+const weights = new WeakMap<Belief, number[]>();
+function weightsOf(belief: Belief): number[] {
+  let own = weights.get(belief);
+  if (!own) {
+    own = inverse(priorMatrix(belief.keys))
+      .mmul(Matrix.columnVector([...belief.mean]))
+      .to1DArray();
+    weights.set(belief, own);
+  }
+  return own;
+}
+
+/** The same mean without how far it may lie off, which takes far longer: for what is drawn. */
+export function meanFor(belief: Belief, ground: Ground, laid: readonly Laid[]): Pick<Belief, 'keys' | 'mean'> {
+  const keys = keysIn(ground, laid);
+  const weighed = belief.keys.length === 0 ? [] : weightsOf(belief);
+  const mean = keys.flatMap((key) => {
+    const at = belief.keys.indexOf(key);
+    if (at >= 0) return belief.mean.slice(3 * at, 3 * at + 3);
+    const own = [0, 0, 0];
+    for (const [j, other] of belief.keys.entries()) {
+      const [same, apart] = [priorOf(key, other, true), priorOf(key, other, false)];
+      if (same !== 0)
+        for (let u = 0; u < 3; u += 1)
+          for (let v = 0; v < 3; v += 1) own[u]! += (u === v ? same : apart) * weighed[3 * j + v]!;
+    }
+    return own;
+  });
+  return { keys, mean };
+}

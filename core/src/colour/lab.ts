@@ -1,8 +1,21 @@
-import { converter, differenceCiede2000, inGamut, parse } from 'culori';
+import {
+  converter,
+  differenceCiede2000,
+  inGamut,
+  modeHsl,
+  modeLab65,
+  modeP3,
+  modeRgb,
+  modeXyz65,
+  parse,
+  useMode,
+} from 'culori/fn';
 import { type Lab, labOfXyz, whites, xyzOfLab } from './observer';
 import { reflectanceOf } from './reconstruct';
 import type { Spectrum } from './spectrum';
 
+// Only what is read and told here: the whole package is a tenth of what the worker brings.
+for (const mode of [modeRgb, modeHsl, modeP3, modeXyz65, modeLab65]) useMode(mode as Parameters<typeof useMode>[0]);
 const toXyz = converter('xyz65');
 const toRgb = converter('rgb');
 const inScreen = inGamut('rgb');
@@ -10,7 +23,7 @@ const inScreen = inGamut('rgb');
 const screenWhite = [0.3127 / 0.329, 1, (1 - 0.3127 - 0.329) / 0.329] as const;
 const own = whites.D65;
 
-/** L*a*b* of a colour in any notation that CSS has: #rrggbb, or color(display-p3 …). null: it is no colour. */
+/** L*a*b* of a colour as CSS writes it: #rrggbb, rgb(…), hsl(…) or color(display-p3 …). null: it is none of them. */
 export function labOfColour(colour: string): Lab | null {
   const read = parse(colour);
   if (!read) return null;

@@ -190,6 +190,12 @@ describe('what sticks teach', () => {
     expect(moved(wood('oak'), layers)).toBeGreaterThan(moved(wood('oak'), bareOnly) + 1);
     expect(moved(wood('oak'), layers)).toBeLessThan(moved(wood('beech'), layers));
   });
+  it('what is drawn is the middle of what is foretold, read or not', () => {
+    for (const belief of [nothingRead, beliefFrom([stick(truth)]), beliefFrom([stick(truth), stick([60, 12, 20])])])
+      for (const ground of [wood('beech'), wood('oak'), { ...wood('pine'), read: [70, 10, 24] as Lab }])
+        for (const l of [layers, [plainLayer(clear, 3)], []])
+          expect(difference(likelyLook(ground, l, belief), predicted(ground, l, belief).lab)).toBeLessThan(1e-6);
+  });
   it('one slip among several readings does not carry the rest', () => {
     const good = Array.from({ length: 4 }, () => stick(truth));
     const spoiled = likelyLook(wood('beech'), layers, beliefFrom([...good, stick([80, 0, 5])]));

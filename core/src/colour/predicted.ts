@@ -1,6 +1,6 @@
 import { Matrix } from 'ml-matrix';
 import { seededRandom } from '../units';
-import { type Belief, keysIn, nothingRead, thetasOf, widenedFor } from './Belief';
+import { type Belief, keysIn, meanFor, nothingRead, thetasOf, widenedFor } from './Belief';
 import type { Laid } from './effectOf';
 import { difference } from './lab';
 import { lookAfter, type View } from './lookAfter';
@@ -72,8 +72,8 @@ export function predicted(
 
 /** The colour that is most probable, without how far it may lie off: for what is drawn. */
 export function likelyLook(ground: Ground, laid: readonly Laid[], belief: Belief = nothingRead): Lab {
-  const wide = widenedFor(belief, ground, laid);
-  return labOf(lookAfter(ground, laid, thetasOf(wide.keys, wide.mean)));
+  const { keys, mean } = meanFor(belief, ground, laid);
+  return labOf(lookAfter(ground, laid, thetasOf(keys, mean)));
 }
 
 /** Distance of a foretold colour from a target, as a range of one in ten to nine in ten, ΔE00. */

@@ -1,5 +1,4 @@
-import { TZDate } from '@date-fns/tz';
-import { addDays, format } from 'date-fns';
+import { TZDate, tzOffset } from '@date-fns/tz';
 import { DomainError } from '../units';
 import { type Settings, weekdays } from '../workshop';
 
@@ -58,23 +57,29 @@ export type Hours = Pick<Settings, 'timeZone' | 'workingHours'> & {
  */
 export function workCalendar({ timeZone, workingHours, daysOff = [] }: Hours): WorkCalendar {
   const byUtcDay = new Map<number, Shift[]>();
-  const shiftsOf = (day: TZDate): Shift[] => {
-    if (daysOff.length > 0) {
-      const date = format(day, 'yyyy-MM-dd');
-      if (daysOff.some((off) => off.from <= date && date <= off.to)) return [];
-    }
-    const weekday = weekdays[(day.getDay() + 6) % 7]!;
-    const at = (ofDayMin: number) =>
-      minutesOf(new TZDate(day.getFullYear(), day.getMonth(), day.getDate(), 0, ofDayMin, 0, timeZone));
-    return (workingHours[weekday] ?? []).map((s) => ({ startMin: at(s.fromMin), endMin: at(s.toMin) }));
+  const byDate = new Map<number, Shift[]>();
+  // Time-zone arithmetic is slow, so each local day is laid out once. @param date its days since 1970
+  const shiftsOf = (date: number): Shift[] => {
+    const known = byDate.get(date);
+    if (known) return known;
+    const midnight = new Date(date * dayMin * 60_000);
+    const name = midnight.toISOString().slice(0, 10);
+    const off = daysOff.some((d) => d.from <= name && name <= d.to);
+    const [year, month, day] = [midnight.getUTCFullYear(), midnight.getUTCMonth(), midnight.getUTCDate()];
+    const at = (ofDayMin: number) => minutesOf(new TZDate(year, month, day, 0, ofDayMin, 0, timeZone));
+    const worked = off ? [] : (workingHours[weekdays[(midnight.getUTCDay() + 6) % 7]!] ?? []);
+    const shifts = worked.map((s) => ({ startMin: at(s.fromMin), endMin: at(s.toMin) }));
+    byDate.set(date, shifts);
+    return shifts;
   };
-  // Time-zone arithmetic is slow, so each day is laid out once: the local days that touch it, in order.
+  // The local days that touch a day, in order.
   const around = (utcDay: number): Shift[] => {
     const known = byUtcDay.get(utcDay);
     if (known) return known;
-    const middle = new TZDate((utcDay * dayMin + dayMin / 2) * 60_000, timeZone);
+    const noonMin = utcDay * dayMin + dayMin / 2;
+    const date = Math.floor((noonMin + tzOffset(timeZone, new Date(noonMin * 60_000))) / dayMin);
     // Far enough that what begins on this day is known to its end.
-    const shifts = joined([-1, 0, 1, 2].flatMap((n) => shiftsOf(addDays(middle, n))));
+    const shifts = joined([-1, 0, 1, 2].flatMap((n) => shiftsOf(date + n)));
     byUtcDay.set(utcDay, shifts);
     return shifts;
   };

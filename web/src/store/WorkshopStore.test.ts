@@ -114,6 +114,29 @@ describe('WorkshopStore', () => {
     expect(again.get().undoLabel).toBe('New piece');
   });
 
+  it('a first workshop shows before it is written; what is changed meanwhile is written after it, and a full disk is told', async () => {
+    const { tab } = await browser();
+    const { store } = await tab();
+    const written = store.begin(empty());
+    expect([store.get().status, names(store)]).toEqual(['ready', []]);
+    store.transact('New piece', add('a'));
+    store.transact('New piece', add('b'));
+    store.undo();
+    expect(store.unsafe()).toBe(true);
+    await written;
+    await store.idle();
+    expect([names(store), store.get().save.status, store.unsafe()]).toEqual([['a'], 'saved', false]);
+    const { store: again } = await tab();
+    await again.open('w');
+    expect(bytes(again)).toBe(bytes(store));
+    expect(again.get()).toMatchObject({ undoLabel: 'New piece', heads: [{ workshopId: 'w' }] });
+    const { store: third, log } = await tab();
+    vi.spyOn(log, 'replaceAll').mockRejectedValueOnce(full());
+    await expect(third.begin({ ...empty(), id: 'v' })).rejects.toThrow('full');
+    await third.idle();
+    expect(third.get().workshop?.id).toBe('v');
+  });
+
   it('undoes and does again byte for byte, whatever the changes', async () => {
     await fc.assert(
       fc.asyncProperty(

@@ -2,16 +2,8 @@ import { schemaVersion, type Workshop } from '@cosmesis/core/workshop';
 import type { Patch } from 'immer';
 import { type Diff, joined, type Recipe, transact } from './Document';
 import type { OperationLog, Written } from './OperationLog';
-import {
-  applyKept,
-  type Broken,
-  readRecords,
-  recipeOfEdit,
-  recordsOf,
-  touchedKeys,
-  touchedRecords,
-  unreadWorkshop,
-} from './records';
+import type { Broken } from './readRecords';
+import { applyKept, recipeOfEdit, recordsOf, touchedKeys, touchedRecords, unreadWorkshop } from './records';
 import type { Act, Head, SetAside, StoredChange } from './stored';
 import { type Channel, type News, TabSync } from './TabSync';
 
@@ -145,6 +137,7 @@ export class WorkshopStore {
   /** Opens a workshop. Records that cannot be read are set aside, the rest opens. */
   async open(workshopId: string): Promise<void> {
     await this.idle();
+    void import('./readRecords').catch(() => {});
     this.pending = [];
     this.set({ gone: false, save: { status: 'saved' } });
     // Before it shows: a page that is reloaded the moment it does opens the same one again.
@@ -157,11 +150,38 @@ export class WorkshopStore {
   /** Writes a workshop whole, as a new one or in place of the one under its id, in one act, and opens it. */
   async adopt(workshop: Workshop): Promise<void> {
     await this.idle();
+    await this.writeWhole(workshop);
+    await this.open(workshop.id);
+  }
+
+  /**
+   * Shows a workshop that was made just now where there is none yet, and writes it behind that; changes made meanwhile are written
+   * after it. Settles when it is on disk. @throws what the disk throws: it is shown, and nothing of it is kept
+   */
+  begin(workshop: Workshop): Promise<void> {
+    this.confirmed = workshop;
+    this.set({ status: 'ready', workshop });
+    const write = async () => {
+      await this.log.setCurrentId(workshop.id);
+      this.head = await this.writeWhole(workshop);
+      this.writing = null;
+      this.writeJournal();
+      this.kick();
+      await this.refreshHeads();
+    };
+    const written = write();
+    this.writing = written.catch(() => {
+      this.writing = null;
+    });
+    return written;
+  }
+
+  private async writeWhole(workshop: Workshop): Promise<Head> {
     const { name, demo } = workshop.settings;
     const head = await this.log.replaceAll({ workshopId: workshop.id, name, demo }, (rev) => recordsOf(workshop, rev));
     this.around.journal.write(workshop.id, []);
     this.tabs.tell({ workshopId: workshop.id, rev: head.rev, heads: true });
-    await this.open(workshop.id);
+    return head;
   }
 
   /** Deletes a workshop; if it is the open one, another one has to be opened next. */
@@ -338,6 +358,8 @@ export class WorkshopStore {
   private async load(workshopId: string): Promise<void> {
     const workshop = unreadWorkshop(workshopId);
     const broken: Broken[] = [];
+    // Brought when there is something to read: a first visit begins without it.
+    const { readRecords } = await import('./readRecords');
     const head = await this.log.readEach(workshopId, (records) => broken.push(...readRecords(workshop, records)));
     if (!head || head.deletedAt) return this.lose();
     const newer = this.log.readOnly || (head.schemaVersion ?? 0) > schemaVersion;

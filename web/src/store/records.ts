@@ -1,22 +1,10 @@
-import {
-  containerSchema,
-  defaultSettings,
-  mixSchema,
-  newWorkshop,
-  pieceSchema,
-  productSchema,
-  readingSchema,
-  recordUpToDate,
-  settingsSchema,
-  supplySchema,
-  type Workshop,
-} from '@cosmesis/core/workshop';
+import { defaultSettings, newWorkshop, recordUpToDate, type Workshop } from '@cosmesis/core/workshop';
 import { current, isDraft, type Patch, produce } from 'immer';
 import { type Recipe, recipeOf } from './Document';
 import type { RecordKind, StoredRecord } from './stored';
 
 /** Collections of a workshop by the kind of their records. */
-const collectionOf = {
+export const collectionOf = {
   piece: 'pieces',
   product: 'products',
   reading: 'readings',
@@ -26,47 +14,12 @@ const collectionOf = {
 } as const;
 type Collected = keyof typeof collectionOf;
 const collectedKinds = Object.keys(collectionOf) as Collected[];
-const schemas = {
-  piece: pieceSchema,
-  product: productSchema,
-  reading: readingSchema,
-  container: containerSchema,
-  mix: mixSchema,
-  supply: supplySchema,
-  settings: settingsSchema,
-} as const;
-
 /** Settings that stand in where the stored ones cannot be read. */
 const fallbackSettings = () =>
   defaultSettings('Workshop', Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC', 'metric', 'EUR');
 
-/** A record that cannot be read, with the reason. */
-export interface Broken {
-  record: StoredRecord;
-  why: string;
-}
-
 /** A workshop that no record was read of yet. */
 export const unreadWorkshop = (id: string): Workshop => newWorkshop(id, fallbackSettings(), []);
-
-/** Reads records into a workshop; those that are not valid come back with the reason. */
-export function readRecords(workshop: Workshop, records: readonly StoredRecord[]): Broken[] {
-  const broken: Broken[] = [];
-  for (const record of records) {
-    const parsed = Object.hasOwn(schemas, record.kind)
-      ? schemas[record.kind].safeParse(recordUpToDate(record.kind, record.value))
-      : undefined;
-    if (!parsed?.success) {
-      const first = parsed?.error.issues[0];
-      broken.push({
-        record,
-        why: first ? `${first.path.map(String).join(' → ')}: ${first.message}` : 'unknown kind of record',
-      });
-    } else if (record.kind === 'settings') workshop.settings = parsed.data as Workshop['settings'];
-    else (workshop[collectionOf[record.kind]] as Record<string, unknown>)[record.id] = parsed.data;
-  }
-  return broken;
-}
 
 /** Every record of a workshop, to write it whole. @param rev the revision they are written at */
 export function recordsOf(workshop: Workshop, rev: number): StoredRecord[] {

@@ -139,8 +139,11 @@ function askToKeep(store: WorkshopStore): void {
   });
 }
 
-/** Opens the store: the workshop used last, or the demo on a first visit. */
-export async function openStore(): Promise<WorkshopStore> {
+/**
+ * Opens the store: the workshop used last, or the demo on a first visit, which shows while it is still being written.
+ * @param unkept told where the demo could not be written
+ */
+export async function openStore(unkept: (error: unknown) => void): Promise<WorkshopStore> {
   const log = await OperationLog.open('cosmesis', await SecondCopy.open());
   theLog = log;
   const back = await log.putBackLost();
@@ -171,7 +174,7 @@ export async function openStore(): Promise<WorkshopStore> {
   const last = await log.currentId();
   const first = heads.find((h) => !h.demo) ?? heads[0];
   const id = heads.some((h) => h.workshopId === last) ? last : first?.workshopId;
-  if (id === undefined) await opened.adopt(await freshDemo());
+  if (id === undefined) opened.begin(await freshDemo()).catch(unkept);
   else await opened.open(id);
   sayWhatIsBack(opened, back, log.lost !== null);
   sayWhatIsLost(opened, lost);

@@ -2,7 +2,8 @@ import { demoWorkshop } from '@cosmesis/core/demo';
 import { type Photo, type Product, type Workshop, writeWorkshopFile } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
 import { type Changes, mirrored } from './Changes';
-import { type Disk, Engine, type KeptAnswer } from './Engine';
+import type { Disk, KeptAnswer } from './Disk';
+import { Engine } from './Engine';
 
 const nowMin = 29_700_000;
 const demo = demoWorkshop(nowMin, 'Europe/London');

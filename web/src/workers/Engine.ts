@@ -1,4 +1,3 @@
-import { cardsOf } from '@cosmesis/core/cards';
 import { readingFor } from '@cosmesis/core/deeds';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import type { AirReading, Around, Fix } from '@cosmesis/core/finishing';
@@ -22,17 +21,9 @@ import {
   type WoodOfPiece,
   woodLooks,
 } from '@cosmesis/core/matching';
-import {
-  asReceived,
-  type ConflictShown,
-  conflictShown,
-  type Merged,
-  mergeWorkshops,
-  type Side,
-  someOf,
-} from '@cosmesis/core/merge';
+import type { Side } from '@cosmesis/core/merge';
 import { type Deal, type Earned, earned, type SeenAtMarket, type WorthBuying, worthBuying } from '@cosmesis/core/money';
-import { makePaper, type Paper, type PaperInput, type PaperKind } from '@cosmesis/core/papers';
+import type { Paper, PaperInput, PaperKind } from '@cosmesis/core/papers';
 import { typicalSupplies } from '@cosmesis/core/products';
 import {
   type AirAhead,
@@ -80,8 +71,7 @@ import {
 } from '@cosmesis/core/reckoning';
 import { improvingSchedule, rehearsed, seekConflict, type WorkshopSchedule } from '@cosmesis/core/schedule';
 import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
-import { quantitiesToCsv, sittingsToICalendar, workshopToICalendar } from '@cosmesis/core/takeaway';
-import { contentHash, good, type Issue, minuteOf, type Result, refused } from '@cosmesis/core/units';
+import { contentHash, good, minuteOf, type Result, refused } from '@cosmesis/core/units';
 import {
   type ColourLayer,
   type ColourRecipe,
@@ -97,13 +87,13 @@ import {
   type Product,
   type Reading,
   type Workshop,
-  writeWorkshopFile,
   type ZoneId,
 } from '@cosmesis/core/workshop';
 import { dequal } from 'dequal/lite';
-import { type Changes, type Mirrored, mirrored } from './Changes';
-import { isZip, type OpenedZip, openZip, type Packed, zipOf } from './photoZip';
-import { type MadeFile, makeFile, readFile } from './workshopFiles';
+import type { Changes, Mirrored } from './Changes';
+import type { Copies, CopyRead, CopyTaken } from './Copies';
+import type { Disk, KeptAnswer } from './Disk';
+import type { MadeFile } from './workshopFiles';
 
 /** A reckoning as the page gets it: with the plan that was last seen, where another one is given now. */
 export interface Reckoned extends Reckoning {
@@ -141,38 +131,6 @@ export interface WhyNot {
   done: boolean;
   parts: readonly ConflictPart[] | null;
 }
-
-/** What is kept of a piece from one day to the next. */
-export interface KeptAnswer {
-  pieceId: string;
-  /** Names the piece as it was entered, the shelf and the ways, and the code. */
-  key: string;
-  /** The piece alone: as long as it stays, a plan that changes was not changed by the user. */
-  pieceHash: string;
-  summary: PieceSummary;
-  /** The plan that was last seen. */
-  plan: NonNullable<Piece['plannedBefore']>;
-}
-
-/** The disk of the browser, as the engine uses it; tests bring their own. */
-export interface Disk {
-  /** Answers kept over days. */
-  read: (workshopId: string) => Promise<readonly KeptAnswer[]>;
-  write: (workshopId: string, answers: readonly KeptAnswer[]) => Promise<void>;
-  /** Whether there is a workshop under an id. */
-  isTaken: (workshopId: string) => Promise<boolean>;
-  /** Writes a workshop whole. */
-  adopt: (workshop: Workshop) => Promise<void>;
-  /** The pictures of photographs that are on this device, one after the other. */
-  pictures: (ids: readonly string[]) => AsyncIterable<Packed>;
-  /** Keeps the picture of a photograph. Full: there is no room for it. Unreadable: it is no picture. */
-  keepPicture: (id: string, blob: Blob) => Promise<'kept' | 'full' | 'unreadable'>;
-}
-
-/** Ids of all photographs of a workshop. */
-const photoIdsOf = ({ pieces }: Workshop): string[] => [
-  ...new Set(Object.values(pieces).flatMap((p) => (p.photos ?? []).map((photo) => photo.id))),
-];
 
 /** Whether nothing of a record is another one: its parts are shared where they are equal. */
 const unchanged = <T extends object>(before: T, now: T): boolean => {
@@ -231,23 +189,6 @@ export interface Rehearsed {
   told: WorkshopRehearsal | null;
 }
 
-/** What another copy of the workshop holds that this one has not, and what is to be decided. */
-export interface CopyRead {
-  taken: Merged['taken'];
-  conflicts: readonly ConflictShown[];
-  /** Products of cans of which both together drew more than was in them. */
-  overdrawn: readonly string[];
-  /** Pictures of photographs that come with it. */
-  pictures: number;
-}
-
-/** What taking it over changes. */
-export interface CopyTaken {
-  put: readonly (readonly [Mirrored, { id: string }])[];
-  remove: readonly (readonly [Mirrored, string])[];
-  settings: Workshop['settings'];
-}
-
 /** What instruments told of one workshop since its last deed. */
 export interface Heard {
   workshopId: string;
@@ -285,6 +226,15 @@ function guarded<T>(work: () => Result<T>): Result<T> {
   }
 }
 
+/** Works with what is brought only when it is asked for: the worker begins sooner without it. */
+async function brought<M, T>(module: Promise<M>, work: (module: M) => Result<T>): Promise<Result<T>> {
+  try {
+    return work(await module);
+  } catch (error) {
+    return failed(error);
+  }
+}
+
 /**
  * What the worker does: it mirrors the open workshop, told record by record what changed, and works out what it is asked by id.
  * What was worked out is kept for as long as nothing it read changes.
@@ -308,8 +258,7 @@ export class Engine {
   private conflict: { number: number; own: readonly PieceWithTasks[]; seek: ReturnType<typeof seekConflict> } | null =
     null;
   private heard: Heard | null = null;
-  /** Another copy that was read, and not taken over yet. */
-  private copy: { other: Workshop; partial: boolean; zip: OpenedZip | null } | null = null;
+  private itsCopies: Copies | null = null;
   private taught: { of: Workshop; workshop: TaughtWorkshop } | null = null;
   private withHeard: { of: Workshop; heard: Heard; workshop: Workshop } | null = null;
 
@@ -336,7 +285,9 @@ export class Engine {
       // The same workshop told again keeps what is known of it: each answer says itself what it came from.
       if (!before) this.known.clear();
       this.kept = new Map();
-      this.loading = this.store.read(workshopId).then(
+      // Of the demo that was begun here nothing is on the disk that is not known.
+      const none = before ? Promise.resolve([]) : this.store.read(workshopId);
+      this.loading = none.then(
         (answers) => {
           for (const a of answers) this.kept.set(a.pieceId, a);
         },
@@ -840,16 +791,17 @@ export class Engine {
     });
   }
 
-  calendar(pieceId: string, nowMin: number): Result<string> {
-    return guarded(() => {
+  /** The sittings of a piece as a calendar. */
+  calendar(pieceId: string, nowMin: number): Promise<Result<string>> {
+    return brought(import('@cosmesis/core/takeaway'), ({ sittingsToICalendar }) => {
       const input = this.input(pieceId, nowMin);
       const told = reckonPiece(input);
       return told.ok ? good(sittingsToICalendar(input.piece.name, told.value, input.products, nowMin)) : told;
     });
   }
   /** A paper of a piece; an offer names the days between which the workshop, rehearsed, has it ready. */
-  paper(kind: PaperKind, pieceId: string, nowMin: number): Result<Paper> {
-    return guarded(() => {
+  paper(kind: PaperKind, pieceId: string, nowMin: number): Promise<Result<Paper>> {
+    return brought(import('@cosmesis/core/papers'), ({ makePaper }) => {
       const asked = this.input(pieceId, nowMin);
       const told = reckonPiece(asked);
       if (!told.ok) return told;
@@ -868,15 +820,18 @@ export class Engine {
     });
   }
   /** The schedule of the workshop as it was last found, as a calendar. */
-  workshopCalendar(nowMin: number): Result<string> {
-    const plan = this.workshopPlan(nowMin);
-    if (!plan.ok) return plan;
-    const { pieces, settings } = this.open();
-    const names = new Map(Object.values(pieces).map((p) => [p.id, p.name]));
-    return guarded(() => good(workshopToICalendar(settings.name, plan.value, names, nowMin)));
+  workshopCalendar(nowMin: number): Promise<Result<string>> {
+    return brought(import('@cosmesis/core/takeaway'), ({ workshopToICalendar }) => {
+      const plan = this.workshopPlan(nowMin);
+      if (!plan.ok) return plan;
+      const { pieces, settings } = this.open();
+      const names = new Map(Object.values(pieces).map((p) => [p.id, p.name]));
+      return good(workshopToICalendar(settings.name, plan.value, names, nowMin));
+    });
   }
-  csv(pieceId: string, nowMin: number): Result<string> {
-    return guarded(() => {
+  /** What a piece takes, as a list. */
+  csv(pieceId: string, nowMin: number): Promise<Result<string>> {
+    return brought(import('@cosmesis/core/takeaway'), ({ quantitiesToCsv }) => {
       const input = this.input(pieceId, nowMin);
       const told = reckonPiece(input);
       return told.ok ? good(quantitiesToCsv(input.piece.name, told.value, input.products)) : told;
@@ -898,15 +853,6 @@ export class Engine {
     if (begun?.nowMin === nowMin && begun.timeZone === timeZone) return good(begun.workshop);
     return guarded(() => good(demoWorkshop(nowMin, timeZone)));
   }
-  /** The open workshop as a file. */
-  async exportFile(exportedAt: string): Promise<Result<MadeFile>> {
-    try {
-      return good(await makeFile(this.heardOf(), exportedAt));
-    } catch (error) {
-      return failed(error);
-    }
-  }
-
   /** Whether a piece seen at the market is worth buying, beside all that is under way. */
   worth(seen: SeenAtMarket, deal: Deal, nowMin: number): Result<WorthBuying> {
     return guarded(() => {
@@ -920,8 +866,8 @@ export class Engine {
   }
 
   /** The finish cards of pieces: of each zone that a finish was laid on; pieces that cannot be worked out have none. */
-  cards(pieceIds: readonly string[], nowMin: number): Result<FinishCard[]> {
-    return guarded(() =>
+  cards(pieceIds: readonly string[], nowMin: number): Promise<Result<FinishCard[]>> {
+    return brought(import('@cosmesis/core/cards'), ({ cardsOf }) =>
       good(
         pieceIds.flatMap((id) => {
           const asked = this.input(id, nowMin);
@@ -948,153 +894,44 @@ export class Engine {
     });
   }
 
-  /** The workshop as a ZIP with its photographs, those of them that are on this device. @param only these of them; left out: all */
-  async exportZip(exportedAt: string, only?: readonly string[]): Promise<Result<{ blob: Blob; left: number }>> {
+  /** What files are made and read with is brought when one is. */
+  private async copies<T>(work: (copies: Copies) => Promise<Result<T>>): Promise<Result<T>> {
     try {
-      const workshop = this.heardOf();
-      const ids = only ?? photoIdsOf(workshop);
-      const file = new Blob([writeWorkshopFile(workshop, exportedAt)], { type: 'application/json' });
-      let packed = 0;
-      const { pictures } = this.store;
-      async function* counted() {
-        for await (const picture of pictures(ids)) {
-          packed += 1;
-          yield picture;
-        }
+      if (!this.itsCopies) {
+        const { Copies } = await import('./Copies');
+        this.itsCopies ??= new Copies(() => this.heardOf(), this.store);
       }
-      const blob = await zipOf(file, counted());
-      return good({ blob, left: ids.length - packed });
+      return await work(this.itsCopies);
     } catch (error) {
       return failed(error);
     }
   }
-
-  /** Keeps the pictures of a ZIP that a workshop has photographs for; what could not be kept is said. */
-  private async keepPictures(workshop: Workshop, zip: OpenedZip): Promise<Issue[]> {
-    const there = new Set(zip.ids);
-    const wanted = photoIdsOf(workshop).filter((id) => there.has(id));
-    const count = { kept: 0, full: 0, unreadable: 0 };
-    for (const id of wanted) {
-      const blob = count.full > 0 ? null : await zip.picture(id);
-      if (count.full > 0) count.full += 1;
-      else count[blob ? await this.store.keepPicture(id, blob) : 'unreadable'] += 1;
-    }
-    const said = (code: string, message: string): Issue => ({ code, path: '', message });
-    return [
-      ...(count.full > 0
-        ? [said('disk_full', `The disk is full: ${count.kept} photographs were kept, ${count.full} were not.`)]
-        : []),
-      ...(count.unreadable > 0
-        ? [said('photos_damaged', `${count.unreadable} photographs in the ZIP are damaged and were left out.`)]
-        : []),
-    ];
+  /** The open workshop as a file. */
+  exportFile(exportedAt: string): Promise<Result<MadeFile>> {
+    return this.copies((c) => c.exportFile(exportedAt));
   }
-
+  /** The workshop as a ZIP with its photographs. @param only these of them; left out: all */
+  exportZip(exportedAt: string, only?: readonly string[]): Promise<Result<{ blob: Blob; left: number }>> {
+    return this.copies((c) => c.exportZip(exportedAt, only));
+  }
   /** Some pieces of the open workshop as a file for another copy of it. @param since readings from then on go with it */
-  async exportSome(pieceIds: readonly string[], since: string | null, exportedAt: string): Promise<Result<MadeFile>> {
-    try {
-      return good(await makeFile(someOf(this.heardOf(), pieceIds, since), exportedAt, true));
-    } catch (error) {
-      return failed(error);
-    }
+  exportSome(pieceIds: readonly string[], since: string | null, exportedAt: string): Promise<Result<MadeFile>> {
+    return this.copies((c) => c.exportSome(pieceIds, since, exportedAt));
   }
-
-  /** Reads another copy of the open workshop, and tells what taking it over would mean; nothing is changed by that. */
-  async readCopy(file: Blob): Promise<Result<CopyRead>> {
-    try {
-      const zip = (await isZip(file)) ? await openZip(file) : null;
-      if (zip && !zip.ok) return zip;
-      const read = await readFile(zip ? zip.value.workshop : file, () => {});
-      if (!read.ok) return read;
-      const { workshop: other, partial } = read.value;
-      const mine = this.heardOf();
-      if (other.id !== mine.id)
-        return refused({
-          code: 'other_workshop',
-          path: '',
-          message: `This file is of another workshop, “${other.settings.name}”. Import it: it opens beside this one.`,
-        });
-      this.copy = { other, partial, zip: zip ? zip.value : null };
-      const { workshop, conflicts, taken, overdrawn } = mergeWorkshops(mine, other, {}, partial);
-      const packed = new Set(zip?.ok ? zip.value.ids : []);
-      const nameOf = (canId: string) => {
-        const can = mine.containers[canId] ?? other.containers[canId];
-        return (can && (mine.products[can.productId] ?? other.products[can.productId])?.name) ?? 'a can';
-      };
-      return good(
-        {
-          taken,
-          conflicts: conflicts.map((c) => conflictShown(c, mine, other)),
-          overdrawn: overdrawn.map(nameOf),
-          pictures: photoIdsOf(workshop).filter((id) => packed.has(id)).length,
-        },
-        read.warnings,
-      );
-    } catch (error) {
-      return failed(error);
-    }
+  /** Reads another copy of the open workshop, and tells what taking it over would mean. */
+  readCopy(file: Blob): Promise<Result<CopyRead>> {
+    return this.copies((c) => c.readCopy(file));
   }
-
-  /** What taking over the copy that was read changes, record by record, with its photographs kept. */
-  async takeCopy(decide: Readonly<Record<string, Side>>): Promise<Result<CopyTaken>> {
-    try {
-      const { copy } = this;
-      if (!copy) throw new Error('no copy was read');
-      const mine = this.heardOf();
-      const { workshop } = mergeWorkshops(mine, copy.other, decide, copy.partial);
-      const put: (readonly [Mirrored, { id: string }])[] = [];
-      const remove: (readonly [Mirrored, string])[] = [];
-      for (const collection of mirrored) {
-        const before: Record<string, { id: string }> = mine[collection];
-        const after: Record<string, { id: string }> = workshop[collection];
-        for (const [id, record] of Object.entries(after))
-          if (!dequal(before[id], record)) put.push([collection, record]);
-        for (const id of Object.keys(before)) if (!(id in after)) remove.push([collection, id]);
-      }
-      const left = copy.zip ? await this.keepPictures(workshop, copy.zip) : [];
-      this.copy = null;
-      return good({ put, remove, settings: workshop.settings }, left);
-    } catch (error) {
-      return failed(error);
-    }
+  /** What taking over the copy that was read changes, record by record. */
+  takeCopy(decide: Readonly<Record<string, Side>>): Promise<Result<CopyTaken>> {
+    return this.copies((c) => c.takeCopy(decide));
   }
-
-  /**
-   * Reads a file and writes it to the disk of the browser as a workshop of its own: where its id is taken already, under the id
-   * given and a name that says so. What cannot be read changes nothing.
-   */
-  async importFile(
+  /** Reads a file and keeps it as a workshop of its own. */
+  importFile(
     file: Blob,
     freeId: string,
-    progress: (share: number) => void = () => {},
+    progress?: (share: number) => void,
   ): Promise<Result<{ workshopId: string; name: string }>> {
-    try {
-      const zip = (await isZip(file)) ? await openZip(file) : null;
-      if (zip && !zip.ok) return zip;
-      const read = await readFile(zip ? zip.value.workshop : file, progress);
-      if (!read.ok) return read;
-      const { workshop: own, partial } = read.value;
-      if (partial)
-        return refused({
-          code: 'file_partial',
-          path: '',
-          message: `This file holds some pieces of “${own.settings.name}” only. Open that workshop, and take it over there.`,
-        });
-      const taken = await this.store.isTaken(own.id);
-      const { settings } = own;
-      const workshop: Workshop = taken
-        ? {
-            ...own,
-            id: freeId,
-            settings: { ...settings, name: `${settings.name} (from file)`.slice(0, 200), demo: false },
-          }
-        : asReceived(own);
-      await this.store.adopt(workshop);
-      const left = zip ? await this.keepPictures(workshop, zip.value) : [];
-      progress(1);
-      return good({ workshopId: workshop.id, name: workshop.settings.name }, [...left, ...read.warnings]);
-    } catch (error) {
-      return failed(error);
-    }
+    return this.copies((c) => c.importFile(file, freeId, progress));
   }
 }

@@ -3,7 +3,8 @@ import { OperationLog } from '../store/OperationLog';
 import { photoStore } from '../store/photoStore';
 import { recordsOf } from '../store/records';
 import { SecondCopy } from '../store/SecondCopy';
-import { type Disk, Engine, type KeptAnswer } from './Engine';
+import type { Disk, KeptAnswer } from './Disk';
+import { Engine } from './Engine';
 import type { FromWorker, ToWorker } from './protocol';
 import { scaledPicture } from './scaledPicture';
 

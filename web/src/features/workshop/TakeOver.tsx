@@ -18,8 +18,8 @@ import { HeadRow } from '../../ui/HeadRow';
 import { Keys } from '../../ui/Keys';
 import { ScrollRegion } from '../../ui/ScrollRegion';
 import { say } from '../../ui/say';
+import type { CopyRead } from '../../workers/Copies';
 import { callCore } from '../../workers/callCore';
-import type { CopyRead } from '../../workers/Engine';
 
 const slowMs = 600_000;
 

@@ -1,0 +1,21 @@
+// Runs before anything else of the page is brought: starts the worker, which on a first visit works the demo out meanwhile.
+(() => {
+  // Where the application lies: at the top of its host, or under a path.
+  const root = new URL('.', document.currentScript.src).pathname;
+  // A deep link that a plain host could not answer comes back here.
+  const to = new URLSearchParams(location.search).get('to');
+  if (to && location.pathname === root && /^[\w/.?=&%#~-]*$/.test(to)) history.replaceState(null, '', root + to);
+  const worker = document.currentScript.dataset.worker;
+  if (worker) {
+    window.cosmesisWorker = new Worker(root + worker, { type: 'module', name: 'core' });
+    let first = false;
+    try {
+      first = localStorage.getItem('workshops') === null;
+    } catch {
+      // A browser that keeps nothing shows the demo when it is asked for.
+    }
+    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+    const nowMin = Math.floor(Date.now() / 60_000);
+    if (first) window.cosmesisWorker.postMessage({ type: 'begin', nowMin, timeZone: timeZone || 'UTC' });
+  }
+})();

@@ -253,12 +253,42 @@ test('what is pressed before the application has begun is noted when it has, and
   go = await openHalf();
   await page.getByRole('button', { name: 'Done' }).click();
   await page.evaluate(() => {
-    const last = JSON.parse(localStorage.getItem('cosmesis/last-today')!);
-    localStorage.setItem('cosmesis/last-today', JSON.stringify({ ...last, first: { ...last.first, from: 'another' } }));
+    const last = JSON.parse(localStorage.getItem('cosmesis/today')!);
+    localStorage.setItem('cosmesis/today', JSON.stringify({ ...last, first: { ...last.first, from: 'another' } }));
   });
   go();
   await expect(page.getByText(/has changed meanwhile, and was not noted: press again/)).toBeVisible();
   await expect(page.getByRole('article').getByText('Running')).toBeVisible();
+});
+
+test('on a first visit the first act of the demo is pressed in the frame, as the server has it ready, and is noted', async ({
+  browser,
+}) => {
+  // Without a clock of the test: the server has ready what is now, in its own time zone.
+  const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+  const context = await browser.newContext({ baseURL: test.info().project.use.baseURL ?? '', timezoneId: timeZone });
+  const page = await context.newPage();
+  const ready = async () => {
+    const atMin = String(Math.floor(Date.now() / 60_000));
+    return (await page.request.get('/api/opening', { params: { atMin, timeZone } })).status();
+  };
+  await expect.poll(ready).toBe(200);
+  let go = () => {};
+  const gate = new Promise<void>((resolve) => {
+    go = resolve;
+  });
+  await page.route('**/assets/*.js', async (route) => {
+    await gate;
+    await route.continue();
+  });
+  await page.goto('/', { waitUntil: 'commit' });
+  const what = page.getByRole('main').getByRole('listitem').first();
+  await expect(what).toContainText('Refreshment table');
+  await page.getByRole('button', { name: 'Start' }).click();
+  go();
+  await expect(page.getByText(/^Started: /)).toBeVisible();
+  await expect(page.getByRole('article').getByText('Running')).toBeVisible();
+  await context.close();
 });
 
 test('a message is never in the way: what lies under it is pressed through it', async ({ page }) => {

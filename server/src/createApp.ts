@@ -3,6 +3,7 @@ import express, { type Express, type NextFunction, type Request, type Response }
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import type { EventStream } from './eventStream';
+import { openingRoutes, type Ready } from './openingToday';
 import { airRoutes, type SimulatedAir } from './simulatedAir';
 import { readerRoutes, type SimulatedReader } from './simulatedReader';
 import { type SimulatedScale, scaleRoutes } from './simulatedScale';
@@ -32,6 +33,7 @@ const contentSecurityPolicy = {
  * @param scale the stand-in scale served at /api/scale; left out: none
  * @param air the stand-in thermo-hygrometer served at /api/air; left out: none
  * @param reader the stand-in colour reader served at /api/reader; left out: none
+ * @param opening what is ready of the demo's Today, served at /api/opening; left out: nothing
  */
 export function createApp(
   distFolder: string,
@@ -39,6 +41,7 @@ export function createApp(
   scale?: SimulatedScale,
   air?: SimulatedAir,
   reader?: SimulatedReader,
+  opening?: Ready,
 ): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -59,6 +62,7 @@ export function createApp(
   if (scale) app.use('/api/scale', scaleRoutes(scale, stream));
   if (air) app.use('/api/air', airRoutes(air, stream));
   if (reader) app.use('/api/reader', readerRoutes(reader, stream));
+  if (opening) app.use('/api/opening', openingRoutes(opening));
   app.use('/api', (_request, response) => {
     response.status(404).json({ error: 'There is nothing at this address.' });
   });

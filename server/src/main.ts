@@ -2,6 +2,7 @@ import { fileURLToPath } from 'node:url';
 import { createApp } from './createApp';
 import { createHttpServer } from './createHttpServer';
 import { createEventStream } from './eventStream';
+import { openingAhead, openingProcess } from './openingToday';
 import { SimulatedAir } from './simulatedAir';
 import { SimulatedReader } from './simulatedReader';
 import { SimulatedScale } from './simulatedScale';
@@ -27,7 +28,9 @@ const reader = new SimulatedReader(Math.random, Date.now);
 const colouring = setInterval(() => {
   if (stream.clients() > 0) stream.publish({ topic: 'reader', data: reader.read() });
 }, 1000);
-const server = createHttpServer(createApp(dist, stream, scale, air, reader));
+const teller = openingProcess();
+const opening = openingAhead(teller.tell, Intl.DateTimeFormat().resolvedOptions().timeZone, Date.now);
+const server = createHttpServer(createApp(dist, stream, scale, air, reader, opening.ready));
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === 'EADDRINUSE'
@@ -42,6 +45,8 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     clearInterval(reading);
     clearInterval(airing);
     clearInterval(colouring);
+    opening.stop();
+    teller.stop();
     server.closeAllConnections();
     server.close(() => process.exit(0));
   });

@@ -14,8 +14,12 @@
     } catch {
       // A browser that keeps nothing shows the demo when it is asked for.
     }
-    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-    const nowMin = Math.floor(Date.now() / 60_000);
-    if (first) window.cosmesisWorker.postMessage({ type: 'begin', nowMin, timeZone: timeZone || 'UTC' });
+    if (first) {
+      const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+      // The demo is dated from one minute, whoever makes it.
+      window.cosmesisAtMin ??= Math.floor(Date.now() / 60_000);
+      const nowMin = window.cosmesisAtMin;
+      window.cosmesisWorker.postMessage({ type: 'begin', nowMin, timeZone: timeZone || 'UTC' });
+    }
   }
 })();

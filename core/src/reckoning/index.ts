@@ -1,3 +1,16 @@
+export {
+  type Act,
+  type ActSource,
+  actsOf,
+  fitToday,
+  headingOf,
+  inWorkshopOrder,
+  keyOf,
+  litresOf,
+  sourceOf,
+  type TodayInShort,
+  todayInShort,
+} from './acts';
 export { type AirAhead, airAhead, type CoatAhead, type HourAhead, type SpaceBand, spaceBand } from './airAhead';
 export { type AirNow, airNow, type CoatNow, isCoat, oldReadingMin } from './airNow';
 export { type Alarm, alarmsOfMix, alarmsOfPiece } from './alarmsOf';
@@ -38,6 +51,7 @@ export { rehearseWorkshop, type WorkshopRehearsal } from './rehearsal';
 export { type Room, type Rooms, roomIn, roomOf, roomsOf, spaceOf } from './roomOf';
 export type { ColdCan } from './shelfWarmth';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
+export { todayOf } from './todayOf';
 export { type Tried, type WhenTried, whenTried, withTried } from './whenTried';
 export { type WoodAhead, woodAhead } from './woodAhead';
 export {

@@ -1,8 +1,15 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
-import { type Doing, queueForOne, reckonPiece, summaryOf } from '@cosmesis/core/reckoning';
-import { keptWorkCalendar } from '@cosmesis/core/schedule';
+import {
+  type Act,
+  actsOf,
+  type Doing,
+  reckonPiece,
+  summaryOf,
+  type TodayInShort,
+  todayInShort,
+} from '@cosmesis/core/reckoning';
 import { expect, it, vi } from 'vitest';
-import { firstKept, keepToday, type LastToday, stillFirst, takePressed } from './lastToday';
+import { keepToday, stillFirst, takePressed } from './lastToday';
 
 const nowMin = Date.parse('2026-11-25T10:07:00Z') / 60_000;
 const workshop = demoWorkshop(nowMin, 'Europe/London');
@@ -11,14 +18,9 @@ const summaries = Object.values(workshop.pieces).flatMap((piece) => {
   const told = reckonPiece({ piece, products, settings, nowMin, air: null });
   return told.ok ? [summaryOf(piece, told.value, nowMin)] : [];
 });
-const [first] = queueForOne(summaries, () => true, keptWorkCalendar(settings), nowMin, 10) as [Doing];
-const kept = (doing: Doing): LastToday => ({
-  workshopId: workshop.id,
-  heading: '',
-  at: '',
-  acts: [],
-  ...firstKept(doing, workshop, nowMin),
-});
+const [act] = actsOf(summaries, workshop, nowMin) as [Act];
+const { piece: _, ...first } = act;
+const kept = (doing: Doing): TodayInShort => todayInShort(workshop, [{ ...act, ...doing }], nowMin);
 
 it('presses the first act of the last Today as long as what it came from stands', () => {
   expect(stillFirst(kept(first), workshop, nowMin + 30)).toEqual(first);
@@ -37,7 +39,7 @@ it('presses no act of a day before, none whose window closed, and keeps none tha
   expect(stillFirst(kept(at(nowMin + 60)), workshop, nowMin + 59)).not.toBeNull();
   expect(stillFirst(kept(at(nowMin + 60)), workshop, nowMin + 60)).toBeNull();
   const held = { ...first, sitting: { ...first.sitting, held: { words: 'lead not tested' } } } as Doing;
-  expect(firstKept(held, workshop, nowMin)).toEqual({});
+  expect(kept(held).first).toBeUndefined();
 });
 
 it('does what was pressed before the application had begun once, and only where it still stands', () => {

@@ -1,19 +1,7 @@
-import type { Doing } from '@cosmesis/core/reckoning';
-import { contentHash } from '@cosmesis/core/units';
-import type { Workshop } from '@cosmesis/core/workshop';
+import { type ActSource, type Doing, sourceOf, type TodayInShort } from '@cosmesis/core/reckoning';
 
-const key = 'cosmesis/last-today';
-
-/** Today as it was last worked out: what is shown until it is known again. */
-export interface LastToday {
-  workshopId: string;
-  heading: string;
-  /** When that was, in words. */
-  at: string;
-  acts: readonly { when: string; piece: string; href: string; what: string; facts: string }[];
-  /** The first act whole, and the name of what it was worked out from: it can be pressed as long as that stands. */
-  first?: { doing: Doing; from: string; atMin: number };
-}
+/** What is kept is read by the script of the opening too, which knows only this key. */
+const key = 'cosmesis/today';
 
 const pressedKey = 'cosmesis/pressed';
 /** A press that waited longer for the application is no longer meant, ms. */
@@ -33,7 +21,7 @@ interface Pressed {
  */
 export function takePressed(
   workshopId: string,
-  source: Source,
+  source: ActSource,
   nowMs: number,
 ): { doing: Doing; what: Pressed['what'] } | 'gone' | null {
   let pressed: Pressed | null = null;
@@ -52,15 +40,6 @@ export function takePressed(
     : 'gone';
 }
 
-/** Names what an act of a piece was worked out from. */
-const sourceOf = (pieceId: string, { pieces, products, settings }: Source): string =>
-  contentHash(JSON.stringify([pieces[pieceId], products, settings]));
-type Source = Pick<Workshop, 'pieces' | 'products' | 'settings'>;
-
-/** The first act as it is kept, or nothing where it is held. */
-export const firstKept = (doing: Doing | undefined, source: Source, atMin: number): Pick<LastToday, 'first'> =>
-  doing && !doing.sitting.held ? { first: { doing, from: sourceOf(doing.pieceId, source), atMin } } : {};
-
 /** So old a Today is no longer worked by, min. */
 const longestKeptMin = 12 * 60;
 
@@ -68,7 +47,7 @@ const longestKeptMin = 12 * 60;
  * The first act of the last Today, where it can be pressed before all is worked out again: what it came from is as it was, it
  * is not long ago, and no window of it closed since.
  */
-export function stillFirst({ first }: LastToday, source: Source, nowMin: number): Doing | null {
+export function stillFirst({ first }: TodayInShort, source: ActSource, nowMin: number): Doing | null {
   if (!first || first.from !== sourceOf(first.doing.pieceId, source)) return null;
   const { doing, atMin } = first;
   const { closesAtMin } = doing.sitting;
@@ -77,9 +56,9 @@ export function stillFirst({ first }: LastToday, source: Source, nowMin: number)
 }
 
 /** The last Today of a workshop, or null where there is none. */
-export function lastToday(workshopId: string | undefined): LastToday | null {
+export function lastToday(workshopId: string | undefined): TodayInShort | null {
   try {
-    const last = JSON.parse(localStorage.getItem(key) ?? 'null') as LastToday | null;
+    const last = JSON.parse(localStorage.getItem(key) ?? 'null') as TodayInShort | null;
     return last && last.workshopId === workshopId && Array.isArray(last.acts) ? last : null;
   } catch {
     return null;
@@ -87,7 +66,7 @@ export function lastToday(workshopId: string | undefined): LastToday | null {
 }
 
 /** Keeps Today for the next opening. A full or barred store keeps none, which costs nothing but the wait. */
-export function keepToday(today: LastToday): void {
+export function keepToday(today: TodayInShort): void {
   try {
     localStorage.setItem(key, JSON.stringify(today));
   } catch {

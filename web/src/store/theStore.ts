@@ -33,9 +33,18 @@ export async function emptyWorkshop(name: string): Promise<Workshop> {
   return newWorkshop(newId(), defaultSettings(name, timeZone(), unitSystem, currency), typicalProducts);
 }
 
+declare global {
+  interface Window {
+    /** The minute of the opening, from which a first visit dates the demo; taken once. */
+    cosmesisAtMin?: number | undefined;
+  }
+}
+
 /** The demo, dated from now. */
 export async function freshDemo(): Promise<Workshop> {
-  const made = await callCore('demo', [Math.floor(Date.now() / 60_000), timeZone()], { urgent: true, needs: [] });
+  const atMin = window.cosmesisAtMin ?? Math.floor(Date.now() / 60_000);
+  window.cosmesisAtMin = undefined;
+  const made = await callCore('demo', [atMin, timeZone()], { urgent: true, needs: [] });
   return made.ok ? made.value : emptyWorkshop('New workshop');
 }
 

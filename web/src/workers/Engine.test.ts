@@ -1,4 +1,5 @@
 import { demoWorkshop } from '@cosmesis/core/demo';
+import { actsOf, inWorkshopOrder, sourceOf, todayInShort, todayOf } from '@cosmesis/core/reckoning';
 import { type Photo, type Product, type Workshop, writeWorkshopFile } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
 import { type Changes, mirrored } from './Changes';
@@ -64,6 +65,19 @@ const summaries = async (engine: Engine, at = nowMin) => {
 };
 
 describe('the engine of the worker', () => {
+  it('tells of the demo what a server tells on a first visit: the same acts in the same order, from the same source', async () => {
+    const engine = new Engine('1', disk());
+    const ids = engine.begin(nowMin, 'Europe/London');
+    const summaries = await engine.summariesOf(ids, nowMin);
+    const plan = engine.workshopPlan(nowMin);
+    const made = engine.demo(nowMin, 'Europe/London');
+    if (!summaries.ok || !plan.ok || !made.ok) throw new Error('the demo is not worked out');
+    const acts = inWorkshopOrder(actsOf(summaries.value, made.value, nowMin), plan.value);
+    const told = todayOf(demoWorkshop(nowMin, 'Europe/London'), nowMin);
+    expect(told).toEqual(todayInShort(made.value, acts, nowMin));
+    expect(told.acts.length).toBeGreaterThan(5);
+    expect(told.first).toMatchObject({ atMin: nowMin, from: sourceOf(told.acts[0]!.pieceId, made.value) });
+  });
   it('keeps what it worked out of the demo before that was asked for, and makes another for another hour', async () => {
     const engine = new Engine('v1', disk());
     expect(engine.begin(nowMin, 'Europe/London')).toEqual(ids);

@@ -1,28 +1,21 @@
 import { cautionDefers, doWhat, lookNames, lowerFirst, methodNames, stepKind } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import {
-  type Doing,
-  type ListedSitting,
+  type Act,
+  actsOf,
+  fitToday,
+  headingOf,
+  inWorkshopOrder,
+  keyOf,
   type ListedStep,
-  type PieceSummary,
-  queueForOne,
+  litresOf,
   sittingParts,
   sittingWords,
-  type WorkshopPlan,
+  type TodayInShort,
+  todayInShort,
 } from '@cosmesis/core/reckoning';
-import { keptWorkCalendar } from '@cosmesis/core/schedule';
-import {
-  aboutTime,
-  clockTime,
-  dayEndMin,
-  dayName,
-  dayTime,
-  duration,
-  formatAbout,
-  type UnitSystem,
-  weekdayName,
-} from '@cosmesis/core/units';
-import { hasPlan, leadOutstanding, type Piece, pausedMs, type Settings } from '@cosmesis/core/workshop';
+import { aboutTime, clockTime, dayName, dayTime, duration, weekdayName } from '@cosmesis/core/units';
+import { hasPlan, leadOutstanding, pausedMs, type Settings } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -32,7 +25,7 @@ import { styled } from '@mui/material/styles';
 import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { firstKept, keepToday, type LastToday, lastToday, stillFirst, takePressed } from '../../store/lastToday';
+import { keepToday, lastToday, stillFirst, takePressed } from '../../store/lastToday';
 import { useNowMin } from '../../store/useNowMin';
 import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
@@ -57,60 +50,6 @@ const WhoseDay = lazy(() => import('./WhoseDay'));
 const WentWrong = lazy(() => import('../../ui/WentWrong'));
 const UsedAmounts = lazy(() => import('../../ui/UsedAmounts'));
 
-/** A sitting of the queue with its piece. */
-interface Act extends Doing {
-  piece: Piece;
-  /** What keeps it from being sooner; null: not known, or nothing. */
-  binds?: string | null;
-  /** Who does it; null: anybody, or it is not known. */
-  personId?: string | null;
-}
-
-/** So many sittings are put in order: a day and what follows it. */
-const mostQueued = 80;
-
-function actsOf(
-  pieces: Readonly<Record<string, Piece>>,
-  summaries: Iterable<PieceSummary>,
-  settings: Settings,
-  nowMin: number,
-): Act[] {
-  const isBegun = (id: string) => (pieces[id]?.log.length ?? 0) > 0;
-  return queueForOne(summaries, isBegun, keptWorkCalendar(settings), nowMin, mostQueued).flatMap((doing) => {
-    const piece = pieces[doing.pieceId];
-    return piece ? [{ ...doing, piece }] : [];
-  });
-}
-
-/**
- * The acts where the schedule of the whole workshop has them, as soon as it is known: in its order, with what keeps each from
- * being sooner. What is held stays at the end.
- */
-function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undefined): readonly Act[] {
-  if (!plan) return acts;
-  const planned = new Map(plan.sittings.map((s) => [s.id, s]));
-  const at = (a: Act) => planned.get(keyOf(a));
-  // What waits for something that is held is not to be done.
-  const out = new Set(plan.unplaced.map((u) => `${u.pieceId}/${u.sittingId}`));
-  const [placed, others]: [Act[], Act[]] = [[], []];
-  for (const a of acts) {
-    const p = at(a);
-    if (p)
-      placed.push({
-        ...a,
-        startMin: p.startMin,
-        endMin: p.endMin,
-        binds: p.status === 'running' ? null : p.binds,
-        personId: p.personId,
-      });
-    else if (a.sitting.held || !out.has(keyOf(a))) others.push(a);
-  }
-  const runs = (a: Act) => a.sitting.status === 'running';
-  const inOrder = [...placed.sort((a, b) => a.startMin - b.startMin), ...others];
-  // The hands are at what runs, however long it was meant to take.
-  return [...inOrder.filter(runs), ...inOrder.filter((a) => !runs(a))];
-}
-
 /** Up to so many pieces the first act waits until all of them are worked out. */
 const fewPieces = 100;
 
@@ -129,19 +68,9 @@ function useSteadyActs(sorted: readonly Act[], known: boolean, missing: number, 
   return acts;
 }
 
-const keyOf = (act: Act) => `${act.piece.id}/${act.sitting.id}`;
-
 /** Who does it, where several work here. */
 const whoOf = ({ personId }: Act, { people }: Settings): string | null =>
   (people.length > 1 && people.find((p) => p.id === personId)?.name) || null;
-
-/** Litres of a sitting, or nothing. */
-const litresOf = ({ litres }: ListedSitting, unitSystem: UnitSystem): string | null => {
-  const sum = (of: 'lowL' | 'likelyL' | 'highL') => litres.reduce((all, l) => all + l[of], 0);
-  return litres.length === 0
-    ? null
-    : formatAbout({ low: sum('lowL'), likely: sum('likelyL'), high: sum('highL') }, unitSystem);
-};
 
 /** The one thing to do now, large enough to be read from the bench. */
 const FirstOfAll = styled(ActRow)({
@@ -307,52 +236,19 @@ function firstOfEach(acts: readonly Act[]): Act[] {
   });
 }
 
-/** So many acts are kept for the next opening. */
-const mostKept = 8;
-
-/** What is begun and done before the day is over. */
-function fitToday(acts: readonly Act[], nowMin: number, timeZone: string): Act[] {
-  const endMin = dayEndMin(nowMin, timeZone);
-  return acts.filter((a) => a.sitting.held === null && a.endMin <= endMin);
-}
-
-const headingOf = (acts: readonly Act[], nowMin: number, timeZone: string): string => {
-  const min = fitToday(acts, nowMin, timeZone).reduce((sum, a) => sum + a.sitting.handsOnMin, 0);
-  return `${weekdayName(nowMin, timeZone)}${min > 0 ? `, about ${aboutTime(min)} of work` : ''}`;
-};
-
-/** Today as it is kept for the next opening. */
-const lastOf = (
-  workshopId: string,
-  acts: readonly Act[],
-  nowMin: number,
-  { timeZone, unitSystem }: Settings,
-): LastToday => ({
-  workshopId,
-  heading: headingOf(acts, nowMin, timeZone),
-  at: `${dayName(nowMin, timeZone)} at ${clockTime(nowMin, timeZone)}`,
-  acts: acts.slice(0, mostKept).map(({ piece, sitting, startMin }) => ({
-    when: sitting.held ? 'Held' : dayTime(startMin, nowMin, timeZone),
-    piece: piece.name,
-    href: toPiece(piece.id, 'work'),
-    what: sittingWords(sitting, doWhat),
-    facts: [aboutTime(sitting.handsOnMin), litresOf(sitting, unitSystem)].filter(Boolean).join(' · '),
-  })),
-});
-
 /** The last known Today, marked as such, while it is being worked out again. */
-const AsItStood = ({ last, first, nowMin }: { last: LastToday; first: Act | null; nowMin: number }) => (
+const AsItStood = ({ last, first, nowMin }: { last: TodayInShort; first: Act | null; nowMin: number }) => (
   <Stack component="section" aria-label="As it stood" sx={{ maxWidth: 560 }}>
     <Typography variant="h1">{last.heading}</Typography>
     <Typography variant="body2">As it stood {last.at}; it is being worked out again.</Typography>
     {first && <FirstAct act={first} nowMin={nowMin} />}
     <ul className="bare">
       {last.acts.slice(first ? 1 : 0).map((a) => (
-        <ActRow key={`${a.href}/${a.when}/${a.what}`}>
+        <ActRow key={`${a.pieceId}/${a.when}/${a.what}`}>
           <ActWhen>{a.when}</ActWhen>
           <div>
             <Typography variant="body2">
-              <Link to={a.href}>{a.piece}</Link>
+              <Link to={toPiece(a.pieceId, 'work')}>{a.piece}</Link>
             </Typography>
             <ActWhat>{a.what}</ActWhat>
             <Typography variant="body2">{a.facts}</Typography>
@@ -374,10 +270,24 @@ function useEarlyPress(source: Parameters<typeof takePressed>[1] & { id: string 
   }, []);
 }
 
+declare global {
+  interface Window {
+    /** On a first visit: settles when the server has told the demo's Today, or has not. */
+    cosmesisOpening?: Promise<void>;
+  }
+}
+
+/** What the server tells on a first visit is seen as soon as it is there. */
+function useOpening(): void {
+  const [, setTold] = useState(false);
+  useEffect(() => void window.cosmesisOpening?.then(() => setTold(true)), []);
+}
+
 /** What to do now, and what is wet. */
 export function Today() {
   const { id, pieces, products, settings } = useParts('id', 'pieces', 'products', 'settings');
   useEarlyPress({ id, pieces, products, settings });
+  useOpening();
   const nowMin = useNowMin();
   const { byId, all, missing } = useSummaries();
   const { plan, issue, about } = useSettledPlan();
@@ -385,7 +295,7 @@ export function Today() {
   const whose = day.personId;
   const sorted = useMemo(
     () =>
-      inWorkshopOrder(actsOf(pieces, byId.values(), settings, nowMin), plan).filter(
+      inWorkshopOrder(actsOf(byId.values(), { pieces, settings }, nowMin), plan).filter(
         (a) => whose === null || !a.personId || a.personId === whose,
       ),
     [pieces, byId, settings, nowMin, plan, whose],
@@ -400,11 +310,7 @@ export function Today() {
   const [whole, setWhole] = useState(false);
   const waiting = missing > 0 || !known || (all === 0 && Object.values(pieces).some(hasPlan));
   useEffect(() => {
-    if (!waiting)
-      keepToday({
-        ...lastOf(id, acts, nowMin, settings),
-        ...firstKept(acts[0], { pieces, products, settings }, nowMin),
-      });
+    if (!waiting) keepToday(todayInShort({ id, pieces, products, settings }, acts, nowMin));
   }, [waiting, acts, id, nowMin, pieces, products, settings]);
   if (waiting && few) {
     const last = lastToday(id);

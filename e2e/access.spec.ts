@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
-import { openFresh } from './support';
+import { goTo, openFresh } from './support';
 
 const screens = [
   '/',
@@ -54,7 +54,7 @@ for (const { width, height, scheme, of, half } of [
     await page.setViewportSize({ width, height });
     await openFresh(page);
     for (const path of of) {
-      await page.goto(path);
+      await goTo(page, path);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
       await expect(page.getByText('Working it out…')).toBeHidden();
       await expect(page.getByText('Opening…')).toBeHidden();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openFresh } from './support';
+import { goTo, openFresh } from './support';
 
 const forecast = (hours: number, tempC: (hour: number) => number) =>
   [
@@ -30,17 +30,17 @@ test('the air of each space, what may go on there and when; a piece moved to a w
   ).toBeVisible();
 
   // The counter cannot be sealed where it stands: its plan says so, and what would help.
-  await page.goto('/pieces/parcels-counter/plan');
+  await goTo(page, '/pieces/parcels-counter/plan');
   const strip = page.getByRole('region', { name: 'Air', exact: true });
   await expect(strip).toContainText('Goods shed');
   await expect(
     page.getByText(/seal cannot go on as planned: Goods shed is too (cold|damp) for Dewaxed shellac sealer/).first(),
   ).toBeVisible();
-  await page.goto('/air?space=goods-shed');
+  await goTo(page, '/air?space=goods-shed');
   await page.getByRole('button', { name: 'Move Parcels counter' }).click();
   await page.getByRole('menuitem', { name: 'to Lamp room' }).click();
   await expect(page.getByText('Parcels counter stands in Lamp room now.')).toBeVisible();
-  await page.goto('/pieces/parcels-counter/plan');
+  await goTo(page, '/pieces/parcels-counter/plan');
   await expect(strip).toContainText('Lamp room');
   await expect(page.getByText(/Dewaxed shellac sealer.*does not become fit/)).toBeHidden();
 });
@@ -62,7 +62,7 @@ test('a can on a cold shelf is said to be brought in before it is needed, is bro
   const product = (await brought.getAttribute('aria-label'))!.replace('Brought in: ', '');
   await brought.click();
   await expect(inTime.getByRole('button', { name: `Brought in: ${product}` })).toBeHidden();
-  await page.goto('/shelf');
+  await goTo(page, '/shelf');
   const can = page.getByRole('listitem').filter({ hasText: product }).filter({ hasText: 'brought in: Lamp room' });
   await can.first().getByRole('button', { name: 'Back on the shelf' }).click();
   await expect(can).toHaveCount(0);

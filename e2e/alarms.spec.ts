@@ -42,6 +42,8 @@ test('what came due while the page was closed is listed when it is opened again,
 }) => {
   await openFresh(page);
   await expect(page.getByRole('img', { name: /^Refreshment table, top: next coat from 10:43/ })).toBeVisible();
+  // Until all is worked out nothing of it has been seen.
+  await expect(page.getByRole('article')).toBeVisible();
   await page.clock.runFor('01:10');
   await page.goto('about:blank');
   await page.clock.setFixedTime(new Date('2026-11-25T12:30:00Z'));

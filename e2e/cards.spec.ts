@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { downloaded, fromMenu, newWorkshop, openFresh, pick } from './support';
+import { downloaded, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 test('a finish is found again by its look and product, and used on another piece with what differs named', async ({
   page,
@@ -59,7 +59,7 @@ test('a card goes out as file and PDF, comes back by its code and by its file; w
 
   // In another workshop: the code leads nowhere, the file brings the card.
   await newWorkshop(page);
-  await page.goto('/cards/ticket-cupboard.carcass');
+  await goTo(page, '/cards/ticket-cupboard.carcass');
   await expect(page.getByRole('heading', { name: 'There is no such card here' })).toBeVisible();
   await page.getByRole('main').getByRole('link', { name: 'Finish cards' }).click();
   const from = page.getByLabel('Card from a file');

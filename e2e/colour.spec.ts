@@ -1,9 +1,9 @@
 import { expect, type Page, test } from '@playwright/test';
-import { fromMenu, newWorkshop, openFresh, pick } from './support';
+import { fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 /** A stool of a wood in the workshop, stripped bare already. */
 async function stool(page: Page, name: string, wood: string): Promise<void> {
-  await page.goto('/pieces/new');
+  await goTo(page, '/pieces/new');
   await page.getByRole('button', { name: /^Stool/ }).click();
   await page.getByLabel('Height').fill('46 cm');
   await page.getByLabel('Width').fill('36 cm');
@@ -89,7 +89,7 @@ test('two stools are brought to a walnut table: sticks, readings, a better way, 
   await better.getByRole('button', { name: 'Put it into the plans' }).click();
   await expect(page.getByText('Their plans carry this recipe now')).toBeVisible();
   for (const name of ['Oak stool', 'Beech stool']) {
-    await page.goto('/pieces');
+    await goTo(page, '/pieces');
     await page.getByRole('link', { name }).first().click();
     await page.getByRole('link', { name: 'Plan', exact: true }).click();
     await expect(page.getByRole('list', { name: /Top/ }).first()).toContainText(/stain|dye/i);
@@ -107,7 +107,7 @@ test('a stick that is right is the recipe of its zone, and its sticks go on pape
   await page.getByRole('link', { name: /^Print the sticks/ }).click();
   await expect(page.getByText('Waterborne dye, dark brown').first()).toBeVisible();
   await expect(page.getByText(/dries .* before the next/).first()).toBeVisible();
-  await page.goto('/pieces/stool-2/plan');
+  await goTo(page, '/pieces/stool-2/plan');
   await page.getByRole('button', { name: /^dye/ }).first().click();
   await expect(page.getByText(/By the recipe for the counter in the ticket hall/)).toBeVisible();
 });
@@ -186,7 +186,7 @@ test('a paint is mixed by whole parts and taken to the mix bench; a colour that 
   await expect(page.getByRole('button', { name: 'Colours in parts' })).toHaveAttribute('aria-pressed', 'true');
   await expect(page.getByLabel('Parts', { exact: true })).toHaveCount(2);
 
-  await page.goto('/colour/right?piece=stool-2&zone=top');
+  await goTo(page, '/colour/right?piece=stool-2&zone=top');
   await page.getByRole('button', { name: 'The colour is still wet' }).click();
   const done = page.getByRole('region', { name: 'What can be done' });
   await expect(done.getByRole('region', { name: 'Wipe it back now' })).toContainText('about half of the last coat');

@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test';
-import { openFresh, pick } from './support';
+import { goTo, openFresh, pick } from './support';
 
 test('a step left out raises what it was there for, survives a change of look, and is put back', async ({ page }) => {
   await openFresh(page, '/pieces/refreshment-table/plan');
-  await page.goto('/pieces/parcels-counter/plan');
+  await goTo(page, '/pieces/parcels-counter/plan');
   const stick = page.getByRole('list', { name: 'Top: steps in order' });
   await stick.getByRole('button', { name: /^seal/ }).click();
   const step = page.getByRole('region', { name: 'Step', exact: true });
@@ -45,7 +45,7 @@ test('a spoiled plan is caught with its reason, put right by one press, undone, 
   page,
 }) => {
   await openFresh(page);
-  await page.goto('/pieces/writing-slope/plan');
+  await goTo(page, '/pieces/writing-slope/plan');
   await page.getByRole('button', { name: /^All \d+ steps/ }).click();
   await page
     .getByRole('region', { name: 'Steps' })

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openFresh, pick } from './support';
+import { goTo, openFresh, pick } from './support';
 
 test('switching a school changes every plan, says what it costs, and can be undone', async ({ page }) => {
   await openFresh(page, '/house');
@@ -15,7 +15,7 @@ test('switching a school changes every plan, says what it costs, and can be undo
   await expect(table.getByRole('row', { name: /every coat/ })).toContainText('+');
   await expect(table.getByRole('row', { name: /only to cure faults/ })).toContainText('−');
   await between.getByRole('button', { name: 'only to cure faults' }).click();
-  await page.goto('/pieces/parcels-counter/plan');
+  await goTo(page, '/pieces/parcels-counter/plan');
   const stick = page.getByRole('list', { name: 'Top: steps in order' });
   await expect(stick).toBeVisible();
   await expect(stick.getByRole('button', { name: /^denib/ })).toHaveCount(0);
@@ -30,11 +30,11 @@ test('a piece may differ from its workshop', async ({ page }) => {
   const topClear = page.getByRole('group', { name: 'Clear for a used top' });
   await expect(topClear.getByRole('button', { name: 'as the workshop' })).toHaveAttribute('aria-pressed', 'true');
   await topClear.getByRole('button', { name: 'oil wiping clear' }).click();
-  await page.goto('/pieces/parcels-counter/plan');
+  await goTo(page, '/pieces/parcels-counter/plan');
   await expect(
     page.getByRole('list', { name: 'Top: steps in order' }).getByRole('button', { name: /^clear 6/ }),
   ).toBeVisible();
-  await page.goto('/pieces/refreshment-table/plan');
+  await goTo(page, '/pieces/refreshment-table/plan');
   await expect(
     page.getByRole('list', { name: 'Top: steps in order' }).getByRole('button', { name: /^clear 3/ }),
   ).toBeVisible();
@@ -43,7 +43,7 @@ test('a piece may differ from its workshop', async ({ page }) => {
 test('what the workshop cannot put on is not proposed', async ({ page }) => {
   await openFresh(page, '/house');
   await page.getByRole('button', { name: 'wipe or pad' }).click();
-  await page.goto('/pieces/parcels-counter/plan');
+  await goTo(page, '/pieces/parcels-counter/plan');
   await page
     .getByRole('list', { name: 'Top: steps in order' })
     .getByRole('button', { name: /^clear 1/ })
@@ -76,7 +76,6 @@ test('the finish of an earlier piece is fitted to a new one, and can be undone',
 
 for (const half of [0, 1])
   test(`forms of every kind are begun, measured and planned, half ${half + 1}`, async ({ page }) => {
-    test.setTimeout(180_000);
     await openFresh(page, '/pieces/new');
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     const names = await page

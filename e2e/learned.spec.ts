@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { fromMenu, openFresh } from './support';
+import { fromMenu, goTo, openFresh } from './support';
 
 test('the log teaches: what was used moves the plan, can be looked into, forgotten and frozen', async ({ page }) => {
   await openFresh(page, '/');
@@ -27,14 +27,14 @@ test('the log teaches: what was used moves the plan, can be looked into, forgott
   await expect(apart.getByRole('listitem').filter({ hasText: 'Ticket-office cupboard' })).toContainText(
     /£\d+.*, planned £\d+/,
   );
-  await page.goto('/shelf');
+  await goTo(page, '/shelf');
   const sheets = page.getByRole('listitem', { name: 'abrasive sheet' });
   await sheets.getByLabel('Counted, pieces').fill('5');
   await sheets.getByLabel('Counted, pieces').press('Tab');
   await expect(sheets).toContainText('order more');
 
   // The figure stands in the working of the plan.
-  await page.goto('/pieces/ticket-cupboard/quantities');
+  await goTo(page, '/pieces/ticket-cupboard/quantities');
   await page
     .getByRole('button', { name: /^Show working: Furniture enamel.*, one coat/ })
     .first()

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bareChest, fromMenu, newWorkshop, openFresh, pick, typeHour } from './support';
+import { bareChest, fromMenu, goTo, newWorkshop, openFresh, pick, typeHour } from './support';
 
 test('a coat finished late on Friday: its window closes on Saturday, and Monday gains a scuff', async ({ page }) => {
   await openFresh(page, '/', '2026-11-27T08:00:00Z');
@@ -102,7 +102,7 @@ test('start, done, correction and undo: what follows is worked out again', async
   ).toBeVisible();
   await expect(page.getByRole('img', { name: /^Refreshment table, fronts: next coat from 16:41/ })).toBeVisible();
 
-  await page.goto('/pieces/refreshment-table/log');
+  await goTo(page, '/pieces/refreshment-table/log');
   await page.getByRole('button', { name: 'Change what was logged: Fronts, Prime', exact: true }).click();
   const dialog = page.getByRole('dialog');
   await typeHour(dialog, 'Done', '10', '00');
@@ -209,7 +209,7 @@ test('how it went is noted by a press, with a line, and stands in the history an
   const row = page.getByRole('region', { name: 'History' }).getByRole('row', { name: /Fronts: prime/ });
   await expect(row).toContainText('dusty');
   await expect(row).toContainText('Wind through the door');
-  await page.goto('/pieces/refreshment-table/papers');
+  await goTo(page, '/pieces/refreshment-table/papers');
   await page.getByRole('button', { name: 'What was used' }).click();
   await expect(page.getByRole('article')).toContainText('dusty. Wind through the door');
 });
@@ -228,7 +228,7 @@ test('what was used is asked when it is done, filled in as planned; a slip of te
   await used.fill(String(planned + 7));
   await page.getByRole('button', { name: 'Note it' }).click();
   await expect(used).toBeHidden();
-  await page.goto('/pieces/refreshment-table/log');
+  await goTo(page, '/pieces/refreshment-table/log');
   const row = page.getByRole('row', { name: /Fronts: prime/ });
   await expect(row).toContainText(`${planned + 7} ml`);
   await page.getByRole('button', { name: 'Change what was logged: Fronts, Prime', exact: true }).click();

@@ -1,20 +1,20 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
-import { downloaded, fromMenu, newWorkshop, openFresh, pick } from './support';
+import { downloaded, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 test('two-part filler: poured too far, corrected, timed over a reload, closed, labelled, and taken off the shelf', async ({
   page,
 }) => {
   await openFresh(page);
   await newWorkshop(page);
-  await page.goto('/shelf');
+  await goTo(page, '/shelf');
   await page.getByText('Put a can on the shelf').click();
   await pick(page.getByLabel('Product'), 'Two-part polyester filler');
   await page.getByLabel('How much is in it').fill('750 ml');
   await page.getByRole('button', { name: 'Put it there' }).click();
   await expect(page.getByRole('list', { name: 'Cans' }).getByRole('listitem')).toHaveCount(1);
 
-  await page.goto('/mix?product=filler-two-part');
+  await goTo(page, '/mix?product=filler-two-part');
   await page.getByRole('button', { name: 'What is in the can' }).click();
   await page.getByLabel('You have so much of the first part, kg').fill('0.098');
   // 100 g are 56 ml: 5.6 minutes to place, and 3.2 of the four are left for it.
@@ -46,7 +46,7 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
   // 4 minutes at 20 °C with the usual 2 %, from the minute it went in.
   await expect(clock).toHaveText(/^3:/);
   // On every other screen the clock stays in sight.
-  await page.goto('/');
+  await goTo(page, '/');
   await expect(page.getByRole('region', { name: /^Running: Two-part polyester filler/ }).getByRole('timer')).toHaveText(
     /^3:/,
   );
@@ -64,13 +64,13 @@ test('two-part filler: poured too far, corrected, timed over a reload, closed, l
   expect(label.name).toMatch(/\.pdf$/);
   expect(label.text.slice(0, 5)).toBe('%PDF-');
   await page.getByRole('button', { name: 'Close the batch' }).click();
-  await page.goto('/shelf');
+  await goTo(page, '/shelf');
   // 0.098 kg ÷ 1.8 kg/L = 54 ml of the 750.
   await expect(page.getByRole('list', { name: 'Cans' }).getByRole('textbox', { name: 'Left' })).toHaveValue('696 ml');
 });
 
 test('from the scale: poured, taken over, unplugged without loss, plugged in again', async ({ page }) => {
-  await page.goto('/mix?product=filler-two-part');
+  await goTo(page, '/mix?product=filler-two-part');
   await page.getByRole('button', { name: 'What is in the can' }).click();
   await page.getByLabel('You have so much of the first part, kg').fill('0.049');
   await page.getByRole('button', { name: 'Begin to pour' }).click();
@@ -98,7 +98,7 @@ test('what is bought comes onto the shelf, and leaves the buy list', async ({ pa
   const csv = await downloaded(page, page.getByRole('button', { name: 'Download as CSV' }));
   expect(csv.text.split('\r\n')[0]).toContain('order by');
   expect(csv.text).not.toContain(name);
-  await page.goto('/shelf');
+  await goTo(page, '/shelf');
   await expect(page.getByRole('list', { name: 'Cans' }).getByRole('link', { name }).first()).toBeVisible();
 });
 
@@ -134,7 +134,7 @@ test('a can’s label is typed in, the sheet chosen in a plan, reset, and sheets
 
 test('what the other pieces take is counted at every step that uses the same can', async ({ page }) => {
   await openFresh(page);
-  await page.goto('/pieces/writing-slope/plan');
+  await goTo(page, '/pieces/writing-slope/plan');
   await page
     .getByRole('list', { name: 'Carcass: steps in order' })
     .getByRole('button', { name: /^clear 3/ })

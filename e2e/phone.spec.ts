@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openFresh, pick } from './support';
+import { goTo, openFresh, pick } from './support';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
 
@@ -45,7 +45,7 @@ test('main text is at least 16 px on every main screen', async ({ page }) => {
     '/products/enamel',
     '/workshop',
   ]) {
-    await page.goto(path);
+    await goTo(page, path);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expect(page.getByText('Working it out…')).toBeHidden();
     const small = await page.getByRole('main').evaluate((main) =>

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
 import { exifJpeg } from './exifJpeg';
-import { fromMenu, openFresh } from './support';
+import { fromMenu, goTo, openFresh } from './support';
 
 const colours = { red: [255, 0, 0], green: [0, 160, 0], blue: [0, 0, 255], white: [255, 255, 255] } as const;
 type Colour = keyof typeof colours;
@@ -144,7 +144,7 @@ test('a damage and the sitting that is next are photographed where they stand', 
   await page.getByLabel('Photographs of loose veneer, top').setInputFiles(shot);
   await expect(page.getByRole('link', { name: '1 taken' })).toBeVisible();
   await expect(page.getByRole('button', { name: /^Damage 1: loose veneer, top, 09:00/ })).toBeVisible();
-  await page.goto('/pieces/refreshment-table/work');
+  await goTo(page, '/pieces/refreshment-table/work');
   await page
     .getByLabel(/^Photographs of /)
     .first()
@@ -154,7 +154,7 @@ test('a damage and the sitting that is next are photographed where they stand', 
     2,
   );
   // On paper too, and in its PDF.
-  await page.goto('/pieces/refreshment-table/papers');
+  await goTo(page, '/pieces/refreshment-table/papers');
   await page.getByRole('button', { name: 'Survey', exact: true }).click();
   await expect(page.getByRole('img', { name: /^Damage 1: loose veneer, Wed 25 Nov 09:00/ })).toBeVisible();
   const [saved] = await Promise.all([

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { fromMenu, openFresh } from './support';
+import { fromMenu, goTo, openFresh } from './support';
 
 test('what the label of one’s own can says moves every plan, keeps its tag, and can be reset and undone', async ({
   page,
@@ -16,12 +16,12 @@ test('what the label of one’s own can says moves every plan, keeps its tag, an
   await expect(recoat).toContainText('usual value, no label read');
   await recoat.getByLabel('high').fill('9');
   await expect(recoat).toContainText('your own');
-  await page.goto('/pieces/parcels-counter/time');
+  await goTo(page, '/pieces/parcels-counter/time');
   await everyStep.click();
   await expect(second).toBeVisible();
   await expect(second).not.toHaveText(before ?? '');
 
-  await page.goto('/products/waterborne-satin-clear');
+  await goTo(page, '/products/waterborne-satin-clear');
   await page.getByRole('button', { name: 'Reset to typical' }).click();
   await expect(page.getByText('Typical values are back.')).toBeVisible();
   await expect(page.getByRole('group', { name: /Next coat from, h/ }).getByLabel('high')).toHaveValue('3');
@@ -52,8 +52,8 @@ test('values that cannot be are named, and a range stays a range while it is typ
 test('a dearer can gives way to a cheaper one in the cans to buy', async ({ page }) => {
   await openFresh(page, '/pieces/parcels-counter/quantities');
   await expect(page.getByRole('row', { name: /Furniture enamel.*1 × 750 ml/ })).toBeVisible();
-  await page.goto('/products/enamel');
+  await goTo(page, '/products/enamel');
   await page.getByLabel('Price, GBP').first().fill('80');
-  await page.goto('/pieces/parcels-counter/quantities');
+  await goTo(page, '/pieces/parcels-counter/quantities');
   await expect(page.getByRole('row', { name: /Furniture enamel.*1 × 2\.50 L/ })).toBeVisible();
 });

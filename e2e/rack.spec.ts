@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { fromMenu, openFresh, pick } from './support';
+import { fromMenu, goTo, openFresh, pick } from './support';
 
 test('the rack shows all pieces over time, says what keeps a sitting where it is, and what is held', async ({
   page,
@@ -135,7 +135,7 @@ test('two who work here have a line each, days off of their own, and a day of th
   await off.getByRole('combobox', { name: 'Who is off' }).selectOption({ label: 'First bench' });
   await off.getByRole('button', { name: 'Add days off' }).click();
   await expect(off.getByRole('listitem')).toContainText('2026-11-27First bench');
-  await page.goto('/rack');
+  await goTo(page, '/rack');
   await expect(page.getByText(/for 2 pairs of hands, until/)).toBeVisible();
   await expect(page.getByRole('status').filter({ hasText: 'A better order is sought' })).toBeHidden();
   const drawing = page.getByRole('group', { name: 'Rack' });
@@ -146,7 +146,7 @@ test('two who work here have a line each, days off of their own, and a day of th
   // Not here on Wednesday, and from nine to twelve on Thursday.
   await expect(list.getByRole('article')).toContainText(/Thu.*09:00/);
 
-  await page.goto('/settings/hands');
+  await goTo(page, '/settings/hands');
   // Who would leave nobody an hour, or nobody a day for years, is told; nothing is taken over.
   const days = page.getByRole('region', { name: 'Days off' });
   await days.getByRole('group', { name: 'First day off' }).getByRole('spinbutton', { name: 'Day' }).click();
@@ -160,7 +160,7 @@ test('two who work here have a line each, days off of their own, and a day of th
   await bench.fill('0');
   await bench.blur();
   await expect(page.getByText('Pieces on benches at a time: none.')).toBeVisible();
-  await page.goto('/rack');
+  await goTo(page, '/rack');
   const why = page.getByRole('note').filter({ hasText: 'there is no room for it: the benches' }).first();
   await why.getByRole('button', { name: 'What would resolve it' }).click();
   await expect(why).toContainText('there is room for 0 in the benches: room for one more');

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { newWorkshop, openFresh, pick } from './support';
+import { goTo, newWorkshop, openFresh, pick } from './support';
 
 /** A bookcase of bare oak in an empty workshop, clear outside and in. */
 async function clearBookcase(page: Page): Promise<void> {
@@ -73,7 +73,7 @@ test('a change of mind after two coats: its cost against leaving it and later, d
   page,
 }) => {
   await openFresh(page);
-  await page.goto('/pieces/ticket-cupboard/plan');
+  await goTo(page, '/pieces/ticket-cupboard/plan');
   const look = page.getByLabel('Look of the carcass');
   await pick(look, 'natural clear');
   const dialog = page.getByRole('dialog', { name: 'Carcass: natural clear instead?' });
@@ -94,7 +94,7 @@ test('a change of mind after two coats: its cost against leaving it and later, d
 
 test('two plans of one piece side by side: one is chosen, the other is kept', async ({ page }) => {
   await openFresh(page);
-  await page.goto('/pieces/cane-chair/compare');
+  await goTo(page, '/pieces/cane-chair/compare');
   await page.getByLabel('Keep this plan as').fill('Painted green');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Both plans take the same steps.')).toBeVisible();
@@ -110,7 +110,7 @@ test('two plans of one piece side by side: one is chosen, the other is kept', as
 
 test('the lead hold: nothing abrasive begins until every layer tests negative', async ({ page }) => {
   await openFresh(page);
-  await page.goto('/pieces/parcels-counter/plan');
+  await goTo(page, '/pieces/parcels-counter/plan');
   const held = page.getByRole('article', { name: /^Stops the work, not to be overruled: .*may hold lead/ });
   await expect(held).toBeVisible();
   await expect(held.getByText('It does not hold here')).toHaveCount(0);
@@ -123,7 +123,7 @@ test('the lead hold: nothing abrasive begins until every layer tests negative', 
 
 test('papers carry the cautions, and what was overruled with its reason', async ({ page }) => {
   await openFresh(page);
-  await page.goto('/pieces/parcels-counter/papers');
+  await goTo(page, '/pieces/parcels-counter/papers');
   await expect(page.getByRole('region', { name: 'What stands against it' })).toContainText(
     'Stops the work, not to be overruled:',
   );

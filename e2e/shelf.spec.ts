@@ -1,12 +1,12 @@
 import { expect, test } from '@playwright/test';
-import { newWorkshop, openFresh, pick } from './support';
+import { goTo, newWorkshop, openFresh, pick } from './support';
 
 test('a can is put on the shelf, opened, weighed, counted and taken away, and each of it can be undone', async ({
   page,
 }) => {
   await openFresh(page);
   await newWorkshop(page);
-  await page.goto('/shelf');
+  await goTo(page, '/shelf');
   await page.getByText('Put a can on the shelf', { exact: true }).click();
   await pick(page.getByLabel('Product', { exact: true }), 'Furniture enamel, urethane-modified waterborne, satin');
   await page.getByLabel('How much is in it').fill('0.75 L');
@@ -58,10 +58,10 @@ test('a product said to be the usual one is taken by plans that chose no other, 
   const usual = page.getByRole('checkbox', { name: 'taken where nothing else is chosen' });
   await expect(usual).toBeChecked();
   await usual.uncheck();
-  await page.goto('/products/waterborne-matt-clear');
+  await goTo(page, '/products/waterborne-matt-clear');
   await usual.click();
   await expect(usual).toBeChecked();
-  await page.goto('/pieces/waiting-bench/quantities');
+  await goTo(page, '/pieces/waiting-bench/quantities');
   const quantities = page.getByRole('main');
   await expect(quantities).toContainText('Waterborne polyurethane clear, matt');
   await expect(quantities).not.toContainText('clear, satin');

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { expect, type Locator, type Page, test } from '@playwright/test';
-import { chosen, fromMenu, newWorkshop, openFresh, pick } from './support';
+import { chosen, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 /** Counts presses: each click, each choice from a list, each field that is typed into. */
 class Presses {
@@ -56,7 +56,7 @@ for (const [width, height, most] of [
 
 test('what holds a piece stands first, and one press releases it', async ({ page }) => {
   await openFresh(page);
-  await page.goto('/pieces');
+  await goTo(page, '/pieces');
   await page.getByRole('link', { name: 'lead not tested' }).click();
   const held = page.getByRole('region', { name: 'Held: lead not tested' });
   await expect(held).toBeInViewport();
@@ -64,7 +64,7 @@ test('what holds a piece stands first, and one press releases it', async ({ page
   await presses.button('Negative, every layer', held);
   await expect(held).toBeHidden();
   expect(presses.count).toBe(1);
-  await page.goto('/pieces');
+  await goTo(page, '/pieces');
   await expect(page.getByRole('list', { name: 'Pieces' })).not.toContainText('held:');
 });
 
@@ -162,7 +162,7 @@ test('an offer with the workshop’s own terms is saved as PDF, and reads back a
   await page.getByLabel('Who made it').fill('Made-up maker\nA lane by the halt');
   await page.getByLabel('Terms under an offer').fill('Half on order, half on collection.');
   await page.getByRole('button', { name: 'US Letter' }).click();
-  await page.goto('/pieces/ticket-cupboard/papers');
+  await goTo(page, '/pieces/ticket-cupboard/papers');
   await page.getByRole('button', { name: 'Offer', exact: true }).click();
   const offer = page.getByRole('article', { name: 'Offer: Ticket-office cupboard' });
   await expect(offer).toContainText('Half on order, half on collection.');

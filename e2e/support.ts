@@ -10,6 +10,21 @@ export async function openFresh(page: Page, path = '/', at = wednesday): Promise
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
 }
 
+/**
+ * Goes to an address of the application without loading it again, as the keys for back and forward do. The window is called by
+ * the screen as soon as that is there.
+ */
+export async function goTo(page: Page, path: string): Promise<void> {
+  if (page.url() === 'about:blank') return void (await page.goto(path));
+  if (new URL(path, page.url()).href === page.url()) return;
+  await page.evaluate((to) => {
+    document.title = '';
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, path);
+  await page.waitForFunction(() => document.title !== '');
+}
+
 /** Presses a line of the menu. */
 export async function fromMenu(page: Page, name: string | RegExp): Promise<void> {
   await page.getByRole('button', { name: 'Menu' }).click();

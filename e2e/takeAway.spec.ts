@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
-import { anotherContext, downloaded, exportText, fromMenu, importText, openFresh } from './support';
+import { anotherContext, downloaded, exportText, fromMenu, goTo, importText, openFresh } from './support';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -68,7 +68,7 @@ test('the command line gives the figures of the page from the exported file', as
   const scheduled = cli('schedule', file).find((p) => p.name === 'Ticket-office cupboard')!;
   const clear = scheduled.steps.find((s) => s.id === 'top/clear/1')!;
   expect(Date.parse(clear.start)).toBeGreaterThan(Date.parse('2026-11-25T10:07:00Z'));
-  await page.goto('/rack');
+  await goTo(page, '/rack');
   const ready = page.getByRole('region', { name: 'Ready for light use' });
   await expect(ready.getByRole('listitem').filter({ hasText: 'Ticket-office cupboard' })).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { anotherContext, downloaded, exportText, fromMenu, importText, openFresh } from './support';
+import { anotherContext, downloaded, exportText, fromMenu, goTo, importText, openFresh } from './support';
 
 const takeOver = (page: Page, text: string, name = 'copy.json') =>
   page
@@ -32,10 +32,10 @@ test('the phone logs, the laptop prices, both write a note: they come together, 
   const fromPhone = await exportText(phone);
 
   // On the laptop a price, and another note.
-  await page.goto('/pieces/ticket-cupboard/survey');
+  await goTo(page, '/pieces/ticket-cupboard/survey');
   await page.getByLabel('Note', { exact: true }).fill('Keeps its brass rail.');
   await page.getByLabel('Note', { exact: true }).blur();
-  await page.goto('/pieces/ticket-cupboard/quantities');
+  await goTo(page, '/pieces/ticket-cupboard/quantities');
   await page.getByLabel('Bought for, GBP').fill('45');
   await page.getByLabel('Bought for, GBP').press('Enter');
   await fromMenu(page, 'Settings');

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { bareChest, fromMenu, newWorkshop, openFresh, pick } from './support';
+import { bareChest, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 test('several workshops live side by side; the demo can be left, reset and deleted', async ({ page }) => {
   await openFresh(page);
@@ -9,12 +9,12 @@ test('several workshops live side by side; the demo can be left, reset and delet
   await page.getByLabel('Name of the workshop').fill('Yard');
   await page.getByRole('button', { name: 'Open Moorland halt' }).click();
   await expect(page.getByRole('heading', { name: /Wednesday/ })).toBeVisible();
-  await page.goto('/pieces/ticket-cupboard/survey');
+  await goTo(page, '/pieces/ticket-cupboard/survey');
   await page.getByRole('button', { name: 'Delete this piece' }).click();
   await expect(page.getByText('Ticket-office cupboard deleted.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: 'Ticket-office cupboard' })).toBeVisible();
-  await page.goto('/pieces/ticket-cupboard/survey');
+  await goTo(page, '/pieces/ticket-cupboard/survey');
   await page.getByRole('button', { name: 'Delete this piece' }).click();
   await fromMenu(page, 'Settings');
   await page.getByRole('button', { name: 'Reset the demo' }).click();
@@ -38,18 +38,18 @@ test('several workshops live side by side; the demo can be left, reset and delet
 test('units, working hours and time zone change what is shown and when work is done', async ({ page }) => {
   await openFresh(page, '/workshop');
   await page.getByRole('button', { name: 'Inches, quarts' }).click();
-  await page.goto('/pieces/ticket-cupboard/survey');
+  await goTo(page, '/pieces/ticket-cupboard/survey');
   await expect(page.getByLabel('Height')).toHaveValue('43 5/16 in');
-  await page.goto('/pieces/ticket-cupboard/plan');
+  await goTo(page, '/pieces/ticket-cupboard/plan');
   await expect(page.getByText('11.6 ft²')).toBeVisible();
   await expect(page.getByRole('region', { name: 'Air' })).toContainText('65 °F');
 
-  await page.goto('/workshop');
+  await goTo(page, '/workshop');
   await page.getByLabel('Thursday').fill('01:00-05:00');
   await expect(page.getByText('1:00 to 5:00 is at night.', { exact: false })).toBeVisible();
   await page.getByLabel('Thursday').fill('');
   await page.getByLabel('Friday').fill('10:30-14');
-  await page.goto('/pieces/ticket-cupboard/time');
+  await goTo(page, '/pieces/ticket-cupboard/time');
   await page.getByRole('button', { name: 'Every step' }).click();
   const steps = page.getByRole('region', { name: 'Every step in time' });
   await expect(steps.getByRole('row', { name: /Carcass: sand lightly between coats/ }).last()).toContainText(

@@ -19,14 +19,12 @@ if (import.meta.env.PROD)
     once: true,
   });
 const root = createRoot(document.getElementById('root')!);
-const broken = (error: unknown): void =>
-  root.render(<Rescue message={error instanceof Error ? error.message : String(error)} />);
-openStore(broken).then(
+openStore().then(
   () =>
     root.render(
       <StrictMode>
         <App />
       </StrictMode>,
     ),
-  broken,
+  (error: unknown) => root.render(<Rescue message={error instanceof Error ? error.message : String(error)} />),
 );

@@ -2,7 +2,7 @@ import { type Alarm, alarmsOfMix, alarmsOfPiece } from '@cosmesis/core/reckoning
 import { dayTime, minuteOf } from '@cosmesis/core/units';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { readAlarmBook, wantsAlarms, writeAlarmBook } from '../store/alarmBook';
 import { appRoot } from '../store/appRoot';
@@ -11,6 +11,7 @@ import { useSummaries } from '../store/useSummaries';
 import { useParts } from '../store/useWorkshop';
 import { toMix, toPiece } from '../ui/links';
 import { say } from '../ui/say';
+import { screenTitle } from './useTitle';
 
 const pathOf = ({ pieceId, mixId }: Alarm): string =>
   pieceId === null ? toMix(mixId ?? '') : toPiece(pieceId, 'work');
@@ -65,7 +66,6 @@ export default function Alarms() {
   const nowMin = useNowMin();
   const navigate = useNavigate();
   const [missed, setMissed] = useState<readonly Alarm[]>([]);
-  const title = useRef(document.title);
   const alarms = useMemo(
     () => [
       ...[...byId.values()].flatMap((s) => {
@@ -115,7 +115,7 @@ export default function Alarms() {
   }, [id, alarms, pieces, nowMin, missing, navigate]);
   useEffect(() => {
     const seen = () => {
-      if (document.visibilityState === 'visible') document.title = title.current;
+      if (document.visibilityState === 'visible') document.title = screenTitle();
     };
     document.addEventListener('visibilitychange', seen);
     return () => document.removeEventListener('visibilitychange', seen);

@@ -22,6 +22,8 @@ import { MainMenu } from './MainMenu';
 import { Notices } from './Notices';
 import { RunningMixes } from './RunningMixes';
 import { fromTheMenu, roomOf, rooms } from './rooms';
+import { useFromTheTop } from './useFromTheTop';
+import { useTitle } from './useTitle';
 
 const Alarms = lazy(() => import('./Alarms'));
 const Messages = lazy(() => import('./Messages'));
@@ -130,6 +132,8 @@ export function Shell() {
   const said = useSaid();
   const phone = useMediaQuery('(max-width: 760px)', { noSsr: true });
   useShortcuts(() => setHelp(true));
+  useTitle();
+  useFromTheTop();
   return (
     <Box
       sx={{

@@ -109,6 +109,8 @@ export class WorkshopStore {
   private confirmed: Workshop | null = null;
   private head: Head | null = null;
   private pending: Operation[] = [];
+  /** Shown, and not on disk as a whole yet. */
+  private unwritten: Workshop | null = null;
   private writing: Promise<void> | null = null;
   private failures = 0;
   /** The first store has it, the second not yet. */
@@ -132,7 +134,9 @@ export class WorkshopStore {
   };
 
   /** Whether something is in memory that is not on disk. */
-  unsafe = (): boolean => this.pending.length > 0 || (this.state.gone && this.state.workshop !== null);
+  unsafe = (): boolean => this.waiting() > 0 || (this.state.gone && this.state.workshop !== null);
+
+  private waiting = (): number => this.pending.length + (this.unwritten ? 1 : 0);
 
   /** Opens a workshop. Records that cannot be read are set aside, the rest opens. */
   async open(workshopId: string): Promise<void> {
@@ -155,25 +159,22 @@ export class WorkshopStore {
   }
 
   /**
-   * Shows a workshop that was made just now where there is none yet, and writes it behind that; changes made meanwhile are written
-   * after it. Settles when it is on disk. @throws what the disk throws: it is shown, and nothing of it is kept
+   * Shows a workshop that was made just now where there is none yet, and writes it behind that like a change; changes made
+   * meanwhile are written after it.
    */
-  begin(workshop: Workshop): Promise<void> {
+  begin(workshop: Workshop): void {
     this.confirmed = workshop;
+    this.unwritten = workshop;
     this.set({ status: 'ready', workshop });
-    const write = async () => {
-      await this.log.setCurrentId(workshop.id);
-      this.head = await this.writeWhole(workshop);
-      this.writing = null;
-      this.writeJournal();
-      this.kick();
-      await this.refreshHeads();
-    };
-    const written = write();
-    this.writing = written.catch(() => {
-      this.writing = null;
-    });
-    return written;
+    this.kick();
+  }
+
+  private async writeBegun(workshop: Workshop): Promise<void> {
+    await this.log.setCurrentId(workshop.id);
+    this.head = await this.writeWhole(workshop);
+    this.unwritten = null;
+    this.writeJournal();
+    await this.refreshHeads();
   }
 
   private async writeWhole(workshop: Workshop): Promise<Head> {
@@ -297,7 +298,7 @@ export class WorkshopStore {
   private saveNow(): SaveStatus {
     if (!this.copying && this.pending.every((p) => p.kind === 'change' && p.dropped)) return { status: 'saved' };
     const { save } = this.state;
-    return save.status === 'failed' ? { ...save, waiting: this.pending.length } : { status: 'saving' };
+    return save.status === 'failed' ? { ...save, waiting: this.waiting() } : { status: 'saving' };
   }
 
   private writeJournal(): void {
@@ -448,12 +449,12 @@ export class WorkshopStore {
   }
 
   private kick(): void {
-    if (this.writing || !this.head || this.pending.length === 0) return;
+    if (this.writing || !(this.head || this.unwritten) || this.waiting() === 0) return;
     this.writing = this.write().then(
       () => {
         this.failures = 0;
         this.writing = null;
-        if (this.pending.length > 0) return this.kick();
+        if (this.waiting() > 0) return this.kick();
         this.set({ save: { status: 'saved' } });
         if (this.head && this.heardRev > this.head.rev) void this.catchUp();
       },
@@ -461,7 +462,7 @@ export class WorkshopStore {
         this.writing = null;
         this.forgetDropped();
         const why = error instanceof Error && error.name === 'QuotaExceededError' ? 'full' : 'other';
-        const waiting = this.pending.length;
+        const waiting = this.waiting();
         this.set({ save: waiting === 0 ? { status: 'saved' } : { status: 'failed', why, waiting } });
         if (waiting === 0) return;
         this.around.later(() => this.kick(), retryAfterMs[Math.min(this.failures, retryAfterMs.length - 1)]!);
@@ -472,6 +473,7 @@ export class WorkshopStore {
 
   /** Writes what waits: all changes up to the next undo in one act. */
   private async write(): Promise<void> {
+    if (this.unwritten) return this.writeBegun(this.unwritten);
     const first = this.pending[0]!;
     if (first.kind !== 'change') return this.writeStep(first.kind);
     const until = this.pending.findIndex((p) => p.kind !== 'change');

@@ -148,11 +148,8 @@ function askToKeep(store: WorkshopStore): void {
   });
 }
 
-/**
- * Opens the store: the workshop used last, or the demo on a first visit, which shows while it is still being written.
- * @param unkept told where the demo could not be written
- */
-export async function openStore(unkept: (error: unknown) => void): Promise<WorkshopStore> {
+/** Opens the store: the workshop used last, or the demo on a first visit, which shows while it is still being written. */
+export async function openStore(): Promise<WorkshopStore> {
   const log = await OperationLog.open('cosmesis', await SecondCopy.open());
   theLog = log;
   const back = await log.putBackLost();
@@ -183,7 +180,7 @@ export async function openStore(unkept: (error: unknown) => void): Promise<Works
   const last = await log.currentId();
   const first = heads.find((h) => !h.demo) ?? heads[0];
   const id = heads.some((h) => h.workshopId === last) ? last : first?.workshopId;
-  if (id === undefined) opened.begin(await freshDemo()).catch(unkept);
+  if (id === undefined) opened.begin(await freshDemo());
   else await opened.open(id);
   sayWhatIsBack(opened, back, log.lost !== null);
   sayWhatIsLost(opened, lost);

@@ -7,7 +7,7 @@ import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useSettings } from '../../store/useWorkshop';
+import { useParts } from '../../store/useWorkshop';
 import { Big, Mark } from '../../ui/layout';
 import { Cup } from './Cup';
 import { partColours } from './partColours';
@@ -35,7 +35,7 @@ export function Batches({
   begun: (number: number, batches: number) => boolean;
   onBegin: (batch: Batch, batches: number) => void;
 }) {
-  const settings = useSettings();
+  const { settings, products } = useParts('settings', 'products');
   if (sheet === null) return <Typography variant="body2">Type what is left in the can.</Typography>;
   if (!sheet.ok)
     return (
@@ -50,6 +50,7 @@ export function Batches({
   const { batches, workingMin, placingMin, limit, volumeL } = sheet.value;
   const [one] = batches;
   if (!one) return null;
+  const colours = partColours(recipe.parts, products);
   const next = batches.find((b) => !begun(b.number, batches.length)) ?? one;
   return (
     <>
@@ -84,14 +85,14 @@ export function Batches({
             name: a.name,
             volumeL: a.volumeL ?? a.massKg ?? 0,
             pouredL: 0,
-            colour: partColours[i % 6]!,
+            colour: colours[i]!,
           }))}
         />
         <Stack component="ul" className="bare" aria-label="In one batch">
           {one.amounts.map((a, i) => (
             <li key={a.name}>
               <Stack component="span" direction="row" spacing={1} sx={{ flexWrap: 'nowrap' }}>
-                <Mark sx={{ width: 16, height: 16, flex: 'none' }} style={{ background: partColours[i % 6] }} />
+                <Mark sx={{ width: 16, height: 16, flex: 'none' }} style={{ background: colours[i] }} />
                 {a.name}
                 {a.hardener ? ' (starts the clock)' : ''}
               </Stack>

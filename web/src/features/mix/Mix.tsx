@@ -102,6 +102,8 @@ function litresIn(words: string | null): number | null {
   return litres > 0 && litres <= 1000 ? litres : null;
 }
 
+const productKey = (id: string): string => `product ${id}`;
+
 /** What is mixed: for which step, by which recipe, how much; and the batches it comes to. */
 export default function Mix() {
   const [params, setParams] = useSearchParams();
@@ -185,11 +187,15 @@ export default function Mix() {
               name: `${t.piece.name}, ${lowerFirst(sittingWords(t, doWhat))} (${dayTime(t.steps[0].startMin, nowMin, settings.timeZone)})`,
             })),
             { value: '', name: 'Nothing planned: a free mix' },
+            // Who types what is to be mixed finds it here too.
+            ...Object.values(products).map((p) => ({ value: productKey(p.id), name: `${p.name}, a free mix` })),
           ]}
           onPick={(key) => {
             setOwn(null);
             setKind(null);
-            setParams(key ? { for: key } : { product: product.id });
+            const free = Object.values(products).find((p) => productKey(p.id) === key);
+            if (free) setWant(null);
+            setParams(free ? { product: free.id } : key ? { for: key } : { product: product.id });
           }}
         />
         {!task && (

@@ -207,6 +207,7 @@ function Batch({ mix }: { mix: Mix }) {
   const [keptL, setKeptL] = useState<number | null>(null);
   const [times, setTimes] = useState(1);
   const recipe = recipeOf(mix);
+  const colours = partColours(mix.parts, products);
   const product = mix.productId ? products[mix.productId] : undefined;
   const poured = mix.parts.map((p) => p.massKg);
   const fractions = massFractions(recipe);
@@ -292,7 +293,7 @@ function Batch({ mix }: { mix: Mix }) {
               name: p.name,
               volumeL: p.targetKg / density,
               pouredL: p.pouredKg / density,
-              colour: partColours[i % 6]!,
+              colour: colours[i]!,
             };
           })}
         />

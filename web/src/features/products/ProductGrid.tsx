@@ -20,6 +20,10 @@ const windowOf = ({ times }: Product): string =>
       : '';
 
 /** Every product as a row: sorted by a press on a heading, filtered by the menu of a heading. */
+/** An end of a spread: as it was read or typed, or with the digits that a value from memory deserves. */
+const spreadEnd = (r: NonNullable<Product['spreadM2PerL']>, end: 'low' | 'high'): number =>
+  r.tag === 'T' || r.tag === 'M' ? +r[end].toPrecision(2) : r[end];
+
 export default function ProductGrid({ products }: { products: readonly Product[] }) {
   const { unitSystem, currency } = useSettings();
   const columns: GridColDef<Product>[] = [
@@ -45,7 +49,8 @@ export default function ProductGrid({ products }: { products: readonly Product[]
       flex: 1,
       minWidth: 150,
       valueGetter: (_, p) => p.spreadM2PerL?.likely ?? null,
-      valueFormatter: (_, { spreadM2PerL: r }) => (r ? `${r.low}–${r.high} m²/L` : 'by the place'),
+      valueFormatter: (_, { spreadM2PerL: r }) =>
+        r ? `${spreadEnd(r, 'low')}–${spreadEnd(r, 'high')} m²/L` : 'by the place',
     },
     {
       field: 'recoat',

@@ -221,7 +221,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
           </Button>
         )}
         <Button
-          aria-label={`Label: ${product.name}`}
+          aria-label={`Print its label: ${product.name}`}
           onClick={() =>
             void downloadLabel(fileName(`label ${product.name}`, 'pdf'), {
               title: product.name,
@@ -236,7 +236,7 @@ export function CanRow({ placed, nowMin }: { placed: Placed; nowMin: number }) {
             })
           }
         >
-          Label
+          Print its label
         </Button>
         <Button
           aria-label={`Take away: ${product.name}`}

@@ -225,24 +225,26 @@ test('the first act of the last Today is pressed before anything is worked out a
   await expect(page.getByRole('article').getByText('Running')).toBeVisible();
 });
 
+/** Opens the frame, without the application. @returns lets it come */
+async function openFrame(page: Page): Promise<() => void> {
+  let go = () => {};
+  const gate = new Promise<void>((resolve) => {
+    go = resolve;
+  });
+  await page.route('**/assets/*.js', async (route) => {
+    await gate;
+    await route.continue();
+  });
+  await page.goto('/', { waitUntil: 'commit' });
+  return go;
+}
+
 test('what is pressed before the application has begun is noted when it has, and refused where it changed meanwhile', async ({
   page,
 }) => {
   await openFresh(page);
   await expect(page.getByRole('button', { name: 'Start' })).toBeVisible();
-  const openHalf = async () => {
-    let go = () => {};
-    const gate = new Promise<void>((resolve) => {
-      go = resolve;
-    });
-    await page.route('**/assets/*.js', async (route) => {
-      await gate;
-      await route.continue();
-    });
-    await page.goto('/', { waitUntil: 'commit' });
-    return go;
-  };
-  let go = await openHalf();
+  let go = await openFrame(page);
   await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByRole('status')).toHaveText('Pressed; it is noted in a moment.');
   go();
@@ -250,7 +252,7 @@ test('what is pressed before the application has begun is noted when it has, and
   await expect(page.getByRole('article').getByText('Running')).toBeVisible();
   await page.unroute('**/assets/*.js');
 
-  go = await openHalf();
+  go = await openFrame(page);
   await page.getByRole('button', { name: 'Done' }).click();
   await page.evaluate(() => {
     const last = JSON.parse(localStorage.getItem('cosmesis/today')!);
@@ -273,15 +275,7 @@ test('on a first visit the first act of the demo is pressed in the frame, as the
     return (await page.request.get('/api/opening', { params: { atMin, timeZone } })).status();
   };
   await expect.poll(ready).toBe(200);
-  let go = () => {};
-  const gate = new Promise<void>((resolve) => {
-    go = resolve;
-  });
-  await page.route('**/assets/*.js', async (route) => {
-    await gate;
-    await route.continue();
-  });
-  await page.goto('/', { waitUntil: 'commit' });
+  const go = await openFrame(page);
   const what = page.getByRole('main').getByRole('listitem').first();
   await expect(what).toContainText('Refreshment table');
   await page.getByRole('button', { name: 'Start' }).click();

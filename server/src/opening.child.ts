@@ -1,6 +1,9 @@
+import { constants, setPriority } from 'node:os';
 import { demoWorkshop } from '@cosmesis/core/demo';
 import { todayOf } from '@cosmesis/core/reckoning';
 
+// Whatever else the machine does comes first.
+setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
 const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
 
 process.on('message', ({ atMin }: { atMin: number }) => {

@@ -58,7 +58,7 @@ export function openingProcess(): { tell: Tell; stop: () => void } {
   return {
     tell: (atMin) =>
       new Promise((resolve) => {
-        if (gone) return resolve(null);
+        if (gone || !child.connected) return resolve(null);
         waiting.push(resolve);
         child.send({ atMin });
       }),

@@ -2,11 +2,9 @@
 (() => {
   // Where the application lies: at the top of its host, or under a path.
   const root = new URL('.', document.currentScript.src).pathname;
-  // A deep link that a plain host could not answer comes back here.
-  const to = new URLSearchParams(location.search).get('to');
-  if (to && location.pathname === root && /^[\w/.?=&%#~-]*$/.test(to)) history.replaceState(null, '', root + to);
   const worker = document.currentScript.dataset.worker;
-  if (worker) {
+  // Where the application was faster it has its own worker by now.
+  if (worker && window.cosmesisWorker === undefined) {
     window.cosmesisWorker = new Worker(root + worker, { type: 'module', name: 'core' });
     let first = false;
     try {

@@ -2,6 +2,9 @@
 (() => {
   // Where the application lies: at the top of its host, or under a path.
   const root = new URL('.', document.currentScript.src).pathname;
+  // A deep link that a plain host could not answer comes back here.
+  const to = new URLSearchParams(location.search).get('to');
+  if (to && location.pathname === root && /^[\w/.?=&%#~-]*$/.test(to)) history.replaceState(null, '', root + to);
   const main = document.getElementById('opening');
   if (!main || location.pathname !== root) return;
   const add = (parent, tag, text) => {

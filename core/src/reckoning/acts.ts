@@ -29,7 +29,7 @@ export interface Act extends Doing {
 /** So many sittings are put in order: a day and what follows it. */
 const mostQueued = 80;
 
-/** What can be done, by the summaries of its pieces alone. */
+/** What can be done, by the summaries of its pieces alone. @param nowMin whole minutes since 1970 */
 export function actsOf(
   summaries: Iterable<PieceSummary>,
   { pieces, settings }: Pick<Workshop, 'pieces' | 'settings'>,
@@ -49,7 +49,7 @@ export function actsOf(
 export function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undefined): readonly Act[] {
   if (!plan) return acts;
   const planned = new Map(plan.sittings.map((s) => [s.id, s]));
-  const at = (a: Act) => planned.get(keyOf(a));
+  const at = (a: Act) => planned.get(actKey(a));
   // What waits for something that is held is not to be done.
   const out = new Set(plan.unplaced.map((u) => `${u.pieceId}/${u.sittingId}`));
   const [placed, others]: [Act[], Act[]] = [[], []];
@@ -63,7 +63,7 @@ export function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undef
         binds: p.status === 'running' ? null : p.binds,
         personId: p.personId,
       });
-    else if (a.sitting.held || !out.has(keyOf(a))) others.push(a);
+    else if (a.sitting.held || !out.has(actKey(a))) others.push(a);
   }
   const runs = (a: Act) => a.sitting.status === 'running';
   const inOrder = [...placed.sort((a, b) => a.startMin - b.startMin), ...others];
@@ -71,10 +71,11 @@ export function inWorkshopOrder(acts: readonly Act[], plan: WorkshopPlan | undef
   return [...inOrder.filter(runs), ...inOrder.filter((a) => !runs(a))];
 }
 
-export const keyOf = (act: Act) => `${act.piece.id}/${act.sitting.id}`;
+/** Names an act among those of all pieces. */
+export const actKey = (act: Act) => `${act.piece.id}/${act.sitting.id}`;
 
-/** Litres of a sitting, or nothing. */
-export const litresOf = ({ litres }: ListedSitting, unitSystem: UnitSystem): string | null => {
+/** Litres of a sitting in words, with the digits their range deserves; null: it takes none. */
+export const litresInWords = ({ litres }: ListedSitting, unitSystem: UnitSystem): string | null => {
   const sum = (of: 'lowL' | 'likelyL' | 'highL') => litres.reduce((all, l) => all + l[of], 0);
   return litres.length === 0
     ? null
@@ -84,12 +85,13 @@ export const litresOf = ({ litres }: ListedSitting, unitSystem: UnitSystem): str
 /** So many acts are kept for the next opening. */
 const mostKept = 8;
 
-/** What is begun and done before the day is over. */
+/** What is begun and done before the day is over. @param nowMin whole minutes since 1970 */
 export function fitToday(acts: readonly Act[], nowMin: number, timeZone: string): Act[] {
   const endMin = dayEndMin(nowMin, timeZone);
   return acts.filter((a) => a.sitting.held === null && a.endMin <= endMin);
 }
 
+/** The day, and about how much of its work fits into what is left of it. @param nowMin whole minutes since 1970 */
 export const headingOf = (acts: readonly Act[], nowMin: number, timeZone: string): string => {
   const min = fitToday(acts, nowMin, timeZone).reduce((sum, a) => sum + a.sitting.handsOnMin, 0);
   return `${weekdayName(nowMin, timeZone)}${min > 0 ? `, about ${aboutTime(min)} of work` : ''}`;
@@ -120,7 +122,7 @@ const firstOf = (doing: Act | undefined, source: ActSource, atMin: number): Pick
   return { first: { doing: { pieceId, sitting, startMin, endMin }, from: sourceOf(pieceId, source), atMin } };
 };
 
-/** The acts of now in short. */
+/** The acts of now in short. @param nowMin whole minutes since 1970 */
 export function todayInShort(
   workshop: ActSource & Pick<Workshop, 'id'>,
   acts: readonly Act[],
@@ -136,7 +138,7 @@ export function todayInShort(
       piece: piece.name,
       pieceId: piece.id,
       what: sittingWords(sitting, doWhat),
-      facts: [aboutTime(sitting.handsOnMin), litresOf(sitting, unitSystem)].filter(Boolean).join(' · '),
+      facts: [aboutTime(sitting.handsOnMin), litresInWords(sitting, unitSystem)].filter(Boolean).join(' · '),
     })),
     ...firstOf(acts[0], workshop, nowMin),
   };

@@ -10,6 +10,7 @@ import { workshopPlan, workshopProblem } from './workshopSchedule';
 /**
  * Today of a small workshop at once: its pieces, their common schedule as it is first found, and what is done in its order.
  * Pieces that cannot be worked out are left out.
+ * @param nowMin whole minutes since 1970
  */
 export function todayOf(workshop: Workshop, nowMin: number): TodayInShort {
   const { pieces, products, settings, readings, containers } = taughtWorkshop(workshop);

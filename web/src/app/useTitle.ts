@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { useLocation, useMatches } from 'react-router';
 import { useStorePart } from '../store/useWorkshop';
+import { fromTheMenu, rooms } from './rooms';
 
 let current = document.title;
 
@@ -11,7 +12,8 @@ export const screenTitle = (): string => current;
 export function useTitle(): void {
   const matches = useMatches();
   const location = useLocation();
-  const screen = matches.findLast((m) => typeof m.handle === 'string')?.handle as string | undefined;
+  const own = matches.findLast((m) => typeof m.handle === 'string')?.handle as string | undefined;
+  const screen = own ?? [...rooms, ...fromTheMenu].find((r) => r.to === location.pathname)?.name;
   const pieceId = matches.at(-1)?.params.pieceId;
   const piece = useStorePart(({ workshop }) => (pieceId === undefined ? undefined : workshop?.pieces[pieceId]?.name));
   // biome-ignore lint/correctness/useExhaustiveDependencies: said anew wherever one goes

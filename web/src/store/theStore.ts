@@ -35,15 +35,13 @@ export async function emptyWorkshop(name: string): Promise<Workshop> {
 
 declare global {
   interface Window {
-    /** The minute of the opening, from which a first visit dates the demo; taken once. */
-    cosmesisAtMin?: number | undefined;
+    /** The minute of the opening, from which a first visit dates the demo, whoever makes it. */
+    cosmesisAtMin?: number;
   }
 }
 
-/** The demo, dated from now. */
-export async function freshDemo(): Promise<Workshop> {
-  const atMin = window.cosmesisAtMin ?? Math.floor(Date.now() / 60_000);
-  window.cosmesisAtMin = undefined;
+/** The demo. @param atMin from when it is dated, whole minutes since 1970; left out: now */
+export async function freshDemo(atMin = Math.floor(Date.now() / 60_000)): Promise<Workshop> {
   const made = await callCore('demo', [atMin, timeZone()], { urgent: true, needs: [] });
   return made.ok ? made.value : emptyWorkshop('New workshop');
 }
@@ -180,7 +178,7 @@ export async function openStore(): Promise<WorkshopStore> {
   const last = await log.currentId();
   const first = heads.find((h) => !h.demo) ?? heads[0];
   const id = heads.some((h) => h.workshopId === last) ? last : first?.workshopId;
-  if (id === undefined) opened.begin(await freshDemo());
+  if (id === undefined) opened.begin(await freshDemo(window.cosmesisAtMin));
   else await opened.open(id);
   sayWhatIsBack(opened, back, log.lost !== null);
   sayWhatIsLost(opened, lost);

@@ -4,15 +4,15 @@ import type { AnswerOf, ArgsOf, CallName } from './protocol';
 
 declare global {
   interface Window {
-    /** The worker that was started before the page; taken once. */
-    cosmesisWorker?: Worker | undefined;
+    /** The worker that was started before the page; null: it was taken, or the page has its own. */
+    cosmesisWorker?: Worker | null;
   }
 }
 
 const client = new CoreClient({
   spawn: () => {
     const early = window.cosmesisWorker;
-    window.cosmesisWorker = undefined;
+    window.cosmesisWorker = null;
     if (early) return early as unknown as WorkerLike;
     const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module', name: 'core' });
     return worker as unknown as WorkerLike;

@@ -19,11 +19,11 @@ const windowOf = ({ times }: Product): string =>
       ? `from ${wait(times.recoatFromMin.high)}`
       : '';
 
-/** Every product as a row: sorted by a press on a heading, filtered by the menu of a heading. */
 /** An end of a spread: as it was read or typed, or with the digits that a value from memory deserves. */
 const spreadEnd = (r: NonNullable<Product['spreadM2PerL']>, end: 'low' | 'high'): number =>
   r.tag === 'T' || r.tag === 'M' ? +r[end].toPrecision(2) : r[end];
 
+/** Every product as a row: sorted by a press on a heading, filtered by the menu of a heading. */
 export default function ProductGrid({ products }: { products: readonly Product[] }) {
   const { unitSystem, currency } = useSettings();
   const columns: GridColDef<Product>[] = [

@@ -2,13 +2,13 @@ import { cautionDefers, doWhat, lookNames, lowerFirst, methodNames, stepKind } f
 import { zoneNames } from '@cosmesis/core/piece';
 import {
   type Act,
+  actKey,
   actsOf,
   fitToday,
   headingOf,
   inWorkshopOrder,
-  keyOf,
   type ListedStep,
-  litresOf,
+  litresInWords,
   sittingParts,
   sittingWords,
   type TodayInShort,
@@ -62,9 +62,9 @@ function useSteadyActs(sorted: readonly Act[], known: boolean, missing: number, 
   const shown = useRef<{ key: string; asked: unknown }>(undefined);
   if (!known) return [];
   const steady = missing > 0 || shown.current?.asked === asked;
-  const kept = steady ? sorted.find((a) => keyOf(a) === shown.current?.key) : undefined;
+  const kept = steady ? sorted.find((a) => actKey(a) === shown.current?.key) : undefined;
   const acts = kept ? [kept, ...sorted.filter((a) => a !== kept)] : sorted;
-  shown.current = acts[0] && { key: keyOf(acts[0]), asked };
+  shown.current = acts[0] && { key: actKey(acts[0]), asked };
   return acts;
 }
 
@@ -97,7 +97,7 @@ function FirstAct({ act, nowMin }: { act: Act; nowMin: number }) {
       )
     : 0;
   const begunMin = running ? nowMin - startMin - Math.round(paused / 60_000) : 0;
-  const litres = litresOf(sitting, settings.unitSystem);
+  const litres = litresInWords(sitting, settings.unitSystem);
   const who = whoOf(act, settings);
   const used = sitting.litres.flatMap(({ productId }) => products[productId]?.name ?? []);
   const methods = new Set(steps.flatMap((s) => (s.step.method ? methodNames[s.step.method] : [])));
@@ -175,7 +175,7 @@ function LaterAct({ act, nowMin }: { act: Act; nowMin: number }) {
   const settings = useSettings();
   const { sitting, piece } = act;
   const who = whoOf(act, settings);
-  const litres = litresOf(sitting, settings.unitSystem);
+  const litres = litresInWords(sitting, settings.unitSystem);
   return (
     <ActRow>
       <ActWhen>{sitting.held ? 'Held' : dayTime(act.startMin, nowMin, settings.timeZone)}</ActWhen>
@@ -380,7 +380,7 @@ export function Today() {
         )}
         <ul className="bare">
           {laterToday.slice(0, whole ? undefined : mostLater).map((a) => (
-            <LaterAct key={keyOf(a)} act={a} nowMin={nowMin} />
+            <LaterAct key={actKey(a)} act={a} nowMin={nowMin} />
           ))}
         </ul>
         {!whole && laterToday.length > mostLater && (
@@ -393,7 +393,7 @@ export function Today() {
         )}
         <ul className="bare">
           {[...after, ...held].map((a) => (
-            <LaterAct key={keyOf(a)} act={a} nowMin={nowMin} />
+            <LaterAct key={actKey(a)} act={a} nowMin={nowMin} />
           ))}
           {unplanned.slice(0, mostUnplanned).map((p) => (
             <ActRow key={p.id}>

@@ -1,42 +1,17 @@
-import { type ChildProcess, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
-import { type AddressInfo, createServer as createNetServer } from 'node:net';
-import { fileURLToPath } from 'node:url';
+import type { AddressInfo } from 'node:net';
 import { expect, test } from '@playwright/test';
 import express from 'express';
+import { ownServer, root } from './ownServer';
 import { openFresh } from './support';
 
 test.use({ serviceWorkers: 'allow' });
 
-const root = fileURLToPath(new URL('..', import.meta.url));
-
-async function freePort(): Promise<number> {
-  const server = createNetServer().listen(0, '127.0.0.1');
-  await once(server, 'listening');
-  const { port } = server.address() as AddressInfo;
-  server.close();
-  await once(server, 'close');
-  return port;
-}
-
-/** The application's own server, to be stopped. */
-async function started(port: number): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    cwd: root,
-    env: { ...process.env, PORT: String(port) },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await once(server.stdout!, 'data');
-  return server;
-}
-
 test('installed, it starts, plans and logs with the server stopped, and says that the instruments are away', async ({
   page,
 }) => {
-  const port = await freePort();
-  const server = await started(port);
-  const at = (path: string) => `http://127.0.0.1:${port}${path}`;
+  const { process: server, at } = await ownServer();
   await openFresh(page, at('/air'));
   await page.getByRole('switch', { name: /^Listen to the thermo-hygrometer/ }).click();
   await expect(page.getByText('The instruments answer.')).toBeVisible();

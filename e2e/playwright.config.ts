@@ -29,7 +29,8 @@ export default defineConfig({
   webServer: {
     command: 'node --import tsx server/src/main.ts',
     cwd: '..',
-    env: { PORT: String(port) },
+    // The pages of the tests have a clock of their own; who asks for what is ready now starts a server for it.
+    env: { PORT: String(port), OPENING: 'off' },
     url: `http://127.0.0.1:${port}/api/health`,
     reuseExistingServer: false,
   },

@@ -2,11 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { expect, test } from '@playwright/test';
+import { root } from './ownServer';
 import { anotherContext, downloaded, exportText, fromMenu, goTo, importText, openFresh } from './support';
-
-const root = fileURLToPath(new URL('..', import.meta.url));
 
 interface CliPiece {
   name: string;

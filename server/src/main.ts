@@ -28,9 +28,10 @@ const reader = new SimulatedReader(Math.random, Date.now);
 const colouring = setInterval(() => {
   if (stream.clients() > 0) stream.publish({ topic: 'reader', data: reader.read() });
 }, 1000);
-const teller = openingProcess();
-const opening = openingAhead(teller.tell, Intl.DateTimeFormat().resolvedOptions().timeZone, Date.now);
-const server = createHttpServer(createApp(dist, stream, scale, air, reader, opening.ready));
+// Where nobody visits for the first time at the minute it is, OPENING=off spares the work.
+const teller = process.env.OPENING === 'off' ? null : openingProcess();
+const opening = teller && openingAhead(teller.tell, Intl.DateTimeFormat().resolvedOptions().timeZone, Date.now);
+const server = createHttpServer(createApp(dist, stream, scale, air, reader, opening?.ready));
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === 'EADDRINUSE'
@@ -45,8 +46,8 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     clearInterval(reading);
     clearInterval(airing);
     clearInterval(colouring);
-    opening.stop();
-    teller.stop();
+    opening?.stop();
+    teller?.stop();
     server.closeAllConnections();
     server.close(() => process.exit(0));
   });

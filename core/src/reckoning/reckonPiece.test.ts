@@ -188,6 +188,23 @@ describe('what happened', () => {
     expect(at(find(reckon(piece, '2026-11-25T08:01:00Z'), 'top/degrease/1')?.endMin)).toBe('2026-11-25T08:03');
     expect(at(find(reckon(piece, '2026-11-25T09:00:00Z'), 'top/degrease/1')?.endMin)).toBe('2026-11-25T09:00');
   });
+  it('goes on with its sitting though the hours are over, as long as somebody may still be at it', () => {
+    const done = ['piece/photograph/1', 'top/degrease/1', 'top/rinse/1'].map((id) =>
+      entry(stepOf(id), '2026-11-27T12:00:00Z'),
+    );
+    const sanded = (startedAt: string, now: string) => {
+      const r = reckon(topOnly({ log: [...done, entry(stepOf('top/sand/1'), '', { startedAt, doneAt: null })] }), now);
+      return ['top/sand/2', 'top/clear/1'].map((id) => at(find(r, id)?.startMin));
+    };
+    // Saturday: the finer grits right behind the first, within 6 min; the clear coat in the hours of Monday.
+    const [finer, clear] = sanded('2026-11-28T10:00:00Z', '2026-11-28T10:01:00Z');
+    expect(finer).toBe('2026-11-28T10:06');
+    expect(clear! > '2026-11-30T08:00').toBe(true);
+    // Begun on Friday and never told done: nobody is there.
+    expect(sanded('2026-11-27T16:55:00Z', '2026-11-28T10:01:00Z')[0]).toBe('2026-11-30T08:00');
+    // Within the hours nothing changes: what would not end in them waits for the next day.
+    expect(sanded('2026-11-27T16:55:00Z', '2026-11-27T16:59:00Z')[0]).toBe('2026-11-30T08:00');
+  });
 });
 
 describe('the demo', () => {

@@ -111,6 +111,19 @@ function goesOnBehind(behind: readonly Step[], step: Step, log: ReadonlyMap<stri
   return isDone(behind.at(-1)!) === isDone(step) && goesOn(behind, step);
 }
 
+/**
+ * What somebody is at beyond the hours: it runs now, outside of them. What was begun longer ago than hands work at one go was
+ * left, and not told done.
+ */
+function beyondHours({ log, nowMin, calendar }: StepTimes): ReadonlySet<string> {
+  if (calendar.shiftAt(nowMin).startMin <= nowMin) return new Set();
+  return new Set(
+    log.flatMap(({ step, startedAt, doneAt }) =>
+      startedAt !== null && doneAt === null && nowMin - minuteOf(startedAt) < oneShiftMin ? [step.id] : [],
+    ),
+  );
+}
+
 /** Whether a step that goes on in a sitting sets something up of its own: it is the first of its kind there, or takes another product. */
 export const setsUpBehind = (behind: readonly Step[], step: Step): boolean =>
   behind.every((s) => s.kind !== step.kind || s.productId !== step.productId);
@@ -248,6 +261,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
   const withLate = () => steps.flatMap((s) => [...(late.get(s.id) ?? []), s]);
   /** What its steps wait for. */
   const lagsNow = new Map(lags);
+  const atBench = beyondHours(times);
   const followed = followedMinIn(sittings, times.handsOnMin, lags);
   const barOf = (step: Step): Pick<Activity, 'airBar'> => {
     const product = step.productId ? products[step.productId] : undefined;
@@ -266,7 +280,7 @@ export function scheduleSteps(times: StepTimes): ScheduledSteps {
       },
       heldFor: (laterId) => (noSooner(step, known.get(laterId)!) ? alikeMin : 0),
       followedMin: followed.minutes.get(step.id) ?? 0,
-      pastHours: step.kind === 'dispose',
+      pastHours: (ids) => step.kind === 'dispose' || ids.some((id) => atBench.has(id)),
       divisible: stepKind(step.kind).divisible,
       lags: [
         ...inTime(own),

@@ -36,8 +36,11 @@ export interface Activity {
   heldFor?: (laterId: string) => number;
   /** Hands-on minutes of what has to follow it without a break: it is begun only where all of that fits. Left out: nothing. */
   followedMin?: number;
-  /** A moment's work that cannot be left until the next shift: going on, it is done though the hours are over. */
-  pastHours?: boolean;
+  /**
+   * Whether it is done though the hours are over, going on right behind others, by their ids in order: a moment's work that
+   * cannot be left, or somebody is at them beyond the hours. Left out: never.
+   */
+  pastHours?: (behind: readonly string[]) => boolean;
   /** May be laid down at the end of a shift and gone on with in the next. */
   divisible: boolean;
   lags: readonly Lag[];

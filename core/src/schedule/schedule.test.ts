@@ -116,7 +116,10 @@ describe('scheduleInOrder', () => {
     expect(run('2026-11-25T11:40Z', activity('dry', 60, [], { divisible: true })).times.dry).toBe('2026-11-25T13:00');
   });
   it('sees to what cannot be left though the hours are over, right behind its work or in the next shift', () => {
-    const rags = { pastHours: true, goingOnMin: (behind: readonly string[]) => (behind.at(-1) === 'oil' ? 2 : null) };
+    const rags = {
+      pastHours: (behind: readonly string[]) => behind.at(-1) === 'oil',
+      goingOnMin: (behind: readonly string[]) => (behind.at(-1) === 'oil' ? 2 : null),
+    };
     const oil = activity('oil', 240);
     expect(run('2026-11-25T13:00Z', oil, activity('rags', 3, [['oil', 0]], rags)).placed[1]).toEqual({
       id: 'rags',

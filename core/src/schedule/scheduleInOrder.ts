@@ -112,8 +112,10 @@ function goingOn(activity: Activity, from: number, barred: readonly Barred[], la
   const { calendar, busy } = layout;
   const hereMin = inHand.endMin;
   const free = busy.every((b) => b.endMin <= hereMin || b.startMin >= hereMin + handsOnMin);
-  if (activity.pastHours && free) return { id: activity.id, startMin: hereMin, endMin: hereMin + handsOnMin };
-  const at = pastOtherWork({ ...activity, handsOnMin }, hereMin, busy, calendar);
+  const at =
+    free && activity.pastHours?.(inHand.ids)
+      ? { id: activity.id, startMin: hereMin, endMin: hereMin + handsOnMin }
+      : pastOtherWork({ ...activity, handsOnMin }, hereMin, busy, calendar);
   if (at.startMin !== inHand.endMin || barredUntil(at.startMin, barred) !== undefined) return undefined;
   return airAllowsFrom(activity, at, layout.others, layout.elsewhere) === undefined ? at : undefined;
 }

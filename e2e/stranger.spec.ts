@@ -97,6 +97,29 @@ test('a run in a coat is noted and planned in four presses, and kept with the co
   await expect(page.getByRole('row', { name: /Carcass: paint.*Run or sag\./ })).toBeVisible();
 });
 
+test('the same by keyboard: list after list, and what the message offers by one key', async ({ page }) => {
+  await openFresh(page);
+  await page.getByRole('button', { name: 'Something went wrong on a coat' }).focus();
+  await page.keyboard.press('Enter');
+  const coat = page.getByRole('menuitem', { name: /^Ticket-office cupboard, carcass/ });
+  await expect(page.getByRole('menuitem').first()).toBeFocused();
+  await page.keyboard.press('End');
+  for (let n = 0; n < 12 && !(await coat.evaluate((e) => e === document.activeElement)); n += 1)
+    await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'Run or sag' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/Noted: run or sag\./)).toBeVisible();
+  await page.keyboard.press('f');
+  await expect(page.getByRole('button', { name: 'Show the plan' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Steps' })).toContainText('Feather the edges');
+  // One letter after another leads to one place: work on the open piece is another key.
+  await page.keyboard.press('g');
+  await page.keyboard.press('u');
+  await expect(page).toHaveURL(/\/colour$/);
+});
+
 test('an own can is typed in and in use within twelve presses', async ({ page }) => {
   await openFresh(page, '/products');
   const presses = new Presses(page);

@@ -2,7 +2,8 @@ import Button from '@mui/material/Button';
 import GlobalStyles from '@mui/material/GlobalStyles';
 import SnackbarContent from '@mui/material/SnackbarContent';
 import { type CustomContentProps, closeSnackbar, enqueueSnackbar, SnackbarProvider } from 'notistack';
-import { forwardRef, useEffect } from 'react';
+import { forwardRef, useEffect, useRef } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { useSaid } from '../ui/say';
 import { theme } from './theme';
 
@@ -40,6 +41,9 @@ declare module 'notistack' {
 /** Says what was done, one message at a time, never over what is being pressed. */
 export default function Messages() {
   const said = useSaid();
+  const offer = useRef<HTMLButtonElement>(null);
+  // It stands behind the whole screen: a long way by Tab.
+  useHotkeys('f', () => offer.current?.focus());
   useEffect(() => {
     closeSnackbar();
     if (!said) return;
@@ -52,6 +56,7 @@ export default function Messages() {
       ...(action && {
         action: (id) => (
           <Button
+            ref={offer}
             variant="outlined"
             color="inherit"
             onClick={() => {

@@ -13,6 +13,8 @@ const shortcuts = [
   ...[...rooms, ...fromTheMenu].map(({ letter, name }) => [`g then ${letter}`, name] as const),
   ['n', 'New piece'],
   ['l', 'Work on the open piece'],
+  ['/', 'To the pieces'],
+  ['f', 'To what a message offers'],
   ['Ctrl or Cmd + Z', 'Undo'],
   ['Ctrl or Cmd + Shift + Z', 'Do again'],
   ['Arrow keys in a drawing', 'From face to face'],

@@ -25,7 +25,7 @@ export const rooms: readonly Room[] = [
 /** What stands in the menu: opened now and then, not every morning. */
 export const fromTheMenu = [
   { to: '/rack', name: 'Rack', letter: 'r' },
-  { to: '/colour', name: 'Colour', letter: 'l' },
+  { to: '/colour', name: 'Colour', letter: 'u' },
   { to: '/air', name: 'Air', letter: 'a' },
   { to: '/products', name: 'Products', letter: 'o' },
   { to: '/market', name: 'Worth buying?', letter: 'v' },

@@ -51,7 +51,8 @@ export default function WentWrong({ coats }: { coats: readonly Coat[] }) {
       >
         {coats.length === 1 ? 'Something went wrong' : 'Something went wrong on a coat'}
       </Button>
-      <Menu open={anchor !== null} anchorEl={anchor} onClose={close}>
+      {/* Another list is another menu: its first line has the focus. */}
+      <Menu key={coat ? 'what' : 'where'} open={anchor !== null} anchorEl={anchor} onClose={close}>
         {coat && <ListSubheader sx={{ background: 'none' }}>{coat.on}</ListSubheader>}
         {coat
           ? mishapsOn(coat.kind).map((m) => (

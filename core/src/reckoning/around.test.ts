@@ -75,6 +75,21 @@ describe('what the rest of the workshop means for a piece', () => {
     expect(ids(a, { ...usualWorld, around: around(a, productsOf(a)) })).toContain('APP-10');
     expect(ids(c, { ...usualWorld, around: around(c, productsOf(c)) })).not.toContain('APP-10');
   });
+  it('sheets in hand are what should be left of them now, and what is laid asks for none', () => {
+    const table: Piece = jobs['console table veneered anew'];
+    const veneer = stepsOf(table).find((s) => s.kind === 're-veneer')!;
+    const laid = done(table, [veneer.id, -1]);
+    const uses = [{ what: 'sheet goods' as const, amount: 1.2, typical: 1.2 }];
+    const planned = { startAt: at, endAt: at, volumeL: null, uses };
+    const log = laid.log.map((e) => (e.step.id === veneer.id ? { ...e, planned } : e));
+    const sheet = typicalSupplies.find((s) => s.kind === 'sheet goods')!;
+    const supplies = [{ ...sheet, left: 1.5, counts: [{ at: '2026-01-05T08:00:00Z', was: 0, found: 1.5 }] }];
+    const around = workshopAround({ ...shop([{ ...laid, log }]), supplies }, nowMin)(table, []);
+    expect(around.sheetsM2).toBeCloseTo(0.3, 9);
+    // It was counted 1.5 m² and takes about half a square metre: what is left is short for the top again, and no matter once it is laid.
+    expect(ids(table, { ...usualWorld, around })).toContain('APP-11');
+    expect(ids(laid, { ...usualWorld, around })).not.toContain('APP-11');
+  });
   it('what cannot be bought again has to do for the whole set', () => {
     const painted = { ...paintedBoard, id: 'p', name: 'P' };
     const other = { ...painted, id: 'q', name: 'Q' };

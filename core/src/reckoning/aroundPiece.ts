@@ -1,5 +1,5 @@
 import { type Around, stepKind } from '../finishing';
-import { usableStock } from '../stock';
+import { suppliesNow, usableStock } from '../stock';
 import { minuteOf } from '../units';
 import {
   type Container,
@@ -90,7 +90,8 @@ const batchesOf = (piece: Piece): Around['set'] =>
 export function workshopAround(shop: Shop, nowMin: number): (piece: Piece, productIds: Iterable<string>) => Around {
   const shelf = usableStock(shop.containers, shop.products, nowMin);
   // Only what lies there is counted: with none in hand the plan orders it.
-  const sheets = shop.supplies.filter((s) => s.kind === 'sheet goods' && s.left > 0);
+  const counted = shop.supplies.filter((s) => s.kind === 'sheet goods');
+  const sheets = suppliesNow(counted, shop.pieces).filter((s) => s.left > 0);
   const sheetsM2 = sheets.length > 0 ? sheets.reduce((sum, s) => sum + s.left, 0) : null;
   const wet = shop.pieces
     .map((p) => ({ id: p.id, wet: wetOf(p, shop.products, nowMin) }))

@@ -426,7 +426,10 @@ export const benchRules: readonly Rule[] = [
     check: (context) => {
       const have = context.around.sheetsM2;
       if (have === null) return [];
-      const laid = context.run.filter(({ step }) => sheetWork.includes(step.kind));
+      // What is laid is no matter of what is in hand.
+      const laid = context.run.filter(
+        ({ step }) => sheetWork.includes(step.kind) && !context.times.get(step.id)?.logged,
+      );
       const [first] = laid;
       const need = laid.reduce(
         (sum, at) => sum + at.faces.reduce((a, f) => a + f.areaM2, 0) * at.step.areaFrac * sheetWaste,

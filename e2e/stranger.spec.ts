@@ -295,12 +295,16 @@ test('on a first visit the first act of the demo is pressed in the frame, as the
   const server = await ownServer();
   const context = await browser.newContext({ baseURL: server.at('/'), timezoneId: timeZone });
   const page = await context.newPage();
+  // The next minute too: it may have come by the time the page asks.
   const ready = async () => {
-    const atMin = String(Math.floor(Date.now() / 60_000));
-    return (await page.request.get('/api/opening', { params: { atMin, timeZone } })).status();
+    const nowMin = Math.floor(Date.now() / 60_000);
+    const asked = [nowMin, nowMin + 1].map((atMin) =>
+      page.request.get('/api/opening', { params: { atMin: String(atMin), timeZone } }),
+    );
+    return (await Promise.all(asked)).map((told) => told.status());
   };
   // A process that has just started, on a machine that does ten other things at once.
-  await expect.poll(ready, { timeout: 150_000 }).toBe(200);
+  await expect.poll(ready, { timeout: 150_000 }).toEqual([200, 200]);
   const go = await openFrame(page);
   const what = page.getByRole('main').getByRole('listitem').first();
   await expect(what).toContainText('Refreshment table');

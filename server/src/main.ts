@@ -31,7 +31,7 @@ const colouring = setInterval(() => {
 // Where nobody visits for the first time at the minute it is, OPENING=off spares the work.
 const teller = process.env.OPENING === 'off' ? null : openingProcess();
 const opening = teller && openingAhead(teller.tell, Intl.DateTimeFormat().resolvedOptions().timeZone, Date.now);
-const server = createHttpServer(createApp(dist, stream, scale, air, reader, opening?.ready));
+const server = createHttpServer(createApp(dist, stream, scale, air, reader, opening?.ready ?? (() => null)));
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
     error.code === 'EADDRINUSE'

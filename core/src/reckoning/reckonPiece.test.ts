@@ -192,15 +192,18 @@ describe('what happened', () => {
     const done = ['piece/photograph/1', 'top/degrease/1', 'top/rinse/1'].map((id) =>
       entry(stepOf(id), '2026-11-27T12:00:00Z'),
     );
-    const sanded = (startedAt: string, now: string) => {
-      const r = reckon(topOnly({ log: [...done, entry(stepOf('top/sand/1'), '', { startedAt, doneAt: null })] }), now);
+    const sanded = (startedAt: string, now: string, more: Partial<LogEntry> = {}) => {
+      const sand = entry(stepOf('top/sand/1'), '', { startedAt, doneAt: null, ...more });
+      const r = reckon(topOnly({ log: [...done, sand] }), now);
       return ['top/sand/2', 'top/clear/1'].map((id) => at(find(r, id)?.startMin));
     };
     // Saturday: the finer grits right behind the first, within 6 min; the clear coat in the hours of Monday.
     const [finer, clear] = sanded('2026-11-28T10:00:00Z', '2026-11-28T10:01:00Z');
     expect(finer).toBe('2026-11-28T10:06');
     expect(clear! > '2026-11-30T08:00').toBe(true);
-    // Begun on Friday and never told done: nobody is there.
+    // Paused, nobody is at it; nor at what was begun on Friday and never told done.
+    const pauses = [{ from: '2026-11-28T10:02:00Z', until: null }];
+    expect(sanded('2026-11-28T10:00:00Z', '2026-11-28T10:30:00Z', { pauses })[0]).toBe('2026-11-30T08:00');
     expect(sanded('2026-11-27T16:55:00Z', '2026-11-28T10:01:00Z')[0]).toBe('2026-11-30T08:00');
     // Within the hours nothing changes: what would not end in them waits for the next day.
     expect(sanded('2026-11-27T16:55:00Z', '2026-11-27T16:59:00Z')[0]).toBe('2026-11-30T08:00');

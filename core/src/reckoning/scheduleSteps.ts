@@ -112,14 +112,15 @@ function goesOnBehind(behind: readonly Step[], step: Step, log: ReadonlyMap<stri
 }
 
 /**
- * What somebody is at beyond the hours: it runs now, outside of them. What was begun longer ago than hands work at one go was
- * left, and not told done.
+ * What somebody is at beyond the hours: it runs now, outside of them, and is not paused. What was begun longer ago than hands
+ * work at one go was left, and not told done.
  */
 function beyondHours({ log, nowMin, calendar }: StepTimes): ReadonlySet<string> {
   if (calendar.shiftAt(nowMin).startMin <= nowMin) return new Set();
+  const runs = log.filter((e) => e.doneAt === null && !e.pauses?.some((p) => p.until === null));
   return new Set(
-    log.flatMap(({ step, startedAt, doneAt }) =>
-      startedAt !== null && doneAt === null && nowMin - minuteOf(startedAt) < oneShiftMin ? [step.id] : [],
+    runs.flatMap(({ step, startedAt }) =>
+      startedAt !== null && nowMin - minuteOf(startedAt) < oneShiftMin ? [step.id] : [],
     ),
   );
 }

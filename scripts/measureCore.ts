@@ -112,6 +112,7 @@ const contexts = pieces.map((piece) => {
           logged: s.status !== 'planned',
           handsOnMin: s.handsOnMin,
           highL: s.productL?.high ?? 0,
+          uses: s.uses,
         },
       ]),
     ),

@@ -1,3 +1,5 @@
+import type { SupplyKind } from '../workshop';
+
 /** A film of another piece that is not dust-free yet. Whole minutes since 1970. */
 export interface WetElsewhere {
   pieceName: string;
@@ -21,15 +23,19 @@ export interface SetBatch {
   batch: string;
 }
 
+/** Supplies whose next lot does not match the first. */
+export const matchedSupplies = ['sheet goods', 'cloth', 'paper'] as const satisfies readonly SupplyKind[];
+export type MatchedSupply = (typeof matchedSupplies)[number];
+
 /** What the rest of the workshop means for one piece. */
 export interface Around {
   wet: readonly WetElsewhere[];
   /** By product; only what has a container on the shelf. */
   stock: Readonly<Record<string, Stock>>;
   set: readonly SetBatch[];
-  /** Paper, veneer and cloth in hand, m²; null: not kept count of. */
-  sheetsM2: number | null;
+  /** Paper, veneer and cloth in hand, as much as steps use up in the same unit; what is not kept count of is left out. */
+  inHand: Readonly<Partial<Record<MatchedSupply, number>>>;
 }
 
 /** A piece alone in its workshop. */
-export const nothingAround: Around = { wet: [], stock: {}, set: [], sheetsM2: null };
+export const nothingAround: Around = { wet: [], stock: {}, set: [], inHand: {} };

@@ -1,4 +1,4 @@
-export { type Around, nothingAround, type SetBatch, type Stock, type WetElsewhere } from './Around';
+export { type Around, matchedSupplies, nothingAround, type SetBatch, type Stock, type WetElsewhere } from './Around';
 export { type Addition, additionRow, additionTable } from './additionTable';
 export { comesBefore, ownStepId } from './applyEdits';
 export { additionsOf, availableAdditions, availableLooks, type LookChoice, lookNames } from './availableLooks';

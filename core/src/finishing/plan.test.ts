@@ -331,7 +331,7 @@ describe('rules', () => {
       settings: shop.settings,
       house,
       lags: lagsOf({ run, products, house, wear: piece.wear }),
-      times: new Map([...times].map(([id, at]) => [id, { ...at, handsOnMin: 0, highL: 0 }])),
+      times: new Map([...times].map(([id, at]) => [id, { ...at, handsOnMin: 0, highL: 0, uses: [] }])),
       lightUseAtMin: null,
       nowMin: 0,
       air: null,

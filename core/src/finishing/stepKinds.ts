@@ -1,4 +1,4 @@
-import type { Method, PartKind, Product, ProductKind, StepKindId } from '../workshop';
+import type { Method, PartKind, Product, ProductKind, StepKindId, SupplyKind } from '../workshop';
 
 /** Hands-on minutes of a step; parts that are absent count nothing. */
 interface StepMinutes {
@@ -72,23 +72,7 @@ type Waste = 'dust' | 'rags' | 'sludge' | 'wash-water' | 'tape' | 'scraps';
 
 /** What a step uses up besides its product, by area, length or each time (typical from memory). */
 export interface Consumption {
-  what:
-    | 'abrasive sheet'
-    | 'scraper edge'
-    | 'rag'
-    | 'tack cloth'
-    | 'tape'
-    | 'film'
-    | 'gloves'
-    | 'brush'
-    | 'pad'
-    | 'roller'
-    | 'sheet goods'
-    | 'paper'
-    | 'foil'
-    | 'transfer'
-    | 'leaf'
-    | 'staples';
+  what: SupplyKind;
   unit: 'pieces' | 'm' | 'm²';
   perM2?: number;
   perMetre?: number;
@@ -401,7 +385,7 @@ export const stepKindTable = [
     {
       gives: ['close-own'],
       consumes: [
-        { what: 'sheet goods', unit: 'm²', perM2: 1.2, parts: ['covering'] },
+        { what: 'cloth', unit: 'm²', perM2: 1.2, parts: ['covering'] },
         { what: 'staples', unit: 'pieces', each: 150, parts: ['covering', 'webbing', 'dust-cover'] },
       ],
     },

@@ -70,4 +70,4 @@ export const noSummary = (pieceId: string, nowMin: number, issue: string): Piece
 });
 
 /** What of the surroundings a summary reads: films that are open, whose dust would be raised. Stock is a matter of the plan. */
-export const aroundSummary = ({ wet }: Around): Around => ({ wet, stock: {}, set: [], sheetsM2: null });
+export const aroundSummary = ({ wet }: Around): Around => ({ wet, stock: {}, set: [], inHand: {} });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { planIssues } from '../finishing';
+import { type Around, planIssues } from '../finishing';
 import { typicalSupplies } from '../products';
 import { supplyList } from '../stock';
 import { canOf } from '../stock/fixtures/canOf';
@@ -8,6 +8,7 @@ import {
   newWorkshop,
   type Piece,
   readWorkshopFile,
+  type SupplyKind,
   workshopFromFile,
   writeWorkshopFile,
 } from '../workshop';
@@ -85,10 +86,28 @@ describe('what the rest of the workshop means for a piece', () => {
     const sheet = typicalSupplies.find((s) => s.kind === 'sheet goods')!;
     const supplies = [{ ...sheet, left: 1.5, counts: [{ at: '2026-01-05T08:00:00Z', was: 0, found: 1.5 }] }];
     const around = workshopAround({ ...shop([{ ...laid, log }]), supplies }, nowMin)(table, []);
-    expect(around.sheetsM2).toBeCloseTo(0.3, 9);
+    expect(around.inHand['sheet goods']).toBeCloseTo(0.3, 9);
     // It was counted 1.5 m² and takes about half a square metre: what is left is short for the top again, and no matter once it is laid.
     expect(ids(table, { ...usualWorld, around })).toContain('APP-11');
     expect(ids(laid, { ...usualWorld, around })).not.toContain('APP-11');
+  });
+  it('paper, veneer and cloth are each held against their own kind', () => {
+    const table: Piece = jobs['console table veneered anew'];
+    const counter: Piece = jobs['counter of laminate papered, its edges kept from the gun'];
+    const sheets = stepsOf(counter).find((s) => s.kind === 'paper')!.count;
+    const inHand = (kind: SupplyKind, left: number) => {
+      const supplies = [{ ...typicalSupplies.find((s) => s.kind === kind)!, left }];
+      return workshopAround({ ...shop([]), supplies }, nowMin)(counter, []);
+    };
+    const short = (piece: Piece, around: Around) =>
+      reckon(piece, { ...usualWorld, around }).findings.find((f) => f.ruleId === 'APP-11')?.sentence;
+    expect(sheets).toBeGreaterThan(2);
+    expect(short(counter, inHand('paper', sheets - 1))).toBe(
+      `Carcass: ${sheets} sheets with waste and pattern, ${sheets - 1} sheets in hand; 1 sheet short.`,
+    );
+    expect(short(counter, inHand('paper', sheets))).toBeUndefined();
+    for (const kind of ['paper', 'cloth'] as const) expect(short(table, inHand(kind, 0.01))).toBeUndefined();
+    expect(short(table, inHand('sheet goods', 0.01))).toMatch(/ m² with waste and pattern, 0\.01 m² in hand; /);
   });
   it('what cannot be bought again has to do for the whole set', () => {
     const painted = { ...paintedBoard, id: 'p', name: 'P' };

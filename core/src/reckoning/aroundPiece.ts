@@ -1,4 +1,4 @@
-import { type Around, stepKind } from '../finishing';
+import { type Around, matchedSupplies, stepKind } from '../finishing';
 import { suppliesNow, usableStock } from '../stock';
 import { minuteOf } from '../units';
 import {
@@ -90,9 +90,17 @@ const batchesOf = (piece: Piece): Around['set'] =>
 export function workshopAround(shop: Shop, nowMin: number): (piece: Piece, productIds: Iterable<string>) => Around {
   const shelf = usableStock(shop.containers, shop.products, nowMin);
   // Only what lies there is counted: with none in hand the plan orders it.
-  const counted = shop.supplies.filter((s) => s.kind === 'sheet goods');
-  const sheets = suppliesNow(counted, shop.pieces).filter((s) => s.left > 0);
-  const sheetsM2 = sheets.length > 0 ? sheets.reduce((sum, s) => sum + s.left, 0) : null;
+  const kinds: readonly string[] = matchedSupplies;
+  const supplies = suppliesNow(
+    shop.supplies.filter((s) => kinds.includes(s.kind)),
+    shop.pieces,
+  );
+  const inHand = Object.fromEntries(
+    matchedSupplies.flatMap((kind) => {
+      const left = supplies.reduce((sum, s) => sum + (s.kind === kind ? s.left : 0), 0);
+      return left > 0 ? [[kind, left]] : [];
+    }),
+  );
   const wet = shop.pieces
     .map((p) => ({ id: p.id, wet: wetOf(p, shop.products, nowMin) }))
     .filter((w) => w.wet.length > 0);
@@ -116,7 +124,7 @@ export function workshopAround(shop: Shop, nowMin: number): (piece: Piece, produ
         piece.setName === null
           ? []
           : shop.pieces.filter((p) => p.id !== piece.id && p.setName === piece.setName).flatMap(batchesOf),
-      sheetsM2,
+      inHand,
     };
   };
 }

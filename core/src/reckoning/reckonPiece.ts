@@ -419,6 +419,7 @@ export function reckonPiece(input: ReckonInput): Result<Reckoning> {
         logged: s.status !== 'planned',
         handsOnMin: s.handsOnMin,
         highL: s.actualL ?? s.productL?.high ?? 0,
+        uses: s.uses,
       },
     ]),
   );

@@ -231,6 +231,7 @@ export const supplyKinds = [
   'brush',
   'pad',
   'sheet goods',
+  'cloth',
   'paper',
   'foil',
   'transfer',

@@ -7,7 +7,7 @@ import type { House } from '../houseRules';
 import type { LagOnSurface } from '../lagsOf';
 import { zonesApart } from '../members';
 import type { StepStates } from '../runPlan';
-import { stepKind } from '../stepKinds';
+import { type Consumption, stepKind } from '../stepKinds';
 import type { SurfaceState } from '../surfaceState';
 import type { Fix } from './Fix';
 
@@ -48,6 +48,8 @@ export interface StepTime {
   handsOnMin: number;
   /** Litres of its product, high end; what was logged as it was. */
   highL: number;
+  /** What it uses up besides. */
+  uses: readonly (Pick<Consumption, 'what' | 'unit'> & { amount: number })[];
 }
 
 /** Air as last read; the surface is null where it was not measured. */

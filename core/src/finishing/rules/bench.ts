@@ -2,7 +2,8 @@ import { airVerdict } from '../../climate';
 import { brushEfficiencyFrac, wetFilmUm } from '../../coverage';
 import { batchesNeeded, placingMinutes, usualMixTempC } from '../../mixing';
 import type { Product, Step } from '../../workshop';
-import { isSprayed, stepKind } from '../stepKinds';
+import { matchedSupplies } from '../Around';
+import { type Consumption, isSprayed, stepKind } from '../stepKinds';
 import { otherProduct, putBefore } from './Fix';
 import {
   apartIn,
@@ -26,6 +27,16 @@ import {
 const airHoldsMin = 180;
 /** Largest band of colour that can be kept wet by hand, m² (from memory). */
 const keptWetM2 = 0.6;
+
+/** Whole sheets, or square metres to the hundredth: what is needed is rounded up, what is there down. */
+function sheetsSaid<K extends string>(amounts: Record<K, number>, unit: Consumption['unit']): Record<K, string> {
+  const [each, digits] = unit === 'pieces' ? [1, 0] : [100, 2];
+  const said = ([key, x]: [string, number]) => {
+    const round = key === 'have' ? Math.floor(x * each + 1e-9) : Math.ceil(x * each - 1e-9);
+    return [key, `${(round / each).toFixed(digits)} ${unit === 'pieces' ? (round === 1 ? 'sheet' : 'sheets') : unit}`];
+  };
+  return Object.fromEntries(Object.entries<number>(amounts).map(said)) as Record<K, string>;
+}
 
 const litres = (x: number): string => (x < 1 ? `${Math.ceil(x * 1000)} ml` : `${x.toFixed(2)} L`);
 
@@ -423,28 +434,28 @@ export const benchRules: readonly Rule[] = [
     tag: 'computed',
     why: 'Paper, veneer and cloth of another lot do not match: short means laid again.',
     remedies: ['Order the rest of the same lot', 'Lay it out again'],
-    check: (context) => {
-      const have = context.around.sheetsM2;
-      if (have === null) return [];
-      // What is laid is no matter of what is in hand.
-      const laid = context.run.filter(
-        ({ step }) => sheetWork.includes(step.kind) && !context.times.get(step.id)?.logged,
-      );
-      const [first] = laid;
-      const need = laid.reduce(
-        (sum, at) => sum + at.faces.reduce((a, f) => a + f.areaM2, 0) * at.step.areaFrac * sheetWaste,
-        0,
-      );
-      const short = need - have;
-      return first && short > 1e-9
-        ? [
-            {
-              step: first.step,
-              sentence: `${where(first.step)}: ${need.toFixed(2)} m² with waste and pattern, ${have.toFixed(2)} m² in hand; ${short.toFixed(2)} m² short.`,
-            },
-          ]
-        : [];
-    },
+    check: (context) =>
+      matchedSupplies.flatMap((what) => {
+        const have = context.around.inHand[what];
+        // What is laid is no matter of what is in hand.
+        const uses = context.run.flatMap(({ step }) => {
+          const at = context.times.get(step.id);
+          const use = at?.logged ? undefined : at?.uses.find((u) => u.what === what);
+          return use ? [{ step, ...use }] : [];
+        });
+        const [first] = uses;
+        if (have === undefined || !first) return [];
+        const need = uses.reduce((sum, u) => sum + u.amount, 0);
+        const amounts = { need, have, short: need - have };
+        if (amounts.short <= 1e-9) return [];
+        const said = sheetsSaid(amounts, first.unit);
+        return [
+          {
+            step: first.step,
+            sentence: `${where(first.step)}: ${said.need} with waste and pattern, ${said.have} in hand; ${said.short} short.`,
+          },
+        ];
+      }),
   },
   {
     id: 'APP-12',
@@ -502,7 +513,3 @@ export const benchRules: readonly Rule[] = [
       })),
   },
 ];
-
-const sheetWork: readonly Step['kind'][] = ['paper', 'line', 're-veneer'];
-/** Waste and pattern of sheets laid on a face (from memory). */
-const sheetWaste = 1.15;

@@ -1,3 +1,4 @@
+import { typicalSupplies } from '@cosmesis/core/products';
 import { suppliesNow } from '@cosmesis/core/stock';
 import { type SupplyKind, supplyKinds } from '@cosmesis/core/workshop';
 import Stack from '@mui/material/Stack';
@@ -17,8 +18,6 @@ export function SuppliesList() {
   const all = Object.values(supplies);
   const now = useMemo(() => suppliesNow(Object.values(supplies), Object.values(pieces)), [supplies, pieces]);
   const free = supplyKinds.filter((k) => !all.some((s) => s.kind === k));
-  const unitOf = (kind: SupplyKind) =>
-    (kind === 'tape' ? 'm' : kind === 'film' || kind === 'sheet goods' ? 'm²' : 'pieces') as 'm' | 'm²' | 'pieces';
   const add = (kind: SupplyKind) => {
     const id = newId();
     theStore().transact(`Count ${kind}`, (draft) => {
@@ -26,7 +25,7 @@ export function SuppliesList() {
         id,
         kind,
         name: kind,
-        unit: unitOf(kind),
+        unit: typicalSupplies.find((s) => s.kind === kind)!.unit,
         packs: [],
         left: 0,
         reorderAt: null,

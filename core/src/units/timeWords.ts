@@ -54,8 +54,7 @@ export function aboutTime(minutes: number): string {
   return duration(Math.round(minutes / step) * step);
 }
 
-const yearOf = (minute: number, timeZone: string): string =>
-  new Intl.DateTimeFormat('en-GB', { year: 'numeric', timeZone }).format(minute * 60_000);
+const yearOf = (minute: number, timeZone: string): string => format(minute, timeZone, { year: 'numeric' });
 
 /** A day with its year where that is another one than now. */
 export const dateName = (minute: number, nowMin: number, timeZone: string): string =>

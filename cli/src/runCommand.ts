@@ -4,7 +4,7 @@ import { taughtWorkshop } from '@cosmesis/core/learning';
 import { matchFor } from '@cosmesis/core/matching';
 import { makePaper, type PaperDocument, type PaperInput, type PaperKind, paperDocument } from '@cosmesis/core/papers';
 import { buildFaces, shapeOf, zonesOf } from '@cosmesis/core/piece';
-import { typicalSupplies } from '@cosmesis/core/products';
+import { withTypicalSupplies } from '@cosmesis/core/products';
 import {
   conflictWords,
   type Reckoning,
@@ -145,9 +145,8 @@ export function paperOf(kind: PaperKind, text: string, pieceId: string, now?: st
     const order = new Map(schedule.placed.map((p) => [p.id, p.startMin]));
     ready = rehearsed(problem, order, offerRuns, seed).pieces.find((p) => p.pieceId === pieceId) ?? null;
   }
-  const own = Object.values(supplies);
   const input = { piece, reckoning: told.value, products, settings, mixes, nowMin, ready };
-  const paper = makePaper(kind, { ...input, supplies: own.length > 0 ? own : typicalSupplies });
+  const paper = makePaper(kind, { ...input, supplies: withTypicalSupplies(Object.values(supplies)) });
   return good(paperDocument(paper, settings), read.warnings);
 }
 

@@ -3,10 +3,10 @@ import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
 import { perform } from '../deeds';
 import { demoWorkshop } from '../demo';
-import { typicalSupplies } from '../products';
+import { typicalSupplies, withTypicalSupplies } from '../products';
 import { reckonPiece } from '../reckoning';
 import { instantOf, minuteOf } from '../units';
-import { type LogEntry, noMoney, type Piece, type PieceMoney } from '../workshop';
+import { type LogEntry, noMoney, type Piece, type PieceMoney, type Supply } from '../workshop';
 import { type Earned, earned, earnedBy, earnedToCsv, minutesWorked } from './index';
 
 const nowMin = minuteOf('2026-11-25T10:07:00+00:00');
@@ -99,6 +99,17 @@ describe('what a piece earned', () => {
     expect(byName['Finishing materials, by what goes on']).toBeGreaterThan(told.totals.price * 10);
     expect(byName['Abrasives, tape, gloves and the like']).toBeGreaterThan(0);
     expect(byName['Rent, light and tools']).toBeUndefined();
+  });
+  it('what is used up costs what it costs, whichever of it the workshop keeps count of', () => {
+    const told = reckoned(demo.pieces[id]!);
+    const used = (own: readonly Supply[]) =>
+      earned(demo.pieces[id]!, told, { currency: 'GBP' }, withTypicalSupplies(own)).costs.find((c) =>
+        c.name.startsWith('Abrasives'),
+      )!.minor;
+    const gloves = typicalSupplies.find((s) => s.kind === 'gloves')!;
+    const dearer = { ...gloves, packs: gloves.packs.map((p) => ({ ...p, price: p.price * 10 })) };
+    expect(used([gloves])).toBe(used([]));
+    expect(used([dearer])).toBeGreaterThan(used([]));
   });
 
   it('adds up to the last minor unit in currencies with 0, 2 and 3 digits', () => {

@@ -3,4 +3,4 @@ export { ownProduct } from './ownProduct';
 export { pricePerL } from './pricePerL';
 export { noWait, productWait, type Wait } from './productValues';
 export { typicalProducts } from './typicalProducts';
-export { typicalSupplies } from './typicalSupplies';
+export { typicalSupplies, withTypicalSupplies } from './typicalSupplies';

@@ -37,3 +37,9 @@ export const typicalSupplies: readonly Supply[] = [
   supply('leaf', 'Imitation leaf, books of 25', 'm²', [0.49, 9], [4.9, 70]),
   supply('staples', 'Upholstery staples', 'pieces', [1000, 5], [5000, 16]),
 ];
+
+/** What a workshop keeps count of, and typical supplies of every other kind: what is used up has a price, counted or not. */
+export const withTypicalSupplies = (own: readonly Supply[]): Supply[] => [
+  ...own,
+  ...typicalSupplies.filter((t) => !own.some((s) => s.kind === t.kind)),
+];

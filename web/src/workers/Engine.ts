@@ -24,7 +24,7 @@ import {
 import type { Side } from '@cosmesis/core/merge';
 import { type Deal, type Earned, earned, type SeenAtMarket, type WorthBuying, worthBuying } from '@cosmesis/core/money';
 import type { Paper, PaperInput, PaperKind } from '@cosmesis/core/papers';
-import { typicalSupplies } from '@cosmesis/core/products';
+import { withTypicalSupplies } from '@cosmesis/core/products';
 import {
   type AirAhead,
   type AirNow,
@@ -86,6 +86,7 @@ import {
   type Piece,
   type Product,
   type Reading,
+  type Supply,
   type Workshop,
   type ZoneId,
 } from '@cosmesis/core/workshop';
@@ -358,6 +359,10 @@ export class Engine {
       const around = own ? roomsOf(w, nowMin).of(own) : null;
       return good(airNow(w, spaceId, this.coatsAhead(spaceId), nowMin, around));
     });
+  }
+
+  private supplies(): Supply[] {
+    return withTypicalSupplies(Object.values(this.open().supplies));
   }
 
   /** Products of the coats to come in a space, as far as they are worked out. */
@@ -812,8 +817,7 @@ export class Engine {
         const order = new Map(best.placed.map((p) => [p.id, p.startMin]));
         ready = rehearsed(problem, order, offerRuns, seed).pieces.find((p) => p.pieceId === pieceId) ?? null;
       }
-      const own = Object.values(this.open().supplies);
-      const supplies = own.length > 0 ? own : typicalSupplies;
+      const supplies = this.supplies();
       const { settings, mixes } = this.open();
       const input = { piece, reckoning: told.value, products, settings, supplies, mixes, nowMin, ready };
       return good(makePaper(kind, input));
@@ -857,8 +861,7 @@ export class Engine {
   worth(seen: SeenAtMarket, deal: Deal, nowMin: number): Result<WorthBuying> {
     return guarded(() => {
       const w = this.open();
-      const own = Object.values(w.supplies);
-      const supplies = own.length > 0 ? own : typicalSupplies;
+      const supplies = this.supplies();
       const { own: others } = this.sought(nowMin, 0);
       const input = { products: w.products, settings: w.settings, nowMin, rooms: roomsOf(w, nowMin) };
       return worthBuying(seen, deal, { input, settings: w.settings, supplies, others });
@@ -881,9 +884,8 @@ export class Engine {
   /** What pieces cost and brought; pieces that cannot be worked out are left out. */
   earned(pieceIds: readonly string[], nowMin: number): Result<Earned[]> {
     return guarded(() => {
-      const { settings, supplies } = this.open();
-      const own = Object.values(supplies);
-      const packs = own.length > 0 ? own : typicalSupplies;
+      const { settings } = this.open();
+      const packs = this.supplies();
       return good(
         pieceIds.flatMap((id) => {
           const asked = this.input(id, nowMin);

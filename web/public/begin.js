@@ -17,7 +17,9 @@
       // The demo is dated from one minute, whoever makes it.
       window.cosmesisAtMin ??= Math.floor(Date.now() / 60_000);
       const nowMin = window.cosmesisAtMin;
-      window.cosmesisWorker.postMessage({ type: 'begin', nowMin, timeZone: timeZone || 'UTC' });
+      // Where one piece or a setting is looked at, the others wait for a rest.
+      const all = /^(rack|buy|shelf|mix|air|pieces)?\/?$/.test(location.pathname.slice(root.length));
+      window.cosmesisWorker.postMessage({ type: 'begin', nowMin, timeZone: timeZone || 'UTC', all });
     }
   }
 })();

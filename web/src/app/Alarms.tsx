@@ -7,7 +7,7 @@ import { Link, useNavigate } from 'react-router';
 import { readAlarmBook, wantsAlarms, writeAlarmBook } from '../store/alarmBook';
 import { appRoot } from '../store/appRoot';
 import { useNowMin } from '../store/useNowMin';
-import { useSummaries } from '../store/useSummaries';
+import { none, useSummaries } from '../store/useSummaries';
 import { useParts } from '../store/useWorkshop';
 import { toMix, toPiece } from '../ui/links';
 import { say } from '../ui/say';
@@ -62,7 +62,7 @@ async function notify(alarm: Alarm): Promise<void> {
  */
 export default function Alarms() {
   const { id, pieces, mixes, settings } = useParts('id', 'pieces', 'mixes', 'settings');
-  const { byId, missing } = useSummaries();
+  const { byId, missing } = useSummaries(none);
   const nowMin = useNowMin();
   const navigate = useNavigate();
   const [missed, setMissed] = useState<readonly Alarm[]>([]);

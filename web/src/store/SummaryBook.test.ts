@@ -3,14 +3,14 @@ import { type Draw, noSummary, type PieceSummary } from '@cosmesis/core/reckonin
 import type { Result } from '@cosmesis/core/units';
 import type { Workshop } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
-import { SummaryBook } from './SummaryBook';
+import { SummaryBook, type Wanted } from './SummaryBook';
 
 const start = 29_700_000;
 const demo = demoWorkshop(start, 'Europe/London');
 
-function bench(fresh = 60) {
+function bench(fresh = 60, wanted: Wanted = 'all') {
   let now = start;
-  let later: (() => void)[] = [];
+  let later: { work: () => void; ms: number }[] = [];
   const asked: (readonly string[])[] = [];
   let answer: (told: Result<PieceSummary[]>) => void = () => {};
   const book = new SummaryBook({
@@ -21,14 +21,16 @@ function bench(fresh = 60) {
         answer = resolve;
       });
     },
-    later: (work) => void later.push(work),
+    later: (work, ms) => void later.push({ work, ms }),
   });
-  const settle = async () => {
+  book.subscribe(() => {}, wanted);
+  /** What waits no longer than that goes on, ms. */
+  const settle = async (most = Number.POSITIVE_INFINITY) => {
     await Promise.resolve();
     await Promise.resolve();
-    const due = later;
-    later = [];
-    for (const work of due) work();
+    const due = later.filter((l) => l.ms <= most);
+    later = later.filter((l) => l.ms > most);
+    for (const { work } of due) work();
   };
   return {
     book,
@@ -40,7 +42,7 @@ function bench(fresh = 60) {
       book.tick();
     },
     /** Answers what was asked last. */
-    async answer(ok = true) {
+    async answer(ok = true, most?: number) {
       const ids = asked.at(-1)!;
       answer(
         ok
@@ -55,12 +57,12 @@ function bench(fresh = 60) {
             }
           : { ok: false, issues: [{ code: 'x', path: '', message: 'x' }] },
       );
-      await settle();
+      await settle(most);
     },
-    async answerAll() {
+    async answerAll(most?: number) {
       for (let n = -1; n !== asked.length; ) {
         n = asked.length;
-        await this.answer();
+        await this.answer(true, most);
       }
     },
   };
@@ -117,6 +119,37 @@ describe('the book of summaries', () => {
     b.pass(2);
     await b.answerAll();
     expect(new Set(b.asked.slice(then).flat()).size).toBe(b.book.get().all - 1);
+  });
+  it('where one piece is looked at the others wait until nothing changed for a while, or until somebody looks at them', async () => {
+    const soonMs = 1000;
+    const [one, two] = planned;
+    const b = bench(60, [one!]);
+    b.book.follow(demo);
+    await b.answerAll(soonMs);
+    expect(b.asked).toEqual([[one]]);
+    // A change while they wait: they wait anew, and what is looked at does not.
+    b.book.follow({ ...demo, pieces: { ...demo.pieces, [one!]: { ...demo.pieces[one!]!, note: 'cracked' } } });
+    await b.settle(soonMs);
+    expect(b.asked).toEqual([[one], [one]]);
+    await b.answer(true, soonMs);
+    await b.settle();
+    expect(b.asked).toHaveLength(2);
+    await b.settle();
+    expect(b.asked).toHaveLength(3);
+    await b.answerAll();
+    expect(b.book.get().missing).toBe(0);
+
+    const other = bench(60, []);
+    other.book.follow(demo);
+    expect(other.asked).toEqual([]);
+    const leave = other.book.subscribe(() => {}, [two!]);
+    expect(other.asked).toEqual([[two]]);
+    await other.answer(true, soonMs);
+    expect(other.asked).toHaveLength(1);
+    leave();
+    other.book.subscribe(() => {});
+    await other.answerAll(soonMs);
+    expect(other.book.get().missing).toBe(0);
   });
   it('tells when a piece takes something else than before, and which; nothing where it takes the same', async () => {
     const b = bench();

@@ -33,8 +33,11 @@ const atATime = 8;
 /** The screen follows at most this often while some, or very many, are worked out, ms. */
 const tellEveryMs = { some: 250, many: 1000 };
 const many = 100;
-/** Summaries wait so long after a change, ms. */
-const restMs = 50;
+/** Summaries wait so long after a change, ms: those that are looked at, and the others. */
+const restMs = { wanted: 50, others: 1500 };
+
+/** Whose summaries are looked at. What else there is to work out waits for a rest. */
+export type Wanted = 'all' | readonly string[];
 
 /**
  * Summaries of every piece of the workshop, worked out in the background, those first that are under way; again only where the
@@ -46,7 +49,7 @@ export class SummaryBook {
   private book: Book = { byId: new Map(), all: 0, missing: 0, turns: 0, turnsOf: new Map() };
   private turns = 0;
   private turnsOf = new Map<string, number>();
-  private readonly listeners = new Set<() => void>();
+  private readonly listeners = new Map<() => void, Wanted>();
   private asking = false;
   private telling = false;
   private untold = false;
@@ -54,15 +57,29 @@ export class SummaryBook {
   /** What is due, the first one last; null: to be looked through again. */
   private waiting: Piece[] | null = null;
   private isFirst = true;
+  /** Changes of the workshop so far; of those that are waited after, the last one: null where nothing waits. */
+  private changes = 0;
+  private waitsAfter: number | null = null;
+  private atRest = false;
 
   constructor(private readonly means: BookMeans) {}
 
   get = (): Book => this.book;
 
-  subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
+  subscribe = (listener: () => void, wanted: Wanted = 'all'): (() => void) => {
+    this.listeners.set(listener, wanted);
+    // What somebody looks at now is worked out now.
+    if (wanted.length > 0) {
+      this.waiting = null;
+      this.work();
+    }
     return () => this.listeners.delete(listener);
   };
+
+  private isWanted(pieceId: string): boolean {
+    for (const wanted of this.listeners.values()) if (wanted === 'all' || wanted.includes(pieceId)) return true;
+    return false;
+  }
 
   /** The workshop as it is now. */
   follow(workshop: Workshop | null): void {
@@ -71,6 +88,8 @@ export class SummaryBook {
     this.workshop = workshop;
     this.waiting = null;
     this.isFirst = true;
+    this.changes += 1;
+    this.atRest = false;
     // How much there is to work out is known at once.
     if (other) this.tell();
     if (!workshop) return;
@@ -92,7 +111,20 @@ export class SummaryBook {
     this.means.later(() => {
       this.resting = false;
       this.work();
-    }, restMs);
+    }, restMs.wanted);
+  }
+
+  /** Goes on with what nobody looks at once nothing changed for a while. */
+  private workAtRest(): void {
+    if (this.waitsAfter !== null) return;
+    this.waitsAfter = this.changes;
+    this.means.later(() => {
+      this.atRest = this.waitsAfter === this.changes;
+      this.waitsAfter = null;
+      if (!this.atRest) return this.workAtRest();
+      this.waiting = null;
+      this.work();
+    }, restMs.others);
   }
 
   /** The clock went on. */
@@ -130,10 +162,14 @@ export class SummaryBook {
     // The first one after a change comes alone, so that something is there soon.
     const most = this.isFirst ? 1 : atATime;
     this.isFirst = false;
+    let others = false;
     while (some.length < most && this.waiting.length > 0) {
       const piece = this.waiting.pop()!;
-      if (workshop.pieces[piece.id] === piece && this.isDue(workshop, piece)) some.push(piece);
+      if (workshop.pieces[piece.id] !== piece || !this.isDue(workshop, piece)) continue;
+      if (this.atRest || this.isWanted(piece.id)) some.push(piece);
+      else others = true;
     }
+    if (others) this.workAtRest();
     return some;
   }
 
@@ -192,6 +228,6 @@ export class SummaryBook {
     const byId = new Map([...this.entries].map(([id, e]) => [id, e.summary]));
     const missing = planned.filter((p) => !byId.has(p.id)).length;
     this.book = { byId, all: planned.length, missing, turns: this.turns, turnsOf: new Map(this.turnsOf) };
-    for (const listener of this.listeners) listener();
+    for (const listener of [...this.listeners.keys()]) listener();
   }
 }

@@ -5,7 +5,7 @@ import { callCore } from '../workers/callCore';
 import { useInstruments } from './instruments';
 import { nameOf } from './nameOf';
 import { useNowMin } from './useNowMin';
-import { useSummaries } from './useSummaries';
+import { none, useSummaries } from './useSummaries';
 import { useParts } from './useWorkshop';
 
 /** So many pieces that are worked out say enough of what is to be coated. */
@@ -15,7 +15,7 @@ const askedFrom = 12;
 export function useAirNow(pieceId: string | null): AirNow | undefined {
   const parts = useParts('id', 'settings', 'readings', 'pieces');
   const nowMin = useNowMin();
-  const book = useSummaries();
+  const book = useSummaries(none);
   const heard = useInstruments();
   const { id, settings, readings, pieces } = parts;
   const own = pieceId === null ? undefined : pieces[pieceId];

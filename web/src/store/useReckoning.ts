@@ -8,7 +8,7 @@ import type { Reckoned } from '../workers/Engine';
 import { nameOf } from './nameOf';
 import { onScreen, type Reckonings, reckonAll, reckonKey, shopKey, shopParts } from './reckoningsOnScreen';
 import { useNowMin } from './useNowMin';
-import { useSummaries } from './useSummaries';
+import { none, useSummaries } from './useSummaries';
 import { useParts } from './useWorkshop';
 
 const asked = { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false };
@@ -20,7 +20,7 @@ export const useShopKey = (): string => shopKey(useParts(...shopParts), useNowMi
 export function useReckonings(pieces: readonly Piece[]): Reckonings | undefined {
   const shop = useParts(...shopParts);
   const nowMin = useNowMin();
-  const book = useSummaries();
+  const book = useSummaries(none);
   const ids = pieces.map((p) => p.id);
   const key = pieces.length === 0 ? null : reckonKey(pieces, shop, nowMin, book);
   const shown = useRef({ ids, key }).current;

@@ -1,7 +1,7 @@
 import type { Draw } from '@cosmesis/core/reckoning';
-import { useSyncExternalStore } from 'react';
+import { useCallback, useSyncExternalStore } from 'react';
 import { callCore } from '../workers/callCore';
-import { type Book, SummaryBook } from './SummaryBook';
+import { type Book, SummaryBook, type Wanted } from './SummaryBook';
 
 const book = new SummaryBook({
   nowMin: () => Math.floor(Date.now() / 60_000),
@@ -12,14 +12,26 @@ const book = new SummaryBook({
 /** The book of this page. */
 export const theBook = (): SummaryBook => book;
 
-/** Summaries of all pieces, as far as they are worked out. */
-export const useSummaries = (): Book => useSyncExternalStore(book.subscribe, book.get);
+/**
+ * Summaries of all pieces, as far as they are worked out.
+ * @param wanted those that are worked out without waiting for a rest
+ */
+export function useSummaries(wanted: Wanted = 'all'): Book {
+  const name = wanted === 'all' ? wanted : wanted.join('/');
+  const subscribe = useCallback(
+    (listener: () => void) => book.subscribe(listener, name === 'all' ? name : name.split('/').filter(Boolean)),
+    [name],
+  );
+  return useSyncExternalStore(subscribe, book.get);
+}
+/** For what goes with every screen: the pieces are worked out when there is a rest, or sooner where another part looks at them. */
+export const none: Wanted = [];
 
 let flat: { of: Book; draws: readonly Draw[] } | undefined;
 
 /** What all pieces will take off the shelf, as far as it is worked out. */
-export function useDraws(): readonly Draw[] {
-  const now = useSummaries();
+export function useDraws(wanted: Wanted = 'all'): readonly Draw[] {
+  const now = useSummaries(wanted);
   if (flat?.of !== now) flat = { of: now, draws: [...now.byId.values()].flatMap((s) => s.draws) };
   return flat.draws;
 }

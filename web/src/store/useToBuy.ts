@@ -31,8 +31,9 @@ export function useToBuy(of: { but: ReadonlySet<string> } | { only: string }): T
   );
   const left = useMemo(() => suppliesNow(Object.values(supplies), Object.values(pieces)), [supplies, pieces]);
   const nowMin = useNowMin();
-  const draws = useDraws();
-  const { byId } = useSummaries();
+  const wanted = 'only' in of ? [of.only] : 'all';
+  const draws = useDraws(wanted);
+  const { byId } = useSummaries(wanted);
   const name = 'only' in of ? of.only : `but/${[...of.but].sort().join()}`;
   const counts = (pieceId: string) => ('only' in of ? pieceId === of.only : !of.but.has(pieceId));
   // biome-ignore lint/correctness/useExhaustiveDependencies: the name says which pieces

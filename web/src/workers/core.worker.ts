@@ -70,9 +70,10 @@ function restSoon(): void {
 }
 
 /** Works the demo out while the page is not yet there to ask for it, piece by piece, so that a question never waits long. */
-async function beginDemo(nowMin: number, timeZone: string): Promise<void> {
+async function beginDemo(nowMin: number, timeZone: string, all: boolean): Promise<void> {
   const { port1, port2 } = new MessageChannel();
-  for (const id of engine.begin(nowMin, timeZone)) {
+  const ids = engine.begin(nowMin, timeZone);
+  for (const id of all ? ids : []) {
     await engine.summariesOf([id], nowMin);
     await new Promise((resolve) => {
       port1.onmessage = resolve;
@@ -83,7 +84,7 @@ async function beginDemo(nowMin: number, timeZone: string): Promise<void> {
 }
 
 addEventListener('message', ({ data }: MessageEvent<ToWorker>) => {
-  if (data.type === 'begin') return void beginDemo(data.nowMin, data.timeZone).catch(() => {});
+  if (data.type === 'begin') return void beginDemo(data.nowMin, data.timeZone, data.all).catch(() => {});
   if (data.type === 'changes') {
     engine.apply(data.changes);
     mirrored = data.changes.workshopId;

@@ -12,8 +12,8 @@ export type AnswerOf<K extends CallName> = Awaited<ReturnType<Calls[K]>>;
 /** To the worker. */
 export type ToWorker =
   | { type: 'changes'; changes: Changes }
-  /** A first visit: the demo will be asked for. */
-  | { type: 'begin'; nowMin: number; timeZone: string }
+  /** A first visit: the demo will be asked for. @param all its pieces will be looked at */
+  | { type: 'begin'; nowMin: number; timeZone: string; all: boolean }
   | { type: 'call'; id: number; name: CallName; args: readonly unknown[] };
 
 /** From the worker. */

@@ -7,7 +7,7 @@ import { lazy, Suspense, useState } from 'react';
 import { useLocation } from 'react-router';
 import { useAirNow } from '../../store/useAirNow';
 import { useNowMin } from '../../store/useNowMin';
-import { useSummaries } from '../../store/useSummaries';
+import { none, useSummaries } from '../../store/useSummaries';
 import { useParts } from '../../store/useWorkshop';
 import { mayNotWords, mayWords } from './airWords';
 
@@ -53,7 +53,7 @@ export function AirStrip() {
   const { settings, readings } = useParts('settings', 'readings');
   const { pathname } = useLocation();
   const pieceId = /^\/pieces\/([^/]+)/.exec(pathname)?.[1] ?? null;
-  const { missing } = useSummaries();
+  const { missing } = useSummaries(none);
   const nowMin = useNowMin();
   const air = useAirNow(pieceId);
   const [asking, setAsking] = useState(false);

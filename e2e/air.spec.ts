@@ -68,57 +68,58 @@ test('a can on a cold shelf is said to be brought in before it is needed, is bro
   await expect(can).toHaveCount(0);
 });
 
-test('a forecast is taken from CSV and moves the plan; one that cannot be meant is refused, and nothing is lost', async ({
+test('a forecast is taken from CSV or refused; a space is described by one who begins, and waits are told for its air', async ({
   page,
 }) => {
   await openFresh(page, '/air?space=platform');
-  const sources = page.getByRole('region', { name: 'Where it is known from' });
-  await expect(sources).toContainText('taken 35 min ago from a file');
-  const take = (name: string, text: string) =>
-    sources
-      .getByLabel('Take a forecast (CSV)')
-      .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
-  await take(
-    'heat.csv',
-    forecast(48, () => 64),
-  );
-  await expect(sources).toContainText(
-    'heat.csv was not taken. In row 2 it is 64 °C, which cannot be: if the file has °F',
-  );
-  await expect(sources).toContainText('taken 35 min ago');
-  await take(
-    'cold.csv',
-    forecast(48, () => -3),
-  );
-  await expect(sources).toContainText('taken 0 min ago from a file');
-  await expect(page.getByRole('region', { name: 'Now', exact: true })).toContainText('-3.0 °C');
-  await page.keyboard.press('Control+z');
-  await expect(sources).toContainText('taken 35 min ago');
-});
-
-test('a space is described by one who begins, and waits are told for its air', async ({ page }) => {
-  await openFresh(page, '/air');
-  await page.getByRole('button', { name: 'Another space' }).click();
-  const dialog = page.getByRole('dialog', { name: 'A space where pieces stand' });
-  await dialog.getByLabel('Heated to, °C').fill('60');
-  await dialog.getByRole('button', { name: 'Keep this space' }).click();
-  await expect(dialog).toContainText('A space needs a name.');
-  await dialog.getByLabel('Name').fill('Lamp room');
-  await dialog.getByRole('button', { name: 'Keep this space' }).click();
-  await expect(dialog).toContainText('Another space has this name.');
-  await dialog.getByLabel('Name').fill('Waiting room');
-  await dialog.getByRole('button', { name: 'Keep this space' }).click();
-  await expect(dialog).toContainText(/Workshop air lies between|A room is heated to between 5.0 °C and 35.0 °C\./);
-  await dialog.getByLabel('Heated to, °C').fill('22');
-  await dialog.getByRole('button', { name: 'Sand', exact: true }).click();
-  await dialog.getByRole('button', { name: 'Keep this space' }).click();
-  await expect(dialog).toBeHidden();
-  await page.getByRole('button', { name: 'Waiting room' }).click();
-  const now = page.getByRole('region', { name: 'Now', exact: true });
-  await expect(now).toContainText('22.0 °C');
-  await expect(now).toContainText('Here you may: coat by brush or pad, spray.');
-  await now.getByRole('button', { name: 'Take out' }).click();
-  await expect(page.getByRole('button', { name: 'Waiting room' })).toBeHidden();
+  await test.step('a forecast is taken from CSV and moves the plan; one that cannot be meant is refused, and nothing is lost', async () => {
+    const sources = page.getByRole('region', { name: 'Where it is known from' });
+    await expect(sources).toContainText('taken 35 min ago from a file');
+    const take = (name: string, text: string) =>
+      sources
+        .getByLabel('Take a forecast (CSV)')
+        .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+    await take(
+      'heat.csv',
+      forecast(48, () => 64),
+    );
+    await expect(sources).toContainText(
+      'heat.csv was not taken. In row 2 it is 64 °C, which cannot be: if the file has °F',
+    );
+    await expect(sources).toContainText('taken 35 min ago');
+    await take(
+      'cold.csv',
+      forecast(48, () => -3),
+    );
+    await expect(sources).toContainText('taken 0 min ago from a file');
+    await expect(page.getByRole('region', { name: 'Now', exact: true })).toContainText('-3.0 °C');
+    await page.keyboard.press('Control+z');
+    await expect(sources).toContainText('taken 35 min ago');
+  });
+  await test.step('a space is described by one who begins, and waits are told for its air', async () => {
+    await goTo(page, '/air');
+    await page.getByRole('button', { name: 'Another space' }).click();
+    const dialog = page.getByRole('dialog', { name: 'A space where pieces stand' });
+    await dialog.getByLabel('Heated to, °C').fill('60');
+    await dialog.getByRole('button', { name: 'Keep this space' }).click();
+    await expect(dialog).toContainText('A space needs a name.');
+    await dialog.getByLabel('Name').fill('Lamp room');
+    await dialog.getByRole('button', { name: 'Keep this space' }).click();
+    await expect(dialog).toContainText('Another space has this name.');
+    await dialog.getByLabel('Name').fill('Waiting room');
+    await dialog.getByRole('button', { name: 'Keep this space' }).click();
+    await expect(dialog).toContainText(/Workshop air lies between|A room is heated to between 5.0 °C and 35.0 °C\./);
+    await dialog.getByLabel('Heated to, °C').fill('22');
+    await dialog.getByRole('button', { name: 'Sand', exact: true }).click();
+    await dialog.getByRole('button', { name: 'Keep this space' }).click();
+    await expect(dialog).toBeHidden();
+    await page.getByRole('button', { name: 'Waiting room' }).click();
+    const now = page.getByRole('region', { name: 'Now', exact: true });
+    await expect(now).toContainText('22.0 °C');
+    await expect(now).toContainText('Here you may: coat by brush or pad, spray.');
+    await now.getByRole('button', { name: 'Take out' }).click();
+    await expect(page.getByRole('button', { name: 'Waiting room' })).toBeHidden();
+  });
 });
 
 test('the thermo-hygrometer and the forecast are listened to, and said to be away when they are', async ({ page }) => {

@@ -46,7 +46,7 @@ const coats = new Set(['prime', 'seal', 'paint', 'clear', 'stain', 'washcoat', '
 test('a day’s work on three pieces while it turns cold and damp: each thing when the list says, no window let pass, no coat outside its air', async ({
   page,
 }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await importText(page, withSpell(await exportText(page)));
   await expect(page.getByRole('heading', { name: /^Wednesday/ })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Before it is needed' })).toContainText('order now');

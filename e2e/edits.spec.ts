@@ -44,8 +44,7 @@ test('steps are moved by button and by keyboard, and what has to come first stay
 test('a spoiled plan is caught with its reason, put right by one press, undone, and overruled with a reason', async ({
   page,
 }) => {
-  await openFresh(page);
-  await goTo(page, '/pieces/writing-slope/plan');
+  await openFresh(page, '/pieces/writing-slope/plan');
   await page.getByRole('button', { name: /^All \d+ steps/ }).click();
   await page
     .getByRole('region', { name: 'Steps' })

@@ -51,42 +51,60 @@ test('a coat finished late on Friday: its window closes on Saturday, and Monday 
   await expect(page.getByText('CMP-03')).toBeHidden();
 });
 
-test('a sitting is logged by one press, or one step of it alone', async ({ page }) => {
+test('a sitting is logged by one press, or a step of it alone, for once or for good; what is held cannot be logged past its hold', async ({
+  page,
+}) => {
   await openFresh(page, '/pieces/ticket-cupboard/log');
-  const next = page.getByRole('region', { name: 'To log' });
-  const history = page.getByRole('region', { name: 'History' });
-  const dusted = history.getByRole('row', { name: /^Carcass: vacuum and tack/ });
-  await next
-    .getByRole('button', { name: /^Only a part of it/ })
-    .first()
-    .click();
-  const before = await dusted.count();
-  await next.getByRole('button', { name: 'Done: Carcass, Sand lightly between coats P320 by hand' }).click();
-  await expect(history.getByRole('row', { name: /^Carcass: sand lightly between coats p320 by hand/ })).toHaveCount(1);
-  await expect(dusted).toHaveCount(before);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await next
-    .getByRole('button', { name: 'Done: Sand lightly between coats P320 by hand: carcass; then vacuum and tack' })
-    .click();
-  await expect(dusted).toHaveCount(before + 1);
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(dusted).toHaveCount(before);
-});
-
-test('a step is split off from its sitting for good, and given back', async ({ page }) => {
-  await openFresh(page, '/pieces/waiting-bench/log');
-  const next = page.getByRole('region', { name: 'To log' });
-  const washing = (where: RegExp) => next.getByRole('listitem').filter({ has: page.getByText(where) });
-  const together = washing(/^Wash down and degrease: .*, .*; then/);
-  await together.getByRole('button', { name: /^Only a part of it/ }).click();
-  await expect(together.getByRole('button', { name: /^By itself: .*rinse/i })).toHaveCount(0);
-  await together.getByRole('button', { name: 'By itself: Carcass, Wash down and degrease' }).click();
-  const alone = washing(/^Wash down and degrease: carcass; then/);
-  await expect(alone).toBeVisible();
-  await alone.getByRole('button', { name: /^Only a part of it/ }).click();
-  await alone.getByRole('button', { name: 'With the others: Carcass, Wash down and degrease' }).click();
-  await expect(alone).toBeHidden();
-  await expect(together.first()).toContainText('carcass');
+  await test.step('a sitting is logged by one press, or one step of it alone', async () => {
+    const next = page.getByRole('region', { name: 'To log' });
+    const history = page.getByRole('region', { name: 'History' });
+    const dusted = history.getByRole('row', { name: /^Carcass: vacuum and tack/ });
+    await next
+      .getByRole('button', { name: /^Only a part of it/ })
+      .first()
+      .click();
+    const before = await dusted.count();
+    await next.getByRole('button', { name: 'Done: Carcass, Sand lightly between coats P320 by hand' }).click();
+    await expect(history.getByRole('row', { name: /^Carcass: sand lightly between coats p320 by hand/ })).toHaveCount(
+      1,
+    );
+    await expect(dusted).toHaveCount(before);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await next
+      .getByRole('button', { name: 'Done: Sand lightly between coats P320 by hand: carcass; then vacuum and tack' })
+      .click();
+    await expect(dusted).toHaveCount(before + 1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(dusted).toHaveCount(before);
+  });
+  await test.step('a step is split off from its sitting for good, and given back', async () => {
+    await goTo(page, '/pieces/waiting-bench/log');
+    const next = page.getByRole('region', { name: 'To log' });
+    const washing = (where: RegExp) => next.getByRole('listitem').filter({ has: page.getByText(where) });
+    const together = washing(/^Wash down and degrease: .*, .*; then/);
+    await together.getByRole('button', { name: /^Only a part of it/ }).click();
+    await expect(together.getByRole('button', { name: /^By itself: .*rinse/i })).toHaveCount(0);
+    await together.getByRole('button', { name: 'By itself: Carcass, Wash down and degrease' }).click();
+    const alone = washing(/^Wash down and degrease: carcass; then/);
+    await expect(alone).toBeVisible();
+    await alone.getByRole('button', { name: /^Only a part of it/ }).click();
+    await alone.getByRole('button', { name: 'With the others: Carcass, Wash down and degrease' }).click();
+    await expect(alone).toBeHidden();
+    await expect(together.first()).toContainText('carcass');
+  });
+  await test.step('a piece held for lead cannot be logged past its hold', async () => {
+    await goTo(page, '/pieces/parcels-counter/log');
+    await expect(page.getByRole('button', { name: 'Done: Take off the hardware' })).toBeVisible();
+    await page.getByRole('link', { name: 'Plan', exact: true }).click();
+    const finding = page.getByText(
+      'Carcass: scrape with the grain would disturb an old film that may hold lead: no negative test of every layer is recorded.',
+    );
+    await expect(finding).toBeVisible();
+    await page.getByRole('link', { name: 'To the lead test' }).first().click();
+    await page.getByRole('button', { name: 'Negative, every layer' }).click();
+    await page.getByRole('link', { name: 'Plan', exact: true }).click();
+    await expect(finding).toBeHidden();
+  });
 });
 
 test('start, done, correction and undo: what follows is worked out again', async ({ page }) => {
@@ -146,24 +164,10 @@ test('a typed reading says in words what may go on', async ({ page }) => {
   await expect(air).toContainText('too cold, label asks for 10.0 °C');
 });
 
-test('a piece held for lead cannot be logged past its hold', async ({ page }) => {
-  await openFresh(page, '/pieces/parcels-counter/log');
-  await expect(page.getByRole('button', { name: 'Done: Take off the hardware' })).toBeVisible();
-  await page.getByRole('link', { name: 'Plan', exact: true }).click();
-  const finding = page.getByText(
-    'Carcass: scrape with the grain would disturb an old film that may hold lead: no negative test of every layer is recorded.',
-  );
-  await expect(finding).toBeVisible();
-  await page.getByRole('link', { name: 'To the lead test' }).first().click();
-  await page.getByRole('button', { name: 'Negative, every layer' }).click();
-  await page.getByRole('link', { name: 'Plan', exact: true }).click();
-  await expect(finding).toBeHidden();
-});
-
 test('a run found after the last coat is noted and made good: levelled and coated again, and taken back', async ({
   page,
 }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await bareChest(page);
   await page.getByRole('link', { name: 'To the plan' }).click();

@@ -5,7 +5,7 @@ import { downloaded, fromMenu, goTo, newWorkshop, openFresh, pick } from './supp
 test('two-part filler: poured too far, corrected, timed over a reload, closed, labelled, and taken off the shelf', async ({
   page,
 }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await goTo(page, '/shelf');
   await page.getByText('Put a can on the shelf').click();
@@ -133,8 +133,7 @@ test('a can’s label is typed in, the sheet chosen in a plan, reset, and sheets
 });
 
 test('what the other pieces take is counted at every step that uses the same can', async ({ page }) => {
-  await openFresh(page);
-  await goTo(page, '/pieces/writing-slope/plan');
+  await openFresh(page, '/pieces/writing-slope/plan');
   await page
     .getByRole('list', { name: 'Carcass: steps in order' })
     .getByRole('button', { name: /^clear 3/ })

@@ -24,42 +24,45 @@ test('on a phone the action of now is the first thing, large enough for a thumb,
   expect(bar.y + bar.height).toBeCloseTo(844, 0);
 });
 
-test('a face is moved to another zone by thumb', async ({ page }) => {
+test('a face is moved to another zone by thumb, and main text is at least 16 px on every main screen', async ({
+  page,
+}) => {
   await openFresh(page, '/pieces/parcels-counter/survey');
-  const drawing = page.getByRole('group', { name: /press a face/ });
-  await drawing.getByRole('button', { name: /Drawer 2, front/ }).tap();
-  await pick(page.getByLabel('Belongs to the zone'), 'Carcass');
-  await expect(drawing.getByRole('button', { name: 'Drawer 2, front, zone Carcass' })).toBeVisible();
-  await page.getByRole('button', { name: 'opened' }).click();
-  await expect(drawing.getByRole('button', { name: /inside/ }).first()).toBeVisible();
-});
-
-test('main text is at least 16 px on every main screen', async ({ page }) => {
-  await openFresh(page);
-  for (const path of [
-    '/',
-    '/pieces',
-    '/pieces/ticket-cupboard/survey',
-    '/pieces/ticket-cupboard/quantities',
-    '/pieces/ticket-cupboard/log',
-    '/products/enamel',
-    '/workshop',
-  ]) {
-    await goTo(page, path);
-    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-    await expect(page.getByText('Working it out…')).toBeHidden();
-    const small = await page.getByRole('main').evaluate((main) =>
-      [...main.querySelectorAll('p, td, th, label, button, a, span, b')]
-        .filter(
-          (e) =>
-            e.children.length === 0 &&
-            e.textContent?.trim() &&
-            (e as HTMLElement).offsetParent !== null &&
-            !e.closest('svg'),
-        )
-        .filter((e) => Number.parseFloat(getComputedStyle(e).fontSize) < 16)
-        .map((e) => `${e.className} ${e.textContent?.slice(0, 30)}`),
-    );
-    expect(small, path).toEqual([]);
-  }
+  await test.step('a face is moved to another zone by thumb', async () => {
+    const drawing = page.getByRole('group', { name: /press a face/ });
+    await drawing.getByRole('button', { name: /Drawer 2, front/ }).tap();
+    await pick(page.getByLabel('Belongs to the zone'), 'Carcass');
+    await expect(drawing.getByRole('button', { name: 'Drawer 2, front, zone Carcass' })).toBeVisible();
+    await page.getByRole('button', { name: 'opened' }).click();
+    await expect(drawing.getByRole('button', { name: /inside/ }).first()).toBeVisible();
+  });
+  await test.step('main text is at least 16 px on every main screen', async () => {
+    await goTo(page, '/');
+    for (const path of [
+      '/',
+      '/pieces',
+      '/pieces/ticket-cupboard/survey',
+      '/pieces/ticket-cupboard/quantities',
+      '/pieces/ticket-cupboard/log',
+      '/products/enamel',
+      '/workshop',
+    ]) {
+      await goTo(page, path);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      await expect(page.getByText('Working it out…')).toBeHidden();
+      const small = await page.getByRole('main').evaluate((main) =>
+        [...main.querySelectorAll('p, td, th, label, button, a, span, b')]
+          .filter(
+            (e) =>
+              e.children.length === 0 &&
+              e.textContent?.trim() &&
+              (e as HTMLElement).offsetParent !== null &&
+              !e.closest('svg'),
+          )
+          .filter((e) => Number.parseFloat(getComputedStyle(e).fontSize) < 16)
+          .map((e) => `${e.className} ${e.textContent?.slice(0, 30)}`),
+      );
+      expect(small, path).toEqual([]);
+    }
+  });
 });

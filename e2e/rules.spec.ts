@@ -3,7 +3,7 @@ import { goTo, newWorkshop, openFresh, pick } from './support';
 
 /** A bookcase of bare oak in an empty workshop, clear outside and in. */
 async function clearBookcase(page: Page): Promise<void> {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await page.getByRole('link', { name: 'New piece' }).first().click();
   await page.getByRole('button', { name: 'Bookcase' }).click();
@@ -72,8 +72,7 @@ test('one way out for every zone that has the finding, and a list that can be he
 test('a change of mind after two coats: its cost against leaving it and later, discarded, then applied and undone', async ({
   page,
 }) => {
-  await openFresh(page);
-  await goTo(page, '/pieces/ticket-cupboard/plan');
+  await openFresh(page, '/pieces/ticket-cupboard/plan');
   const look = page.getByLabel('Look of the carcass');
   await pick(look, 'natural clear');
   const dialog = page.getByRole('dialog', { name: 'Carcass: natural clear instead?' });
@@ -93,8 +92,7 @@ test('a change of mind after two coats: its cost against leaving it and later, d
 });
 
 test('two plans of one piece side by side: one is chosen, the other is kept', async ({ page }) => {
-  await openFresh(page);
-  await goTo(page, '/pieces/cane-chair/compare');
+  await openFresh(page, '/pieces/cane-chair/compare');
   await page.getByLabel('Keep this plan as').fill('Painted green');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Both plans take the same steps.')).toBeVisible();
@@ -108,25 +106,26 @@ test('two plans of one piece side by side: one is chosen, the other is kept', as
   await expect(page.getByRole('columnheader', { name: /natural clear/ }).first()).toBeVisible();
 });
 
-test('the lead hold: nothing abrasive begins until every layer tests negative', async ({ page }) => {
-  await openFresh(page);
-  await goTo(page, '/pieces/parcels-counter/plan');
-  const held = page.getByRole('article', { name: /^Stops the work, not to be overruled: .*may hold lead/ });
-  await expect(held).toBeVisible();
-  await expect(held.getByText('It does not hold here')).toHaveCount(0);
-  await held.getByRole('link', { name: 'To the lead test' }).click();
-  await page.getByRole('button', { name: 'Negative, every layer' }).click();
-  await page.getByRole('link', { name: 'To the plan' }).click();
-  await expect(page.getByRole('region', { name: 'Findings' }).getByRole('status').first()).toBeVisible();
-  await expect(page.getByRole('article', { name: /^Stops the work, not to be overruled/ })).toHaveCount(0);
-});
-
-test('papers carry the cautions, and what was overruled with its reason', async ({ page }) => {
-  await openFresh(page);
-  await goTo(page, '/pieces/parcels-counter/papers');
-  await expect(page.getByRole('region', { name: 'What stands against it' })).toContainText(
-    'Stops the work, not to be overruled:',
-  );
-  await expect(page.getByRole('region', { name: 'Before you start' })).toContainText('Dust mask');
-  await expect(page.getByRole('region', { name: 'Sittings' }).getByRole('listitem').first()).toBeVisible();
+test('the lead hold: papers carry it, and nothing abrasive begins until every layer tests negative', async ({
+  page,
+}) => {
+  await openFresh(page, '/pieces/parcels-counter/papers');
+  await test.step('papers carry the cautions, and what was overruled with its reason', async () => {
+    await expect(page.getByRole('region', { name: 'What stands against it' })).toContainText(
+      'Stops the work, not to be overruled:',
+    );
+    await expect(page.getByRole('region', { name: 'Before you start' })).toContainText('Dust mask');
+    await expect(page.getByRole('region', { name: 'Sittings' }).getByRole('listitem').first()).toBeVisible();
+  });
+  await test.step('the lead hold: nothing abrasive begins until every layer tests negative', async () => {
+    await goTo(page, '/pieces/parcels-counter/plan');
+    const held = page.getByRole('article', { name: /^Stops the work, not to be overruled: .*may hold lead/ });
+    await expect(held).toBeVisible();
+    await expect(held.getByText('It does not hold here')).toHaveCount(0);
+    await held.getByRole('link', { name: 'To the lead test' }).click();
+    await page.getByRole('button', { name: 'Negative, every layer' }).click();
+    await page.getByRole('link', { name: 'To the plan' }).click();
+    await expect(page.getByRole('region', { name: 'Findings' }).getByRole('status').first()).toBeVisible();
+    await expect(page.getByRole('article', { name: /^Stops the work, not to be overruled/ })).toHaveCount(0);
+  });
 });

@@ -4,7 +4,7 @@ import { goTo, newWorkshop, openFresh, pick } from './support';
 test('a can is put on the shelf, opened, weighed, counted and taken away, and each of it can be undone', async ({
   page,
 }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await goTo(page, '/shelf');
   await page.getByText('Put a can on the shelf', { exact: true }).click();

@@ -56,8 +56,7 @@ for (const [width, height, most] of [
   });
 
 test('what holds a piece stands first, and one press releases it', async ({ page }) => {
-  await openFresh(page);
-  await goTo(page, '/pieces');
+  await openFresh(page, '/pieces');
   await page.getByRole('link', { name: 'lead not tested' }).click();
   const held = page.getByRole('region', { name: 'Held: lead not tested' });
   await expect(held).toBeInViewport();
@@ -208,7 +207,7 @@ test('an offer with the workshop’s own terms is saved as PDF, and reads back a
 });
 
 test('“worn” shows which damages it would note before it notes them', async ({ page }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await page.getByRole('link', { name: 'New piece' }).first().click();
   await page.getByRole('button', { name: 'Chest of drawers' }).click();

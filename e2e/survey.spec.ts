@@ -27,7 +27,7 @@ async function veneeredTable(page: Page): Promise<void> {
 }
 
 test('form, three measures, wood and one word for its state give a plan in under twenty actions', async ({ page }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   const { act, count } = counting();
   await act(page.getByRole('link', { name: 'New piece' }).first().click());
@@ -54,7 +54,7 @@ test('form, three measures, wood and one word for its state give a plan in under
 });
 
 test('damage put in its place on the drawing is asked about, decided, and the plan changes', async ({ page }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await veneeredTable(page);
   await page.getByRole('button', { name: 'Top, upper face, zone Top' }).click();
@@ -85,7 +85,7 @@ test('damage put in its place on the drawing is asked about, decided, and the pl
 });
 
 test('what can come off is asked, says what it saves, and the plan follows', async ({ page }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await veneeredTable(page);
   await page.getByRole('link', { name: 'To the plan' }).click();
@@ -107,7 +107,7 @@ test('what can come off is asked, says what it saves, and the plan follows', asy
 test('spot tests are concluded, parts and changes of form are measured, and all of it can be undone', async ({
   page,
 }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await veneeredTable(page);
   await page.getByRole('button', { name: /^Tests of the old finish/ }).click();
@@ -133,7 +133,7 @@ test('spot tests are concluded, parts and changes of form are measured, and all 
 });
 
 test('a look carries more, a step of one’s own stays, and a step is dragged to another place', async ({ page }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await veneeredTable(page);
   await pick(page.getByLabel('Top: old finish'), 'None, bare');
@@ -185,7 +185,7 @@ test('a look carries more, a step of one’s own stays, and a step is dragged to
 test('a colour chosen on one zone holds on all that are seen with it, until it is for that zone alone', async ({
   page,
 }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await veneeredTable(page);
   await page.getByRole('link', { name: 'To the plan' }).click();
@@ -231,7 +231,7 @@ test('a note typed letter by letter is one change, taken back by one undo, and n
 });
 
 test('a border is marked off on a top, painted beside clear wood, measured again, and given back', async ({ page }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await veneeredTable(page);
   const drawing = page.getByRole('group', { name: /press a face/ });
@@ -270,7 +270,7 @@ test('a border is marked off on a top, painted beside clear wood, measured again
 test('fittings are measured and planned, a coat is thinned, an effect laid in places, and all of it is there after a reload', async ({
   page,
 }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await veneeredTable(page);
   await page.getByText('Fittings and upholstery').click();

@@ -24,7 +24,7 @@ test('a workshop taken to another browser gives the same file, byte for byte, an
   page,
   browser,
 }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   const file = await exportText(page);
   const context = await anotherContext(browser);
   const other = await context.newPage();

@@ -10,7 +10,7 @@ test('the phone logs, the laptop prices, both write a note: they come together, 
   page,
   browser,
 }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   const given = await exportText(page);
   const context = await anotherContext(browser);
   const phone = await context.newPage();

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { bareChest, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 test('several workshops live side by side; the demo can be left, reset and deleted', async ({ page }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await bareChest(page);
   await fromMenu(page, 'Settings');
@@ -35,39 +35,42 @@ test('several workshops live side by side; the demo can be left, reset and delet
   await expect(page.getByRole('link', { name: 'Chest of drawers' })).toBeVisible();
 });
 
-test('units, working hours and time zone change what is shown and when work is done', async ({ page }) => {
+test('units, working hours and time zone change what is shown and when; a week without hours is not taken over', async ({
+  page,
+}) => {
   await openFresh(page, '/workshop');
-  await page.getByRole('button', { name: 'Inches, quarts' }).click();
-  await goTo(page, '/pieces/ticket-cupboard/survey');
-  await expect(page.getByLabel('Height')).toHaveValue('43 5/16 in');
-  await goTo(page, '/pieces/ticket-cupboard/plan');
-  await expect(page.getByText('11.6 ft²')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Air' })).toContainText('65 °F');
+  await test.step('units, working hours and time zone change what is shown and when work is done', async () => {
+    await page.getByRole('button', { name: 'Inches, quarts' }).click();
+    await goTo(page, '/pieces/ticket-cupboard/survey');
+    await expect(page.getByLabel('Height')).toHaveValue('43 5/16 in');
+    await goTo(page, '/pieces/ticket-cupboard/plan');
+    await expect(page.getByText('11.6 ft²')).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Air' })).toContainText('65 °F');
 
-  await goTo(page, '/workshop');
-  await page.getByLabel('Thursday').fill('01:00-05:00');
-  await expect(page.getByText('1:00 to 5:00 is at night.', { exact: false })).toBeVisible();
-  await page.getByLabel('Thursday').fill('');
-  await page.getByLabel('Friday').fill('10:30-14');
-  await goTo(page, '/pieces/ticket-cupboard/time');
-  await page.getByRole('button', { name: 'Every step' }).click();
-  const steps = page.getByRole('region', { name: 'Every step in time' });
-  await expect(steps.getByRole('row', { name: /Carcass: sand lightly between coats/ }).last()).toContainText(
-    'Fri 10:30',
-  );
-});
-
-test('a week without working hours is not taken over', async ({ page }) => {
-  await openFresh(page, '/workshop');
-  for (const day of ['Monday', 'Tuesday', 'Wednesday', 'Thursday']) await page.getByLabel(day).fill('');
-  await page.getByLabel('Friday').fill('');
-  await expect(page.getByText('A week needs some working hours.')).toBeVisible();
-  await page.reload();
-  await expect(page.getByLabel('Friday')).toHaveValue('8-12, 13-17');
+    await goTo(page, '/workshop');
+    await page.getByLabel('Thursday').fill('01:00-05:00');
+    await expect(page.getByText('1:00 to 5:00 is at night.', { exact: false })).toBeVisible();
+    await page.getByLabel('Thursday').fill('');
+    await page.getByLabel('Friday').fill('10:30-14');
+    await goTo(page, '/pieces/ticket-cupboard/time');
+    await page.getByRole('button', { name: 'Every step' }).click();
+    const steps = page.getByRole('region', { name: 'Every step in time' });
+    await expect(steps.getByRole('row', { name: /Carcass: sand lightly between coats/ }).last()).toContainText(
+      'Fri 10:30',
+    );
+  });
+  await test.step('a week without working hours is not taken over', async () => {
+    await goTo(page, '/workshop');
+    for (const day of ['Monday', 'Tuesday', 'Wednesday', 'Thursday']) await page.getByLabel(day).fill('');
+    await page.getByLabel('Friday').fill('');
+    await expect(page.getByText('A week needs some working hours.')).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel('Friday')).toHaveValue('10:30-14');
+  });
 });
 
 test('damage marked in the survey is glued and filled in the plan', async ({ page }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await bareChest(page);
   await page.getByRole('button', { name: /^Damage/ }).click();
@@ -89,7 +92,7 @@ test('damage marked in the survey is glued and filled in the plan', async ({ pag
 });
 
 test('board shows no grain: stained and clear are not offered, and the reason stands there', async ({ page }) => {
-  await openFresh(page);
+  await openFresh(page, '/settings');
   await newWorkshop(page);
   await bareChest(page);
   await pick(page.getByLabel('Top: made of'), 'MDF');

@@ -20,7 +20,8 @@ export function useAirNow(pieceId: string | null): AirNow | undefined {
   const { id, settings, readings, pieces } = parts;
   const own = pieceId === null ? undefined : pieces[pieceId];
   // What stands first on the screen is worked out first: of a workshop just opened the air is told when that is there.
-  const early = book.missing > 0 && book.byId.size < askedFrom;
+  const isThere = pieceId !== null && book.byId.has(pieceId);
+  const early = book.missing > 0 && book.byId.size < askedFrom && !isThere;
   const key = early
     ? null
     : [

@@ -25,7 +25,7 @@ export interface SetBatch {
 
 /** Supplies whose next lot does not match the first. */
 export const matchedSupplies = ['sheet goods', 'cloth', 'paper'] as const satisfies readonly SupplyKind[];
-export type MatchedSupply = (typeof matchedSupplies)[number];
+type MatchedSupply = (typeof matchedSupplies)[number];
 
 /** What the rest of the workshop means for one piece. */
 export interface Around {

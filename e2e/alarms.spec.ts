@@ -25,6 +25,8 @@ test('a window that opens is told once: in the page, outside it, and in the titl
   await page.getByRole('switch', { name: /^Sound, and a message outside the page/ }).click();
   await page.getByRole('link', { name: 'Today' }).click();
   await expect(page.getByRole('img', { name: /^Refreshment table, top: next coat from 10:43/ })).toBeVisible();
+  // Nothing is told before all pieces are worked out.
+  await expect(page.getByRole('article')).toBeVisible();
   // The clock goes on, minute by minute.
   for (let minute = 0; minute < 40; minute += 5) await page.clock.runFor('05:00');
   await expect.poll(async () => (await shown(page)).map((m) => m.title)).toContain('Refreshment table: may go on');

@@ -50,7 +50,7 @@ const Strip = styled('section')({
 
 /** Always on top: the air of the space a piece stands in, or of the usual one, its dew point, and in words what may go on until when. */
 export function AirStrip() {
-  const { settings, readings } = useParts('settings', 'readings');
+  const { settings, readings, pieces } = useParts('settings', 'readings', 'pieces');
   const { pathname } = useLocation();
   const pieceId = /^\/pieces\/([^/]+)/.exec(pathname)?.[1] ?? null;
   const { missing } = useSummaries(none);
@@ -58,7 +58,9 @@ export function AirStrip() {
   const air = useAirNow(pieceId);
   const [asking, setAsking] = useState(false);
   const { unitSystem: system, timeZone, instruments, spaces } = settings;
-  const last = air ? undefined : latestReading(readings, spaces[0]?.name);
+  const its = pieceId === null ? undefined : pieces[pieceId]?.spaceId;
+  const stands = spaces.find((space) => space.id === its) ?? spaces[0];
+  const last = air ? undefined : latestReading(readings, stands?.name);
   const at = (minute: number) => dayTime(minute, nowMin, timeZone);
   const may = air && mayWords(air.coats, missing, at);
   const mayNot = air && mayNotWords(air.coats, system, at);

@@ -48,7 +48,7 @@ export interface StepTime {
   handsOnMin: number;
   /** Litres of its product, high end; what was logged as it was. */
   highL: number;
-  /** What it uses up besides. */
+  /** What it uses up besides its product, each in its own unit: pieces, m or m². */
   uses: readonly (Pick<Consumption, 'what' | 'unit'> & { amount: number })[];
 }
 

@@ -28,14 +28,11 @@ const airHoldsMin = 180;
 /** Largest band of colour that can be kept wet by hand, m² (from memory). */
 const keptWetM2 = 0.6;
 
-/** Whole sheets, or square metres to the hundredth: what is needed is rounded up, what is there down. */
-function sheetsSaid<K extends string>(amounts: Record<K, number>, unit: Consumption['unit']): Record<K, string> {
-  const [each, digits] = unit === 'pieces' ? [1, 0] : [100, 2];
-  const said = ([key, x]: [string, number]) => {
-    const round = key === 'have' ? Math.floor(x * each + 1e-9) : Math.ceil(x * each - 1e-9);
-    return [key, `${(round / each).toFixed(digits)} ${unit === 'pieces' ? (round === 1 ? 'sheet' : 'sheets') : unit}`];
-  };
-  return Object.fromEntries(Object.entries<number>(amounts).map(said)) as Record<K, string>;
+/** Whole sheets, or square metres to the hundredth. @param round up for what is needed, down for what is there */
+function sheets(amount: number, unit: Consumption['unit'], round: 'ceil' | 'floor'): string {
+  const [each, slack] = [unit === 'pieces' ? 1 : 100, round === 'ceil' ? -1e-9 : 1e-9];
+  const whole = Math[round](amount * each + slack);
+  return unit === 'pieces' ? `${whole} ${whole === 1 ? 'sheet' : 'sheets'}` : `${(whole / each).toFixed(2)} ${unit}`;
 }
 
 const litres = (x: number): string => (x < 1 ? `${Math.ceil(x * 1000)} ml` : `${x.toFixed(2)} L`);
@@ -446,13 +443,13 @@ export const benchRules: readonly Rule[] = [
         const [first] = uses;
         if (have === undefined || !first) return [];
         const need = uses.reduce((sum, u) => sum + u.amount, 0);
-        const amounts = { need, have, short: need - have };
-        if (amounts.short <= 1e-9) return [];
-        const said = sheetsSaid(amounts, first.unit);
+        const short = need - have;
+        if (short <= 1e-9) return [];
+        const { unit } = first;
         return [
           {
             step: first.step,
-            sentence: `${where(first.step)}: ${said.need} with waste and pattern, ${said.have} in hand; ${said.short} short.`,
+            sentence: `${where(first.step)}: ${sheets(need, unit, 'ceil')} with waste and pattern, ${sheets(have, unit, 'floor')} in hand; ${sheets(short, unit, 'ceil')} short.`,
           },
         ];
       }),

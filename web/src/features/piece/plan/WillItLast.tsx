@@ -4,17 +4,19 @@ import { formatVolume } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Typography from '@mui/material/Typography';
 import { Link } from 'react-router';
-import { useDraws } from '../../../store/useSummaries';
+import { none, useDraws } from '../../../store/useSummaries';
 import { useParts } from '../../../store/useWorkshop';
 
 /** Whether the shelf does for a step, with all that every other step takes before it. */
 export function WillItLast({ piece, reckoned }: { piece: Piece; reckoned: ReckonedStep }) {
   const { products, containers, settings } = useParts('products', 'containers', 'settings');
-  const draws = useDraws();
   const { productId } = reckoned.step;
   const product = productId ? products[productId] : undefined;
-  if (!product || !reckoned.productL || reckoned.status !== 'planned') return null;
-  const cans = Object.values(containers).filter((c) => c.productId === product.id && !isGone(c));
+  const cans = Object.values(containers).filter((c) => c.productId === productId && !isGone(c));
+  const takes = product !== undefined && reckoned.productL !== null && reckoned.status === 'planned';
+  // What the others take is asked for only where there is a can to take it from.
+  const draws = useDraws(takes && cans.length > 0 ? 'all' : none);
+  if (!takes || !reckoned.productL) return null;
   if (cans.length === 0)
     return (
       <Typography variant="body2">

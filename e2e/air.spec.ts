@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect, test as onOwnProfile } from '@playwright/test';
+import { test } from './bench';
 import { goTo, openFresh } from './support';
 
 const forecast = (hours: number, tempC: (hour: number) => number) =>
@@ -122,25 +123,28 @@ test('a forecast is taken from CSV or refused; a space is described by one who b
   });
 });
 
-test('the thermo-hygrometer and the forecast are listened to, and said to be away when they are', async ({ page }) => {
-  await openFresh(page, '/air');
-  const sources = page.getByRole('region', { name: 'Where it is known from' });
-  await sources.getByRole('switch', { name: /^Listen to the thermo-hygrometer/ }).click();
-  await expect(sources.getByRole('status')).toContainText('The instruments answer.');
-  await expect(page.getByRole('region', { name: 'Air', exact: true })).toContainText('Lamp room');
-  // What is done now keeps what they told: it stands among the readings.
-  await page.getByRole('button', { name: 'Type a reading' }).click();
-  const dialog = page.getByRole('dialog', { name: 'The air now' });
-  await dialog.getByRole('button', { name: 'Platform' }).click();
-  await dialog.getByLabel('Air temperature, °C').fill('7');
-  await dialog.getByLabel('Humidity, %').fill('81');
-  await dialog.getByRole('button', { name: 'Note this air' }).click();
-  await expect(sources).toContainText('from the instruments');
-  await page.route('**/api/**', (route) => route.abort());
-  await page.reload();
-  await expect(sources.getByRole('status')).toContainText('The instruments do not answer');
-  await expect(sources).toContainText('from the instruments');
-});
+onOwnProfile(
+  'the thermo-hygrometer and the forecast are listened to, and said to be away when they are',
+  async ({ page }) => {
+    await openFresh(page, '/air');
+    const sources = page.getByRole('region', { name: 'Where it is known from' });
+    await sources.getByRole('switch', { name: /^Listen to the thermo-hygrometer/ }).click();
+    await expect(sources.getByRole('status')).toContainText('The instruments answer.');
+    await expect(page.getByRole('region', { name: 'Air', exact: true })).toContainText('Lamp room');
+    // What is done now keeps what they told: it stands among the readings.
+    await page.getByRole('button', { name: 'Type a reading' }).click();
+    const dialog = page.getByRole('dialog', { name: 'The air now' });
+    await dialog.getByRole('button', { name: 'Platform' }).click();
+    await dialog.getByLabel('Air temperature, °C').fill('7');
+    await dialog.getByLabel('Humidity, %').fill('81');
+    await dialog.getByRole('button', { name: 'Note this air' }).click();
+    await expect(sources).toContainText('from the instruments');
+    await page.route('**/api/**', (route) => route.abort());
+    await page.reload();
+    await expect(sources.getByRole('status')).toContainText('The instruments do not answer');
+    await expect(sources).toContainText('from the instruments');
+  },
+);
 
 test('the weather that the stand-ins make up is chosen, and is the same after a reload', async ({ page }) => {
   await openFresh(page, '/air', new Date().toISOString());

@@ -1,4 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test as onOwnProfile, type Page } from '@playwright/test';
+import { test } from './bench';
 import { openFresh } from './support';
 
 /** Messages outside the page are taken down instead of shown: Chromium without a screen has no place for them. */
@@ -19,7 +20,7 @@ async function takeDownMessages(page: Page): Promise<void> {
 const shown = (page: Page) =>
   page.evaluate(() => (window as unknown as { shown: { title: string; body: string }[] }).shown);
 
-test('a window that opens is told once: in the page, outside it, and in the title', async ({ page }) => {
+onOwnProfile('a window that opens is told once: in the page, outside it, and in the title', async ({ page }) => {
   await takeDownMessages(page);
   await openFresh(page, '/settings');
   await page.getByRole('switch', { name: /^Sound, and a message outside the page/ }).click();
@@ -39,25 +40,26 @@ test('a window that opens is told once: in the page, outside it, and in the titl
   expect((await shown(page)).map((m) => m.title)).not.toContain('Refreshment table: may go on');
 });
 
-test('what came due while the page was closed is listed when it is opened again, and is gone when it was seen', async ({
-  page,
-}) => {
-  await openFresh(page);
-  await expect(page.getByRole('img', { name: /^Refreshment table, top: next coat from 10:43/ })).toBeVisible();
-  // Until all is worked out nothing of it has been seen.
-  await expect(page.getByRole('article')).toBeVisible();
-  await page.clock.runFor('01:10');
-  await page.goto('about:blank');
-  await page.clock.setFixedTime(new Date('2026-11-25T12:30:00Z'));
-  await page.goto('/');
-  const missed = page.getByRole('status', { name: 'While it was closed' });
-  await expect(missed).toContainText(/10:\d\d, Refreshment table: may go on\./);
-  await missed.getByRole('button', { name: 'Seen' }).click();
-  await expect(missed).toBeHidden();
-  await page.reload();
-  await expect(page.getByRole('article')).toBeVisible();
-  await expect(missed).toBeHidden();
-});
+onOwnProfile(
+  'what came due while the page was closed is listed when it is opened again, and is gone when it was seen',
+  async ({ page }) => {
+    await openFresh(page);
+    await expect(page.getByRole('img', { name: /^Refreshment table, top: next coat from 10:43/ })).toBeVisible();
+    // Until all is worked out nothing of it has been seen.
+    await expect(page.getByRole('article')).toBeVisible();
+    await page.clock.runFor('01:10');
+    await page.goto('about:blank');
+    await page.clock.setFixedTime(new Date('2026-11-25T12:30:00Z'));
+    await page.goto('/');
+    const missed = page.getByRole('status', { name: 'While it was closed' });
+    await expect(missed).toContainText(/10:\d\d, Refreshment table: may go on\./);
+    await missed.getByRole('button', { name: 'Seen' }).click();
+    await expect(missed).toBeHidden();
+    await page.reload();
+    await expect(page.getByRole('article')).toBeVisible();
+    await expect(missed).toBeHidden();
+  },
+);
 
 test('the schedule of the workshop goes into a calendar that rings', async ({ page }) => {
   await openFresh(page, '/rack');

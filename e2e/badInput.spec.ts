@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect, test as onOwnProfile } from '@playwright/test';
+import { test } from './bench';
 import { bareChest, exportText, goTo, importText, newWorkshop, openFresh } from './support';
 
 test('dimensions that make no sense are named, and what was there stays', async ({ page }) => {
@@ -27,44 +28,45 @@ test('dimensions that make no sense are named, and what was there stays', async 
   await expect(page.getByLabel('Height')).toHaveValue('95 cm');
 });
 
-test('files that cannot be read are refused with the reason, and markup in their names is shown as text', async ({
-  page,
-}) => {
-  await openFresh(page, '/settings');
-  await test.step('files that cannot be read are refused with the reason, and nothing changes', async () => {
-    const good = await exportText(page);
-    const refuse = async (text: string | Buffer, reason: string) => {
-      await importText(page, text);
-      await expect(page.getByRole('alert')).toContainText(reason);
-      await expect(page.getByRole('alert')).toContainText('nothing was changed');
-    };
-    await refuse(good.slice(0, good.length / 2), 'it may be cut short');
-    await refuse(
-      good.replace(/"schemaVersion":\s*\d+/, '"schemaVersion":99'),
-      'The file is of version 99; this Cosmesis reads up to',
-    );
-    await refuse('{"a":1}', 'This JSON is not a Cosmesis workshop file.');
-    await refuse(good.replaceAll(/"heightM":\s*1.1,/g, '"heightM":"tall",'), '"Ticket-office cupboard" → heightM');
-    const without = (text: string) => text.replace(/"exportedAt":\s*"[^"]+"/, '');
-    expect(without(await exportText(page))).toBe(without(good));
-  });
-  await test.step('markup in names is shown as text', async () => {
-    await goTo(page, '/settings');
-    const file = (await exportText(page)).replace(
-      '"Ticket-office cupboard"',
-      '"<img src=x onerror=alert(1)><b>Cupboard</b>"',
-    );
-    page.on('dialog', () => expect(false, 'a script ran').toBe(true));
-    await importText(page, file);
-    await expect(page.getByText('opened.')).toBeVisible();
-    await page.getByRole('link', { name: 'Pieces' }).click();
-    await expect(page.getByRole('heading', { name: 'Pieces', level: 1 })).toBeVisible();
-    await expect(page.getByRole('link', { name: '<img src=x onerror=alert(1)><b>Cupboard</b>' })).toBeVisible();
-    await expect(page.locator('main img')).toHaveCount(0);
-  });
-});
+onOwnProfile(
+  'files that cannot be read are refused with the reason, and markup in their names is shown as text',
+  async ({ page }) => {
+    await openFresh(page, '/settings');
+    await test.step('files that cannot be read are refused with the reason, and nothing changes', async () => {
+      const good = await exportText(page);
+      const refuse = async (text: string | Buffer, reason: string) => {
+        await importText(page, text);
+        await expect(page.getByRole('alert')).toContainText(reason);
+        await expect(page.getByRole('alert')).toContainText('nothing was changed');
+      };
+      await refuse(good.slice(0, good.length / 2), 'it may be cut short');
+      await refuse(
+        good.replace(/"schemaVersion":\s*\d+/, '"schemaVersion":99'),
+        'The file is of version 99; this Cosmesis reads up to',
+      );
+      await refuse('{"a":1}', 'This JSON is not a Cosmesis workshop file.');
+      await refuse(good.replaceAll(/"heightM":\s*1.1,/g, '"heightM":"tall",'), '"Ticket-office cupboard" → heightM');
+      const without = (text: string) => text.replace(/"exportedAt":\s*"[^"]+"/, '');
+      expect(without(await exportText(page))).toBe(without(good));
+    });
+    await test.step('markup in names is shown as text', async () => {
+      await goTo(page, '/settings');
+      const file = (await exportText(page)).replace(
+        '"Ticket-office cupboard"',
+        '"<img src=x onerror=alert(1)><b>Cupboard</b>"',
+      );
+      page.on('dialog', () => expect(false, 'a script ran').toBe(true));
+      await importText(page, file);
+      await expect(page.getByText('opened.')).toBeVisible();
+      await page.getByRole('link', { name: 'Pieces' }).click();
+      await expect(page.getByRole('heading', { name: 'Pieces', level: 1 })).toBeVisible();
+      await expect(page.getByRole('link', { name: '<img src=x onerror=alert(1)><b>Cupboard</b>' })).toBeVisible();
+      await expect(page.locator('main img')).toHaveCount(0);
+    });
+  },
+);
 
-test('a full disk: the change is kept, said, and saved once there is room', async ({ page }) => {
+onOwnProfile('a full disk: the change is kept, said, and saved once there is room', async ({ page }) => {
   await openFresh(page, '/pieces/ticket-cupboard/survey');
   await page.evaluate(() => {
     const put = IDBObjectStore.prototype.put;
@@ -92,7 +94,7 @@ test('a full disk: the change is kept, said, and saved once there is room', asyn
   await expect(page.getByRole('heading', { name: 'Cupboard with no room' })).toBeVisible();
 });
 
-test('two tabs on one piece keep both edits and share the undo', async ({ page, context }) => {
+onOwnProfile('two tabs on one piece keep both edits and share the undo', async ({ page, context }) => {
   await openFresh(page, '/pieces/ticket-cupboard/survey');
   const other = await context.newPage();
   await other.clock.install({ time: new Date('2026-11-25T10:07:00Z') });
@@ -107,7 +109,7 @@ test('two tabs on one piece keep both edits and share the undo', async ({ page, 
   await expect(page.getByLabel('Width')).toHaveValue('96 cm');
 });
 
-test('a record that cannot be read is set aside and can be downloaded; the rest opens', async ({ page }) => {
+onOwnProfile('a record that cannot be read is set aside and can be downloaded; the rest opens', async ({ page }) => {
   await openFresh(page);
   await expect(page.getByRole('article')).toBeVisible();
   await page.evaluate(
@@ -141,45 +143,46 @@ test('a record that cannot be read is set aside and can be downloaded; the rest 
   await expect(page.getByRole('alert')).toBeHidden();
 });
 
-test('a browser that empties its store loses nothing, and says so; one that loses all of it says what is gone, by name', async ({
-  page,
-}) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
-  await bareChest(page);
-  const chest = page.getByLabel('Name', { exact: true });
-  await chest.fill('Left-luggage chest');
-  await chest.blur();
-  await expect(page.getByText('Not saved yet')).toHaveCount(0);
-  const lose = async (all: boolean) => {
-    await page.goto('/api/health');
-    await page.evaluate(async (copyToo) => {
-      await new Promise<void>((resolve, reject) => {
-        const gone = indexedDB.deleteDatabase('cosmesis');
-        gone.onsuccess = () => resolve();
-        gone.onerror = () => reject(gone.error);
-      });
-      if (copyToo) await (await navigator.storage.getDirectory()).removeEntry('second-copy', { recursive: true });
-    }, all);
-    await page.goto('/pieces');
-  };
-  await lose(false);
-  await expect(page.getByRole('alert')).toContainText(/This browser had lost.*“My workshop”.*here again/);
-  await expect(page.getByRole('link', { name: 'Left-luggage chest' })).toBeVisible();
-  await lose(true);
-  const alert = page.getByRole('alert').filter({ hasText: 'no longer has' });
-  await expect(alert).toContainText('This browser no longer has “My workshop”:');
-  await page.reload();
-  await expect(
-    page
-      .getByRole('article')
-      .or(page.getByRole('link', { name: 'Ticket-office cupboard' }))
-      .first(),
-  ).toBeVisible();
-  await expect(alert).toBeHidden();
-});
+onOwnProfile(
+  'a browser that empties its store loses nothing, and says so; one that loses all of it says what is gone, by name',
+  async ({ page }) => {
+    await openFresh(page, '/settings');
+    await newWorkshop(page);
+    await bareChest(page);
+    const chest = page.getByLabel('Name', { exact: true });
+    await chest.fill('Left-luggage chest');
+    await chest.blur();
+    await expect(page.getByText('Not saved yet')).toHaveCount(0);
+    const lose = async (all: boolean) => {
+      await page.goto('/api/health');
+      await page.evaluate(async (copyToo) => {
+        await new Promise<void>((resolve, reject) => {
+          const gone = indexedDB.deleteDatabase('cosmesis');
+          gone.onsuccess = () => resolve();
+          gone.onerror = () => reject(gone.error);
+        });
+        if (copyToo) await (await navigator.storage.getDirectory()).removeEntry('second-copy', { recursive: true });
+      }, all);
+      await page.goto('/pieces');
+    };
+    await lose(false);
+    await expect(page.getByRole('alert')).toContainText(/This browser had lost.*“My workshop”.*here again/);
+    await expect(page.getByRole('link', { name: 'Left-luggage chest' })).toBeVisible();
+    await lose(true);
+    const alert = page.getByRole('alert').filter({ hasText: 'no longer has' });
+    await expect(alert).toContainText('This browser no longer has “My workshop”:');
+    await page.reload();
+    await expect(
+      page
+        .getByRole('article')
+        .or(page.getByRole('link', { name: 'Ticket-office cupboard' }))
+        .first(),
+    ).toBeVisible();
+    await expect(alert).toBeHidden();
+  },
+);
 
-test('never a blank page: a part that fails to load leaves a way to save the data', async ({ page }) => {
+onOwnProfile('never a blank page: a part that fails to load leaves a way to save the data', async ({ page }) => {
   await page.route(/assets\/Plan-/, (route) => route.abort());
   await openFresh(page);
   await page.getByRole('link', { name: 'Refreshment table' }).first().click();

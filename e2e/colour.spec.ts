@@ -1,4 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './bench';
 import { fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 /** A stool of a wood in the workshop, stripped bare already. */

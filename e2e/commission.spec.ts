@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './bench';
 import { openFresh, pick } from './support';
 
 test('a commission goes its way: an offer that is not approved holds the work, what the client brings and a change hold what depends on them', async ({

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './bench';
 import { goTo, openFresh, pick } from './support';
 
 test('a step left out raises what it was there for, survives a change of look, and is put back', async ({ page }) => {

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './bench';
 import { goTo, openFresh, pick } from './support';
 
 test('the rules of the house: a school changes every plan, a piece may differ, and what nobody can put on is not proposed', async ({
@@ -81,6 +82,7 @@ test('the finish of an earlier piece is fitted to a new one, and can be undone',
 test('forms of every kind are begun, measured and planned', async ({ page }) => {
   await openFresh(page, '/pieces/new');
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Chest of drawers' })).toBeVisible();
   const names = await page
     .getByRole('main')
     .getByRole('button')

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './bench';
 import { fromMenu, goTo, openFresh } from './support';
 
 test('the log teaches: what was used moves the plan, can be looked into, forgotten and frozen', async ({ page }) => {

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './bench';
 import { bareChest, fromMenu, goTo, newWorkshop, openFresh, pick, typeHour } from './support';
 
 test('a coat finished late on Friday: its window closes on Saturday, and Monday gains a scuff', async ({ page }) => {

@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './bench';
 import { downloaded, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 test('two-part filler: poured too far, corrected, timed over a reload, closed, labelled, and taken off the shelf', async ({

@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test as onOwnProfile, type Page } from '@playwright/test';
+import { test } from './bench';
 import { exifJpeg } from './exifJpeg';
 import { fromMenu, goTo, openFresh } from './support';
 
@@ -67,28 +68,29 @@ const upright: readonly [width: number, left: Colour, right: Colour][] = [
   [40, 'green', 'white'],
 ];
 
-test('photographs stand upright whichever way the camera was held, at their hour, without the place', async ({
-  page,
-}) => {
-  await openFresh(page, '/pieces/ticket-cupboard/survey#photographs');
-  const plain = Uint8Array.from(await quarters(page));
-  const files = upright.map((_, i) => ({
-    name: `turned-${i + 1}.jpg`,
-    mimeType: 'image/jpeg',
-    buffer: exifJpeg(plain, { orientation: i + 1, date: `2026:11:2${i % 2} 09:3${i}:00`, place: i === 0 }),
-  }));
-  await page.getByLabel('Photographs', { exact: true }).and(page.locator('input')).setInputFiles(files);
-  const section = page.getByRole('region', { name: 'Photographs' });
-  await expect(section.getByRole('button', { name: /The whole piece/ })).toHaveCount(8);
-  await expect(section).toContainText('Where one was taken stood in the file: that is left out.');
-  // By day, the newest first, and each at the hour the camera wrote.
-  await expect(section.getByRole('heading', { level: 3 })).toHaveText([/Sat 21 Nov/, /Fri 20 Nov/]);
-  await expect(section.getByRole('button', { name: 'The whole piece, 09:37' })).toBeVisible();
-  const kept = await keptPictures(page);
-  const told = kept.map((k) => [k.size[0], nearest(k.left), nearest(k.right)].join(' ')).sort();
-  expect(told).toEqual(upright.map((u) => u.join(' ')).sort());
-  expect(kept.some((k) => k.written)).toBe(false);
-});
+onOwnProfile(
+  'photographs stand upright whichever way the camera was held, at their hour, without the place',
+  async ({ page }) => {
+    await openFresh(page, '/pieces/ticket-cupboard/survey#photographs');
+    const plain = Uint8Array.from(await quarters(page));
+    const files = upright.map((_, i) => ({
+      name: `turned-${i + 1}.jpg`,
+      mimeType: 'image/jpeg',
+      buffer: exifJpeg(plain, { orientation: i + 1, date: `2026:11:2${i % 2} 09:3${i}:00`, place: i === 0 }),
+    }));
+    await page.getByLabel('Photographs', { exact: true }).and(page.locator('input')).setInputFiles(files);
+    const section = page.getByRole('region', { name: 'Photographs' });
+    await expect(section.getByRole('button', { name: /The whole piece/ })).toHaveCount(8);
+    await expect(section).toContainText('Where one was taken stood in the file: that is left out.');
+    // By day, the newest first, and each at the hour the camera wrote.
+    await expect(section.getByRole('heading', { level: 3 })).toHaveText([/Sat 21 Nov/, /Fri 20 Nov/]);
+    await expect(section.getByRole('button', { name: 'The whole piece, 09:37' })).toBeVisible();
+    const kept = await keptPictures(page);
+    const told = kept.map((k) => [k.size[0], nearest(k.left), nearest(k.right)].join(' ')).sort();
+    expect(told).toEqual(upright.map((u) => u.join(' ')).sort());
+    expect(kept.some((k) => k.written)).toBe(false);
+  },
+);
 
 test('a photograph is named, held against one from before, taken away and back; what is none is refused', async ({
   page,
@@ -167,80 +169,84 @@ test('a damage and the sitting that is next are photographed where they stand', 
   expect(execFileSync('pdftotext', [path, '-'], { encoding: 'utf8' })).toContain('Damage 1: loose veneer, Wed 25 Nov');
 });
 
-test('photographs go with the workshop in a ZIP, and come back on another device', async ({ page, browser }, info) => {
-  await openFresh(page, '/pieces/ticket-cupboard/survey#photographs');
-  const plain = Uint8Array.from(await quarters(page));
-  await page
-    .getByLabel('Photographs', { exact: true })
-    .and(page.locator('input'))
-    .setInputFiles({
-      name: 'found.jpg',
-      mimeType: 'image/jpeg',
-      buffer: exifJpeg(plain, { orientation: 1, date: '2026:11:20 09:00:00', place: false }),
-    });
-  await expect(page.getByRole('button', { name: 'The whole piece, 09:00' })).toBeVisible();
-  await fromMenu(page, 'Settings');
-  const [saved] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export with photographs' }).click(),
-  ]);
-  expect(saved.suggestedFilename()).toMatch(/\.zip$/);
-  const path = info.outputPath('workshop.zip');
-  await saved.saveAs(path);
-  const other = await browser.newContext();
-  const phone = await other.newPage();
-  await openFresh(phone, '/settings');
-  await phone.getByLabel('Import a file').setInputFiles(path);
-  await expect(phone.getByText(/\(from file\) opened\./)).toBeVisible();
-  await phone.goto('/pieces/ticket-cupboard/survey#photographs');
-  await phone.getByRole('button', { name: 'The whole piece, 09:00' }).click();
-  await expect(phone.getByRole('dialog').getByRole('img', { name: /The whole piece/ })).toBeVisible();
-  expect((await keptPictures(phone)).map((k) => k.size)).toEqual([[80, 40]]);
-  await other.close();
-});
-
-test('the oldest photographs are taken away in full and stay small, come back with their ZIP, and what belongs to none is cleared up', async ({
-  page,
-}, info) => {
-  await openFresh(page, '/pieces/ticket-cupboard/survey#photographs');
-  const plain = Uint8Array.from(await quarters(page, 1600));
-  const add = (name: string, date: string) =>
-    page
+onOwnProfile(
+  'photographs go with the workshop in a ZIP, and come back on another device',
+  async ({ page, browser }, info) => {
+    await openFresh(page, '/pieces/ticket-cupboard/survey#photographs');
+    const plain = Uint8Array.from(await quarters(page));
+    await page
       .getByLabel('Photographs', { exact: true })
       .and(page.locator('input'))
       .setInputFiles({
-        name,
+        name: 'found.jpg',
         mimeType: 'image/jpeg',
-        buffer: exifJpeg(plain, { orientation: 1, date, place: false }),
+        buffer: exifJpeg(plain, { orientation: 1, date: '2026:11:20 09:00:00', place: false }),
       });
-  await add('found.jpg', '2026:11:20 09:00:00');
-  await expect(page.getByRole('button', { name: 'The whole piece, 09:00' })).toBeVisible();
-  await add('later.jpg', '2026:11:21 10:00:00');
-  await page.getByRole('button', { name: 'The whole piece, 10:00' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Take it away' }).click();
-  await expect(page.getByRole('button', { name: 'The whole piece, 10:00' })).toBeHidden();
-  await fromMenu(page, 'Settings');
-  const room = page.getByRole('region', { name: 'Room for photographs' });
-  await expect(room.getByText(/1 are here in full/)).toBeVisible();
-  await room.getByRole('button', { name: 'Clear up 1 of photographs that were taken out' }).click();
-  await expect(page.getByText('One picture was cleared up.')).toBeVisible();
-  expect(await keptPictures(page)).toHaveLength(1);
-  const [saved] = await Promise.all([
-    page.waitForEvent('download'),
-    room.getByRole('button', { name: 'Take the oldest photograph away' }).click(),
-  ]);
-  const path = info.outputPath('oldest.zip');
-  await saved.saveAs(path);
-  await expect(room.getByText(/0 are here in full/)).toBeVisible();
-  const small = (await keptPictures(page))[0]!.size;
-  expect(small[0]).toBeLessThan(1600);
-  await page.getByLabel('Take over from another copy').setInputFiles(path);
-  const dialog = page.getByRole('dialog', { name: 'Take over from another copy' });
-  await expect(dialog.getByText('It brings 1 picture.')).toBeVisible();
-  await dialog.getByRole('button', { name: 'Take it over' }).click();
-  await expect(page.getByText(/^Taken over: 1 picture/)).toBeVisible();
-  expect((await keptPictures(page))[0]!.size[0]).toBe(1600);
-});
+    await expect(page.getByRole('button', { name: 'The whole piece, 09:00' })).toBeVisible();
+    await fromMenu(page, 'Settings');
+    const [saved] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Export with photographs' }).click(),
+    ]);
+    expect(saved.suggestedFilename()).toMatch(/\.zip$/);
+    const path = info.outputPath('workshop.zip');
+    await saved.saveAs(path);
+    const other = await browser.newContext();
+    const phone = await other.newPage();
+    await openFresh(phone, '/settings');
+    await phone.getByLabel('Import a file').setInputFiles(path);
+    await expect(phone.getByText(/\(from file\) opened\./)).toBeVisible();
+    await phone.goto('/pieces/ticket-cupboard/survey#photographs');
+    await phone.getByRole('button', { name: 'The whole piece, 09:00' }).click();
+    await expect(phone.getByRole('dialog').getByRole('img', { name: /The whole piece/ })).toBeVisible();
+    expect((await keptPictures(phone)).map((k) => k.size)).toEqual([[80, 40]]);
+    await other.close();
+  },
+);
+
+onOwnProfile(
+  'the oldest photographs are taken away in full and stay small, come back with their ZIP, and what belongs to none is cleared up',
+  async ({ page }, info) => {
+    await openFresh(page, '/pieces/ticket-cupboard/survey#photographs');
+    const plain = Uint8Array.from(await quarters(page, 1600));
+    const add = (name: string, date: string) =>
+      page
+        .getByLabel('Photographs', { exact: true })
+        .and(page.locator('input'))
+        .setInputFiles({
+          name,
+          mimeType: 'image/jpeg',
+          buffer: exifJpeg(plain, { orientation: 1, date, place: false }),
+        });
+    await add('found.jpg', '2026:11:20 09:00:00');
+    await expect(page.getByRole('button', { name: 'The whole piece, 09:00' })).toBeVisible();
+    await add('later.jpg', '2026:11:21 10:00:00');
+    await page.getByRole('button', { name: 'The whole piece, 10:00' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Take it away' }).click();
+    await expect(page.getByRole('button', { name: 'The whole piece, 10:00' })).toBeHidden();
+    await fromMenu(page, 'Settings');
+    const room = page.getByRole('region', { name: 'Room for photographs' });
+    await expect(room.getByText(/1 are here in full/)).toBeVisible();
+    await room.getByRole('button', { name: 'Clear up 1 of photographs that were taken out' }).click();
+    await expect(page.getByText('One picture was cleared up.')).toBeVisible();
+    expect(await keptPictures(page)).toHaveLength(1);
+    const [saved] = await Promise.all([
+      page.waitForEvent('download'),
+      room.getByRole('button', { name: 'Take the oldest photograph away' }).click(),
+    ]);
+    const path = info.outputPath('oldest.zip');
+    await saved.saveAs(path);
+    await expect(room.getByText(/0 are here in full/)).toBeVisible();
+    const small = (await keptPictures(page))[0]!.size;
+    expect(small[0]).toBeLessThan(1600);
+    await page.getByLabel('Take over from another copy').setInputFiles(path);
+    const dialog = page.getByRole('dialog', { name: 'Take over from another copy' });
+    await expect(dialog.getByText('It brings 1 picture.')).toBeVisible();
+    await dialog.getByRole('button', { name: 'Take it over' }).click();
+    await expect(page.getByText(/^Taken over: 1 picture/)).toBeVisible();
+    expect((await keptPictures(page))[0]!.size[0]).toBe(1600);
+  },
+);
 
 test('a face is photographed where it is pressed, and marked there on the drawing', async ({ page }) => {
   await openFresh(page, '/pieces/ticket-cupboard/survey');

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
-import { fromMenu, goTo, openFresh, pick } from './support';
+import { expect } from '@playwright/test';
+import { test } from './bench';
+import { fromMenu, goTo, openFresh, orderFound, pick } from './support';
 
 test('the rack shows all pieces over time, says what keeps a sitting where it is, and what is held', async ({
   page,
@@ -11,7 +12,7 @@ test('the rack shows all pieces over time, says what keeps a sitting where it is
   await expect(
     page.getByText(/^Parcels counter: held: lead not tested\. \d+ of its sittings wait for that\.$/),
   ).toHaveCount(1);
-  await expect(page.getByRole('status').filter({ hasText: 'A better order is sought' })).toBeHidden();
+  await orderFound(page);
 
   // By keyboard: from one sitting to the next.
   const drawing = page.getByRole('group', { name: 'Rack' });
@@ -41,7 +42,7 @@ test('two pieces claim no hour: what is done on one moves the other, and nothing
   page,
 }) => {
   await openFresh(page, '/rack');
-  await expect(page.getByRole('status').filter({ hasText: 'A better order is sought' })).toBeHidden();
+  await orderFound(page);
   const list = page.getByRole('region', { name: 'In order' });
   const whole = list.getByRole('button', { name: /^All \d+ sittings$/ });
   const first = list.getByRole('listitem').first();
@@ -84,7 +85,7 @@ test('a sitting is dragged to another time: what that moves stands there before 
   page,
 }) => {
   await openFresh(page, '/rack');
-  await expect(page.getByRole('status').filter({ hasText: 'A better order is sought' })).toBeHidden();
+  await orderFound(page);
   const blocks = page.getByRole('group', { name: 'Rack' }).getByRole('button');
   const block = blocks.filter({ hasText: 'Waiting-room st' }).first();
   const label = (await block.getAttribute('aria-label')) ?? '';
@@ -137,7 +138,7 @@ test('two who work here have a line each, days off of their own, and a day of th
   await expect(off.getByRole('listitem')).toContainText('2026-11-27First bench');
   await goTo(page, '/rack');
   await expect(page.getByText(/for 2 pairs of hands, until/)).toBeVisible();
-  await expect(page.getByRole('status').filter({ hasText: 'A better order is sought' })).toBeHidden();
+  await orderFound(page);
   const drawing = page.getByRole('group', { name: 'Rack' });
   await expect(drawing.getByText('Second bench')).toBeVisible();
   await page.getByRole('link', { name: 'Today', exact: true }).click();

@@ -1,4 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './bench';
 import { goTo, newWorkshop, openFresh, pick } from './support';
 
 /** A bookcase of bare oak in an empty workshop, clear outside and in. */

@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
-import { expect, type Locator, type Page, test } from '@playwright/test';
+import { expect, type Locator, test as onOwnProfile, type Page } from '@playwright/test';
+import { test } from './bench';
 import { ownServer } from './ownServer';
 import { chosen, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
@@ -27,11 +28,11 @@ class Presses {
   }
 }
 
-for (const [width, height, most] of [
-  [1280, 800, 18],
-  [390, 844, 20],
+for (const [width, height, most, begin] of [
+  [1280, 800, 18, test],
+  [390, 844, 20, onOwnProfile],
 ] as const)
-  test(`a chest is planned, priced and dated in ${most} presses at ${width}×${height}`, async ({ page }) => {
+  begin(`a chest is planned, priced and dated in ${most} presses at ${width}×${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     await openFresh(page);
     const presses = new Presses(page);
@@ -221,7 +222,7 @@ test('“worn” shows which damages it would note before it notes them', async 
   await expect(page.getByText(/typical defects are noted/)).toBeVisible();
 });
 
-test('the last known Today is there before anything is worked out, marked with its hour', async ({ page }) => {
+onOwnProfile('the last known Today is there before anything is worked out, marked with its hour', async ({ page }) => {
   await openFresh(page);
   await expect(page.getByRole('button', { name: 'Start' })).toBeVisible();
   // What the frame shows by itself, without any script of the application.
@@ -231,7 +232,7 @@ test('the last known Today is there before anything is worked out, marked with i
   await expect(page.getByRole('link', { name: 'Refreshment table' }).first()).toBeVisible();
 });
 
-test('the first act of the last Today is pressed before anything is worked out again', async ({ page }) => {
+onOwnProfile('the first act of the last Today is pressed before anything is worked out again', async ({ page }) => {
   await openFresh(page);
   const what = page.getByRole('article').getByRole('heading');
   const first = (await what.textContent()) ?? '';
@@ -262,58 +263,60 @@ async function openFrame(page: Page): Promise<() => void> {
   return go;
 }
 
-test('what is pressed before the application has begun is noted when it has, and refused where it changed meanwhile', async ({
-  page,
-}) => {
-  await openFresh(page);
-  await expect(page.getByRole('button', { name: 'Start' })).toBeVisible();
-  let go = await openFrame(page);
-  await page.getByRole('button', { name: 'Start' }).click();
-  await expect(page.getByRole('status')).toHaveText('Pressed; it is noted in a moment.');
-  go();
-  await expect(page.getByText(/^Started: /)).toBeVisible();
-  await expect(page.getByRole('article').getByText('Running')).toBeVisible();
-  await page.unroute('**/assets/*.js');
+onOwnProfile(
+  'what is pressed before the application has begun is noted when it has, and refused where it changed meanwhile',
+  async ({ page }) => {
+    await openFresh(page);
+    await expect(page.getByRole('button', { name: 'Start' })).toBeVisible();
+    let go = await openFrame(page);
+    await page.getByRole('button', { name: 'Start' }).click();
+    await expect(page.getByRole('status')).toHaveText('Pressed; it is noted in a moment.');
+    go();
+    await expect(page.getByText(/^Started: /)).toBeVisible();
+    await expect(page.getByRole('article').getByText('Running')).toBeVisible();
+    await page.unroute('**/assets/*.js');
 
-  go = await openFrame(page);
-  await page.getByRole('button', { name: 'Done' }).click();
-  await page.evaluate(() => {
-    const last = JSON.parse(localStorage.getItem('cosmesis/today')!);
-    localStorage.setItem('cosmesis/today', JSON.stringify({ ...last, first: { ...last.first, from: 'another' } }));
-  });
-  go();
-  await expect(page.getByText(/has changed meanwhile, and was not noted: press again/)).toBeVisible();
-  await expect(page.getByRole('article').getByText('Running')).toBeVisible();
-});
+    go = await openFrame(page);
+    await page.getByRole('button', { name: 'Done' }).click();
+    await page.evaluate(() => {
+      const last = JSON.parse(localStorage.getItem('cosmesis/today')!);
+      localStorage.setItem('cosmesis/today', JSON.stringify({ ...last, first: { ...last.first, from: 'another' } }));
+    });
+    go();
+    await expect(page.getByText(/has changed meanwhile, and was not noted: press again/)).toBeVisible();
+    await expect(page.getByRole('article').getByText('Running')).toBeVisible();
+  },
+);
 
-test('on a first visit the first act of the demo is pressed in the frame, as the server has it ready, and is noted', async ({
-  browser,
-}) => {
-  // Without a clock of the test: the server has ready what is now, in its own time zone.
-  const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
-  const server = await ownServer();
-  const context = await browser.newContext({ baseURL: server.at('/'), timezoneId: timeZone });
-  const page = await context.newPage();
-  // The next minute too: it may have come by the time the page asks.
-  const ready = async () => {
-    const nowMin = Math.floor(Date.now() / 60_000);
-    const asked = [nowMin, nowMin + 1].map((atMin) =>
-      page.request.get('/api/opening', { params: { atMin: String(atMin), timeZone } }),
-    );
-    return (await Promise.all(asked)).map((told) => told.status());
-  };
-  // A process that has just started, on a machine that does ten other things at once.
-  await expect.poll(ready, { timeout: 150_000 }).toEqual([200, 200]);
-  const go = await openFrame(page);
-  const what = page.getByRole('main').getByRole('listitem').first();
-  await expect(what).toContainText('Refreshment table');
-  await page.getByRole('button', { name: 'Start' }).click();
-  go();
-  await expect(page.getByText(/^Started: /)).toBeVisible();
-  await expect(page.getByRole('article').getByText('Running')).toBeVisible();
-  await context.close();
-  server.process.kill();
-});
+onOwnProfile(
+  'on a first visit the first act of the demo is pressed in the frame, as the server has it ready, and is noted',
+  async ({ browser }) => {
+    // Without a clock of the test: the server has ready what is now, in its own time zone.
+    const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+    const server = await ownServer();
+    const context = await browser.newContext({ baseURL: server.at('/'), timezoneId: timeZone });
+    const page = await context.newPage();
+    // The next minute too: it may have come by the time the page asks.
+    const ready = async () => {
+      const nowMin = Math.floor(Date.now() / 60_000);
+      const asked = [nowMin, nowMin + 1].map((atMin) =>
+        page.request.get('/api/opening', { params: { atMin: String(atMin), timeZone } }),
+      );
+      return (await Promise.all(asked)).map((told) => told.status());
+    };
+    // A process that has just started, on a machine that does ten other things at once.
+    await expect.poll(ready, { timeout: 150_000 }).toEqual([200, 200]);
+    const go = await openFrame(page);
+    const what = page.getByRole('main').getByRole('listitem').first();
+    await expect(what).toContainText('Refreshment table');
+    await page.getByRole('button', { name: 'Start' }).click();
+    go();
+    await expect(page.getByText(/^Started: /)).toBeVisible();
+    await expect(page.getByRole('article').getByText('Running')).toBeVisible();
+    await context.close();
+    server.process.kill();
+  },
+);
 
 test('a message is never in the way: what lies under it is pressed through it', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });

@@ -6,8 +6,40 @@ const wednesday = '2026-11-25T10:07:00Z';
 /** Opens the application on a profile that has never seen it, at a given moment. */
 export async function openFresh(page: Page, path = '/', at = wednesday): Promise<void> {
   await page.clock.install({ time: new Date(at) });
-  await page.goto(path);
+  if (page.url() === 'about:blank') await page.goto(path);
+  else await putAllBack(page, path);
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
+}
+
+/** Only the demo, as it comes, in a page that was used before. */
+async function putAllBack(page: Page, path: string): Promise<void> {
+  await page.clock.resume();
+  await page.evaluate(() => {
+    localStorage.clear();
+    sessionStorage.clear();
+  });
+  // Over whatever was left open.
+  if (await page.evaluate(() => document.querySelector('[role=dialog], [role=menu]') !== null))
+    await page.keyboard.press('Escape');
+  await goTo(page, '/settings');
+  const list = page.getByRole('region', { name: 'Workshops on this device' });
+  const reset = list.getByRole('button', { name: /^(Reset the demo|Bring the demo back)$/ });
+  const hasDemo = (await reset.textContent()) === 'Reset the demo';
+  let left = (await list.getByRole('listitem').count()) - (hasDemo ? 1 : 0);
+  await reset.click();
+  // Not before it is there: a screen that was never shown is not left either, and its name stays as it is.
+  await expect(page).toHaveTitle(/^Today/);
+  if (left > 0) await goTo(page, '/settings');
+  const others = list.getByRole('listitem').filter({ has: page.getByRole('button', { name: /^Open / }) });
+  for (; left > 0; left -= 1) {
+    await others
+      .first()
+      .getByRole('button', { name: /^Delete / })
+      .click();
+    await page.getByRole('button', { name: 'Delete for good' }).click();
+    await expect(list.getByRole('listitem')).toHaveCount(left);
+  }
+  await goTo(page, path);
 }
 
 /**
@@ -102,3 +134,9 @@ export async function exportText(page: Page): Promise<string> {
 /** A second browser context with the settings of the tests. */
 export const anotherContext = (browser: Browser): Promise<BrowserContext> =>
   browser.newContext({ baseURL: test.info().project.use.baseURL ?? '', timezoneId: 'Europe/London', locale: 'en-GB' });
+
+/** Waits on the rack until the plan is there and no better order is sought any more. */
+export async function orderFound(page: Page): Promise<void> {
+  await expect(page.getByRole('group', { name: 'Rack' }).getByRole('button').first()).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'A better order is sought' })).toBeHidden();
+}

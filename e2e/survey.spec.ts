@@ -1,4 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './bench';
 import { chosen, newWorkshop, openFresh, pick } from './support';
 
 /** Presses what it is given and counts it. */

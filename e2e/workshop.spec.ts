@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './bench';
 import { bareChest, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 test('several workshops live side by side; the demo can be left, reset and deleted', async ({ page }) => {

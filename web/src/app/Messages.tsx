@@ -4,6 +4,7 @@ import SnackbarContent from '@mui/material/SnackbarContent';
 import { type CustomContentProps, closeSnackbar, enqueueSnackbar, SnackbarProvider } from 'notistack';
 import { forwardRef, useEffect, useRef } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { useOpening } from '../store/useWorkshop';
 import { useSaid } from '../ui/say';
 import { theme } from './theme';
 
@@ -44,6 +45,10 @@ export default function Messages() {
   const offer = useRef<HTMLButtonElement>(null);
   // It stands behind the whole screen: a long way by Tab.
   useHotkeys('f', () => offer.current?.focus());
+  const opening = useOpening();
+  // What can be undone of one workshop is nothing to do in the next.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the opening itself is what matters
+  useEffect(() => closeSnackbar(), [opening]);
   useEffect(() => {
     closeSnackbar();
     if (!said) return;

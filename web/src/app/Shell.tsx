@@ -13,7 +13,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { AirStrip } from '../features/air/AirStrip';
 import { theStore } from '../store/theStore';
-import { useStorePart } from '../store/useWorkshop';
+import { useOpening, useStorePart } from '../store/useWorkshop';
 import type { StoreState } from '../store/WorkshopStore';
 import { toPiece } from '../ui/links';
 import { say, useSaid } from '../ui/say';
@@ -130,6 +130,7 @@ function Foot() {
 export function Shell() {
   const [help, setHelp] = useState(false);
   const said = useSaid();
+  const opening = useOpening();
   const phone = useMediaQuery('(max-width: 760px)', { noSsr: true });
   useShortcuts(() => setHelp(true));
   useTitle();
@@ -162,7 +163,7 @@ export function Shell() {
       >
         <RunningMixes />
         <Suspense>
-          <Alarms />
+          <Alarms key={opening} />
         </Suspense>
         <Notices />
         <Suspense fallback={<Typography variant="body2">Opening…</Typography>}>

@@ -193,4 +193,21 @@ describe('the book of summaries', () => {
     expect(b.book.get()).toMatchObject({ all: 0, missing: 0 });
     expect(b.book.get().byId.size).toBe(0);
   });
+  it('knows nothing of a workshop that took the place of another under its id, nor takes an answer that was meant for that', async () => {
+    const b = bench();
+    b.book.follow(demo, 1);
+    await b.answerAll();
+    b.book.follow({ ...demo, pieces: { ...demo.pieces } }, 1);
+    expect(b.book.get().missing).toBe(0);
+    const again = (opening: number) => b.book.follow({ ...demo, pieces: structuredClone(demo.pieces) }, opening);
+    again(2);
+    expect(b.book.get()).toMatchObject({ all: planned.length, missing: planned.length });
+    const asked = b.asked.length;
+    again(3);
+    await b.answer();
+    expect(b.book.get().byId.size).toBe(0);
+    await b.answerAll();
+    expect(b.book.get().missing).toBe(0);
+    expect(b.asked.slice(asked).flat()).toHaveLength(planned.length);
+  });
 });

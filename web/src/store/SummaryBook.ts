@@ -59,6 +59,8 @@ export class SummaryBook {
   private isFirst = true;
   /** Changes of the workshop so far; of those that are waited after, the last one: null where nothing waits. */
   private changes = 0;
+  /** Which opening of a workshop it is about: what was worked out before one is of no workshop any more. */
+  private opening = 0;
   private waitsAfter: number | null = null;
   private atRest = false;
 
@@ -81,9 +83,13 @@ export class SummaryBook {
     return false;
   }
 
-  /** The workshop as it is now. */
-  follow(workshop: Workshop | null): void {
-    const other = workshop?.id !== this.workshop?.id;
+  /**
+   * The workshop as it is now.
+   * @param opening counts openings: one that is replaced as a whole under its id is another one
+   */
+  follow(workshop: Workshop | null, opening = this.opening): void {
+    const other = workshop?.id !== this.workshop?.id || opening !== this.opening;
+    this.opening = opening;
     if (other) this.entries.clear();
     this.workshop = workshop;
     this.waiting = null;
@@ -174,7 +180,7 @@ export class SummaryBook {
   }
 
   private work(): void {
-    const { workshop } = this;
+    const { workshop, opening } = this;
     if (this.asking || !workshop) return;
     const some = this.nextDue(workshop);
     if (some.length === 0) return;
@@ -182,7 +188,7 @@ export class SummaryBook {
     const ids = some.map((p) => p.id);
     void this.means.ask(ids, this.means.nowMin()).then((told) => {
       this.asking = false;
-      if (this.workshop?.id !== workshop.id) return this.work();
+      if (this.workshop?.id !== workshop.id || this.opening !== opening) return this.work();
       const { products, settings } = workshop;
       if (told.ok)
         for (const summary of told.value) {

@@ -96,6 +96,25 @@ describe('WorkshopStore', () => {
     expect(await next).toBe('w');
   });
 
+  it('counts openings: of a workshop in place of another under its id too, from the moment it shows, and of no change', async () => {
+    const { tab } = await browser();
+    const { store } = await tab();
+    await store.adopt(empty());
+    const { openings, workshop } = store.get();
+    store.transact('New piece', add('a'));
+    await store.idle();
+    expect(store.get().openings).toBe(openings);
+    const shown: boolean[] = [];
+    store.subscribe(() => {
+      const now = store.get();
+      if (now.workshop && Object.keys(now.workshop.pieces).length === 0) shown.push(now.openings === openings + 1);
+    });
+    await store.adopt(empty());
+    expect(store.get().workshop).not.toBe(workshop);
+    expect(shown.length).toBeGreaterThan(0);
+    expect(shown.every(Boolean)).toBe(true);
+  });
+
   it('shows a change at once, with one word to its readers, says that it is not safe yet, and then that it is', async () => {
     const { tab } = await browser();
     const { store } = await tab();

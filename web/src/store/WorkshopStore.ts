@@ -26,6 +26,8 @@ interface Notice {
 export interface StoreState {
   status: 'loading' | 'ready';
   workshop: Workshop | null;
+  /** How often a workshop was opened: also one that took the place of another under its id. */
+  openings: number;
   heads: readonly Head[];
   save: SaveStatus;
   setAside: readonly SetAside[];
@@ -94,6 +96,7 @@ export class WorkshopStore {
   private state: StoreState = {
     status: 'loading',
     workshop: null,
+    openings: 0,
     heads: [],
     save: { status: 'saved' },
     setAside: [],
@@ -146,7 +149,7 @@ export class WorkshopStore {
     this.set({ gone: false, save: { status: 'saved' } });
     // Before it shows: a page that is reloaded the moment it does opens the same one again.
     await this.log.setCurrentId(workshopId);
-    await this.load(workshopId);
+    await this.load(workshopId, this.state.openings + 1);
     await this.recover(workshopId);
     await this.refreshHeads();
   }
@@ -356,7 +359,7 @@ export class WorkshopStore {
     if (this.head) this.set({ setAside: await this.log.setAside(this.head.workshopId) });
   }
 
-  private async load(workshopId: string): Promise<void> {
+  private async load(workshopId: string, openings = this.state.openings): Promise<void> {
     const workshop = unreadWorkshop(workshopId);
     const broken: Broken[] = [];
     // Brought when there is something to read: a first visit begins without it.
@@ -376,7 +379,8 @@ export class WorkshopStore {
     this.confirmed = workshop;
     this.head = head;
     const kept = await this.log.setAside(workshopId);
-    this.set({ status: 'ready', setAside: newer ? [...kept, ...asides] : kept, readOnly: newer ? newerWords : null });
+    const readOnly = newer ? newerWords : null;
+    this.set({ status: 'ready', setAside: newer ? [...kept, ...asides] : kept, readOnly, openings });
     this.show();
     await this.showLabels();
   }

@@ -161,13 +161,13 @@ export async function openStore(): Promise<WorkshopStore> {
   store = opened;
   let shown: Workshop | null = null;
   opened.subscribe(() => {
-    const { workshop } = opened.get();
+    const { workshop, openings } = opened.get();
     if (workshop === shown) return;
     if (workshop && workshop.id !== shown?.id) forgetTodayOfOthers(workshop.id);
     shown = workshop;
-    mirrorWorkshop(workshop);
+    mirrorWorkshop(workshop, openings);
     if (workshop) askAhead(workshop);
-    theBook().follow(workshop);
+    theBook().follow(workshop, openings);
   });
   setInterval(theBook().tick, 20_000);
   window.addEventListener('beforeunload', (event) => {

@@ -52,6 +52,11 @@ export function useParts<K extends keyof Workshop>(...keys: readonly K[]): Pick<
   return useStorePart(pick, shallowEqual);
 }
 
+const openingsOf = ({ openings }: StoreState): number => openings;
+
+/** Which opening of a workshop this is: what is known of the one before it does not hold. */
+export const useOpening = (): number => useStorePart(openingsOf);
+
 const settingsOf = (state: StoreState): Settings => openWorkshop(state).settings;
 
 /** The open workshop, whole: renders again at every change of it. */

@@ -2,7 +2,7 @@ import type { WorkshopPlan } from '@cosmesis/core/reckoning';
 import { useEffect, useSyncExternalStore } from 'react';
 import { callCore } from '../workers/callCore';
 import { useNowMin } from './useNowMin';
-import { useParts } from './useWorkshop';
+import { useOpening, useParts } from './useWorkshop';
 
 /** Orders tried at a time: what is on screen never waits long behind them. */
 const atATime = 5;
@@ -32,8 +32,8 @@ let progress: Progress = { tried: 0, of: 0 };
 let known: number | null = null;
 /** What the plan was asked for: parts of the workshop and the minute. */
 let asked: readonly unknown[] = [];
-/** The workshop it is of. */
-let shownId: unknown;
+/** The opening of a workshop that it is of. */
+let shownOpening: unknown;
 const listeners = new Set<() => void>();
 
 /** Asks, and asks on for a better one as long as somebody looks and nothing changed. */
@@ -63,11 +63,11 @@ async function ask(about: readonly unknown[], nowMin: number, more: number): Pro
 function follow(about: readonly unknown[], nowMin: number): void {
   if (about.length === asked.length && about.every((x, i) => x === asked[i])) return;
   // Of another workshop nothing is shown.
-  if (about[0] !== shownId) {
+  if (about[0] !== shownOpening) {
     [told, settled, known] = [nothing, nothing, null];
     for (const listener of listeners) listener();
   }
-  shownId = about[0];
+  shownOpening = about[0];
   asked = about;
   void ask(about, nowMin, 0);
 }
@@ -78,9 +78,13 @@ const subscribe = (listener: () => void): (() => void) => {
 };
 
 function useFollowing(): void {
-  const { id, pieces, products, settings } = useParts('id', 'pieces', 'products', 'settings');
+  const opening = useOpening();
+  const { pieces, products, settings } = useParts('pieces', 'products', 'settings');
   const nowMin = useNowMin();
-  useEffect(() => follow([id, pieces, products, settings, nowMin], nowMin), [id, pieces, products, settings, nowMin]);
+  useEffect(
+    () => follow([opening, pieces, products, settings, nowMin], nowMin),
+    [opening, pieces, products, settings, nowMin],
+  );
 }
 
 /**

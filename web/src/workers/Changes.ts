@@ -7,6 +7,8 @@ export type Mirrored = (typeof mirrored)[number];
 /** What changed since the last message: records to put, records to take away. */
 export interface Changes {
   workshopId: string;
+  /** Which opening of a workshop it is: one may take the place of another under its id. */
+  opening: number;
   /** Everything before it is forgotten: another workshop was opened, or the worker was started anew. */
   fresh: boolean;
   settings?: Workshop['settings'];

@@ -58,6 +58,7 @@ const refusal = (code: string, message: string): Result<never> => refused({ code
 export class CoreClient {
   private worker: WorkerLike | undefined;
   private workshop: Workshop | null = null;
+  private opening = 0;
   private sentId: string | null = null;
   private sentSettings: Workshop['settings'] | null = null;
   private readonly sent = new Map<Mirrored, Map<string, unknown>>();
@@ -79,8 +80,9 @@ export class CoreClient {
   }
 
   /** The workshop as it is now; the worker gets what changed. */
-  mirror(workshop: Workshop | null): void {
+  mirror(workshop: Workshop | null, opening = this.opening): void {
     this.workshop = workshop;
+    this.opening = opening;
     this.flushSoon();
   }
 
@@ -236,6 +238,7 @@ export class CoreClient {
     this.sentSettings = workshop.settings;
     const changes: Changes = {
       workshopId: workshop.id,
+      opening: this.opening,
       fresh,
       ...(settings || fresh ? { settings: workshop.settings } : {}),
       put,

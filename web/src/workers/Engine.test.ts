@@ -42,6 +42,7 @@ function disk() {
 
 const whole = (w: Workshop): Changes => ({
   workshopId: w.id,
+  opening: 1,
   fresh: true,
   settings: w.settings,
   put: JSON.parse(JSON.stringify(mirrored.flatMap((c) => Object.values(w[c]).map((r) => [c, r])))),
@@ -49,6 +50,7 @@ const whole = (w: Workshop): Changes => ({
 });
 const put = (collection: Changes['put'][number][0], record: unknown): Changes => ({
   workshopId: 'demo',
+  opening: 1,
   fresh: false,
   put: [[collection, JSON.parse(JSON.stringify(record))]],
   remove: [],
@@ -130,6 +132,12 @@ describe('the engine of the worker', () => {
         .map((s) => s.id)
         .slice(0, 10);
     expect(order(later)).toEqual(order(better));
+    // A workshop that took its place begins where this one began.
+    expect(better.sittings).not.toEqual(first.sittings);
+    engine.apply({ ...whole(demo), fresh: false, opening: 2 });
+    const anew = plan(nowMin, 0);
+    expect(anew.tried).toBe(0);
+    expect(anew.sittings).toEqual(first.sittings);
   });
 
   it('works out one piece for one edit: every other summary is the very one it had', async () => {
@@ -172,7 +180,7 @@ describe('the engine of the worker', () => {
     const logged = new Set(demo.pieces[cupboard]!.log.map((e) => e.step.productId));
     const ahead = new Set(first.now.flatMap((s) => (logged.has(s.productId) ? [] : (s.productId ?? []))));
     const paint = Object.values(demo.products).find((p: Product) => ahead.has(p.id))!;
-    engine.apply({ workshopId: 'demo', fresh: false, put: [], remove: [['products', paint.id]] });
+    engine.apply({ workshopId: 'demo', opening: 1, fresh: false, put: [], remove: [['products', paint.id]] });
     const without = await planOfSteps(engine);
     expect(without.now.some((s) => s.productId === paint.id)).toBe(false);
     expect(without.before?.some((s) => s.productId === paint.id)).toBe(true);

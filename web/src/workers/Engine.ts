@@ -253,6 +253,7 @@ export class Engine {
   private draws: Map<string, Draw[]> | null = null;
   private readonly tasks = new Map<string, { piece: Piece; shop: Shop; atMin: number; tasks: readonly PieceTask[] }>();
   private search: Search | null = null;
+  private opening = 0;
   /** Plans of the workshop so far. */
   private planNo = 0;
   private rehearsal: { number: number; play: ReturnType<typeof rehearseWorkshop>; share: number } | null = null;
@@ -270,7 +271,10 @@ export class Engine {
   ) {}
 
   /** Takes over what changed. Records that are put again share what did not change with what they were. */
-  apply({ workshopId, fresh, settings, put, remove }: Changes): void {
+  apply({ workshopId, opening, fresh, settings, put, remove }: Changes): void {
+    // The order that was found for one workshop is no beginning for the next.
+    if (opening !== this.opening) this.search = null;
+    this.opening = opening;
     const before = this.workshop?.id === workshopId ? this.workshop : null;
     if (fresh || !this.workshop) {
       this.workshop = {

@@ -27,7 +27,7 @@ const client = new CoreClient({
 export const startCore = (): void => client.start();
 
 /** The workshop as it is now: the worker gets what changed. */
-export const mirrorWorkshop = (workshop: Workshop | null): void => client.mirror(workshop);
+export const mirrorWorkshop = (workshop: Workshop | null, opening: number): void => client.mirror(workshop, opening);
 
 /** Asks core in its worker. Never throws. */
 export const callCore = <K extends CallName>(

@@ -6,6 +6,7 @@ import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
+import { useMemo } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
 import { useReckoning } from '../../store/useReckoning';
 import { useToBuy } from '../../store/useToBuy';
@@ -90,6 +91,8 @@ const screens = [
 
 function Frame({ piece }: { piece: Piece }) {
   const result = useReckoning(piece);
+  // The same for as long as both are: what else the frame follows draws no screen again.
+  const context = useMemo((): PieceContext => ({ piece, result }), [piece, result]);
   const { pathname } = useLocation();
   const here = screens.find(([to]) => pathname.endsWith(`/${to}`));
   return (
@@ -103,7 +106,7 @@ function Frame({ piece }: { piece: Piece }) {
         value={here ? toPiece(piece.id, here[0]) : false}
         tabs={screens.map(([to, name]) => [toPiece(piece.id, to), name] as const)}
       />
-      <Outlet context={{ piece, result } satisfies PieceContext} />
+      <Outlet context={context} />
     </>
   );
 }

@@ -7,7 +7,7 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
 import { HeadRow } from '../../../ui/HeadRow';
@@ -15,7 +15,14 @@ import { ScrollRegion } from '../../../ui/ScrollRegion';
 import WentWrong from '../../../ui/WentWrong';
 import { CorrectDialog } from './CorrectDialog';
 
-function HistoryRow({ pieceId, entry, onCorrect }: { pieceId: string; entry: LogEntry; onCorrect: () => void }) {
+interface RowProps {
+  pieceId: string;
+  entry: LogEntry;
+  onCorrect: (entryId: string) => void;
+}
+
+/** One of many: drawn again only where it is another. */
+const HistoryRow = memo(function HistoryRow({ pieceId, entry, onCorrect }: RowProps) {
   const { timeZone, unitSystem } = useSettings();
   const nowMin = useNowMin();
   const at = (instant: string | null | undefined) => (instant ? dayTime(minuteOf(instant), nowMin, timeZone) : '');
@@ -54,7 +61,7 @@ function HistoryRow({ pieceId, entry, onCorrect }: { pieceId: string; entry: Log
         <Button
           variant="outlined"
           aria-label={`Change what was logged: ${whereOf(entry)}, ${doWhat(entry)}`}
-          onClick={onCorrect}
+          onClick={() => onCorrect(entry.id)}
         >
           Change
         </Button>
@@ -68,10 +75,10 @@ function HistoryRow({ pieceId, entry, onCorrect }: { pieceId: string; entry: Log
       </TableCell>
     </TableRow>
   );
-}
+});
 
 /** What happened, held against what was planned. */
-export function History({ piece }: { piece: Piece }) {
+export const History = memo(function History({ piece }: { piece: Piece }) {
   const [correcting, setCorrecting] = useState<string | null>(null);
   const entries = [...piece.log].sort(
     (a, b) => Date.parse(b.doneAt ?? b.startedAt ?? '') - Date.parse(a.doneAt ?? a.startedAt ?? ''),
@@ -101,7 +108,7 @@ export function History({ piece }: { piece: Piece }) {
             />
             <TableBody>
               {entries.map((e) => (
-                <HistoryRow key={e.id} pieceId={piece.id} entry={e} onCorrect={() => setCorrecting(e.id)} />
+                <HistoryRow key={e.id} pieceId={piece.id} entry={e} onCorrect={setCorrecting} />
               ))}
             </TableBody>
           </Table>
@@ -117,4 +124,4 @@ export function History({ piece }: { piece: Piece }) {
       )}
     </section>
   );
-}
+});

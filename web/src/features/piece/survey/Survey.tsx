@@ -19,7 +19,7 @@ import type { LegKind, Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
@@ -220,9 +220,8 @@ function Picture({ piece, faces, zones }: { piece: Piece; faces: readonly Face[]
 const counted = (n: number, one: string, many = `${one}s`): string => (n === 0 ? '' : `${n} ${n === 1 ? one : many}`);
 const listed = (...parts: string[]): string => parts.filter(Boolean).join(', ') || 'nothing noted';
 
-/** What the piece is: measures, materials, old finish, age, damage; the drawing beside it. */
-export default function Survey() {
-  const { piece } = usePieceContext();
+/** All that is asked of the piece: what is worked out from it meanwhile is no reason to draw it again. */
+const Questions = memo(function Questions({ piece }: { piece: Piece }) {
   const edit = useEditPiece(piece.id);
   const navigate = useNavigate();
   const { hash } = useLocation();
@@ -366,4 +365,9 @@ export default function Survey() {
       </Stack>
     </Two>
   );
+});
+
+/** What the piece is: measures, materials, old finish, age, damage; the drawing beside it. */
+export default function Survey() {
+  return <Questions piece={usePieceContext().piece} />;
 }

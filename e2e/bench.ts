@@ -14,20 +14,10 @@ export const test = withOwnProfile.extend<object, { kept: { page: Page | null } 
     { scope: 'worker' },
   ],
   page: async ({ browser, kept, viewport }, use, info) => {
-    if (!kept.page) {
-      const { baseURL, timezoneId, locale, serviceWorkers, contextOptions } = info.project.use;
-      const context = await browser.newContext({
-        ...contextOptions,
-        ...(baseURL && { baseURL }),
-        ...(timezoneId && { timezoneId }),
-        ...(locale && { locale }),
-        ...(serviceWorkers && { serviceWorkers }),
-        viewport,
-      });
-      kept.page = await context.newPage();
-    }
-    const page = kept.page;
+    kept.page ??= await (await browser.newContext()).newPage();
+    const { page } = kept;
     if (viewport) await page.setViewportSize(viewport);
+    await page.emulateMedia({ colorScheme: 'light' });
     await use(page);
     if (info.status === info.expectedStatus) return;
     kept.page = null;

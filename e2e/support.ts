@@ -1,4 +1,4 @@
-import { type Browser, type BrowserContext, expect, type Locator, type Page, test } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Wednesday morning in the workshop. */
 const wednesday = '2026-11-25T10:07:00Z';
@@ -27,7 +27,7 @@ async function putAllBack(page: Page, path: string): Promise<void> {
   const hasDemo = (await reset.textContent()) === 'Reset the demo';
   let left = (await list.getByRole('listitem').count()) - (hasDemo ? 1 : 0);
   await reset.click();
-  // Not before it is there: a screen that was never shown is not left either, and its name stays as it is.
+  // Until Today is on screen Settings still is: who goes there has gone nowhere, and nothing gives the window its name again.
   await expect(page).toHaveTitle(/^Today/);
   if (left > 0) await goTo(page, '/settings');
   const others = list.getByRole('listitem').filter({ has: page.getByRole('button', { name: /^Open / }) });
@@ -130,10 +130,6 @@ export async function exportText(page: Page): Promise<string> {
   await fromMenu(page, 'Settings');
   return (await downloaded(page, page.getByRole('button', { name: 'Export this workshop' }))).text;
 }
-
-/** A second browser context with the settings of the tests. */
-export const anotherContext = (browser: Browser): Promise<BrowserContext> =>
-  browser.newContext({ baseURL: test.info().project.use.baseURL ?? '', timezoneId: 'Europe/London', locale: 'en-GB' });
 
 /** Waits on the rack until the plan is there and no better order is sought any more. */
 export async function orderFound(page: Page): Promise<void> {

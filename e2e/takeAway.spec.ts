@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { expect, test as onOwnProfile } from '@playwright/test';
 import { test } from './bench';
 import { root } from './ownServer';
-import { anotherContext, downloaded, exportText, fromMenu, goTo, importText, openFresh } from './support';
+import { downloaded, exportText, fromMenu, goTo, importText, openFresh } from './support';
 
 interface CliPiece {
   name: string;
@@ -26,7 +26,7 @@ onOwnProfile(
   async ({ page, browser }) => {
     await openFresh(page, '/settings');
     const file = await exportText(page);
-    const context = await anotherContext(browser);
+    const context = await browser.newContext();
     const other = await context.newPage();
     await openFresh(other);
     await fromMenu(other, 'Settings');

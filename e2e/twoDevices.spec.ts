@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { anotherContext, downloaded, exportText, fromMenu, goTo, importText, openFresh } from './support';
+import { downloaded, exportText, fromMenu, goTo, importText, openFresh } from './support';
 
 const takeOver = (page: Page, text: string, name = 'copy.json') =>
   page
@@ -12,7 +12,7 @@ test('the phone logs, the laptop prices, both write a note: they come together, 
 }) => {
   await openFresh(page, '/settings');
   const given = await exportText(page);
-  const context = await anotherContext(browser);
+  const context = await browser.newContext();
   const phone = await context.newPage();
   await phone.setViewportSize({ width: 390, height: 844 });
   await openFresh(phone);

@@ -45,6 +45,8 @@ export type Wanted = 'all' | readonly string[];
  */
 export class SummaryBook {
   private workshop: Workshop | null = null;
+  /** Which opening of a workshop it is about: what was asked for before it is of none any more. */
+  private opening = 0;
   private entries = new Map<string, Entry>();
   private book: Book = { byId: new Map(), all: 0, missing: 0, turns: 0, turnsOf: new Map() };
   private turns = 0;
@@ -59,8 +61,6 @@ export class SummaryBook {
   private isFirst = true;
   /** Changes of the workshop so far; of those that are waited after, the last one: null where nothing waits. */
   private changes = 0;
-  /** Which opening of a workshop it is about: what was worked out before one is of no workshop any more. */
-  private opening = 0;
   private waitsAfter: number | null = null;
   private atRest = false;
 

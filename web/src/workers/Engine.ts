@@ -253,6 +253,7 @@ export class Engine {
   private draws: Map<string, Draw[]> | null = null;
   private readonly tasks = new Map<string, { piece: Piece; shop: Shop; atMin: number; tasks: readonly PieceTask[] }>();
   private search: Search | null = null;
+  /** Which opening of a workshop the search is of. */
   private opening = 0;
   /** Plans of the workshop so far. */
   private planNo = 0;

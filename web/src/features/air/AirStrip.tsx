@@ -1,4 +1,5 @@
 import { latestReading } from '@cosmesis/core/deeds';
+import { spaceOf } from '@cosmesis/core/reckoning';
 import { dayTime, duration, formatTemperature, formatTemperatureDifference } from '@cosmesis/core/units';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
@@ -58,9 +59,8 @@ export function AirStrip() {
   const air = useAirNow(pieceId);
   const [asking, setAsking] = useState(false);
   const { unitSystem: system, timeZone, instruments, spaces } = settings;
-  const its = pieceId === null ? undefined : pieces[pieceId]?.spaceId;
-  const stands = spaces.find((space) => space.id === its) ?? spaces[0];
-  const last = air ? undefined : latestReading(readings, stands?.name);
+  const piece = pieceId === null ? undefined : pieces[pieceId];
+  const last = air ? undefined : latestReading(readings, spaceOf(piece ?? {}, spaces)?.name);
   const at = (minute: number) => dayTime(minute, nowMin, timeZone);
   const may = air && mayWords(air.coats, missing, at);
   const mayNot = air && mayNotWords(air.coats, system, at);

@@ -13,10 +13,10 @@ export function WillItLast({ piece, reckoned }: { piece: Piece; reckoned: Reckon
   const { productId } = reckoned.step;
   const product = productId ? products[productId] : undefined;
   const cans = Object.values(containers).filter((c) => c.productId === productId && !isGone(c));
-  const takes = product !== undefined && reckoned.productL !== null && reckoned.status === 'planned';
+  const takenL = product && reckoned.status === 'planned' ? reckoned.productL : null;
   // What the others take is asked for only where there is a can to take it from.
-  const draws = useDraws(takes && cans.length > 0 ? 'all' : none);
-  if (!takes || !reckoned.productL) return null;
+  const draws = useDraws(takenL && cans.length > 0 ? 'all' : none);
+  if (!product || !takenL) return null;
   if (cans.length === 0)
     return (
       <Typography variant="body2">
@@ -29,7 +29,7 @@ export function WillItLast({ piece, reckoned }: { piece: Piece; reckoned: Reckon
     productId: product.id,
     stepId: reckoned.step.id,
     atMin: reckoned.startMin,
-    highL: reckoned.productL.high,
+    highL: takenL.high,
   };
   const others = draws.filter((d) => d.pieceId !== piece.id || d.stepId !== reckoned.step.id);
   const lines = willItLast(product, [...others, need], cans);

@@ -66,7 +66,7 @@ test('a sitting is logged by one press, or a step of it alone, for once or for g
       .click();
     const before = await dusted.count();
     await next.getByRole('button', { name: 'Done: Carcass, Sand lightly between coats P320 by hand' }).click();
-    await expect(history.getByRole('row', { name: /^Carcass: sand lightly between coats p320 by hand/ })).toHaveCount(
+    await expect(history.getByRole('row', { name: /^Carcass: sand lightly between coats P320 by hand/ })).toHaveCount(
       1,
     );
     await expect(dusted).toHaveCount(before);

@@ -1,4 +1,4 @@
-import { doWhat, whereOf } from '@cosmesis/core/finishing';
+import { doWhat, lowerFirst, whereOf } from '@cosmesis/core/finishing';
 import { buildFaces, formById, shapeToDraw, zoneNames } from '@cosmesis/core/piece';
 import type { Reckoning } from '@cosmesis/core/reckoning';
 import { bandsOf } from '@cosmesis/core/reckoning';
@@ -88,7 +88,7 @@ const Row = memo(function Row({ piece }: { piece: Piece }) {
         )}
         <Typography variant="body2">
           {next && !next.held
-            ? `${dayTime(next.startMin, nowMin, settings.timeZone)}: ${whereOf(next).toLowerCase()}, ${doWhat(next).toLowerCase()}`
+            ? `${dayTime(next.startMin, nowMin, settings.timeZone)}: ${whereOf(next).toLowerCase()}, ${lowerFirst(doWhat(next))}`
             : piece.note || formById(piece.form).name}
         </Typography>
         {reckoning && <Sticks reckoning={reckoning} />}

@@ -1,4 +1,4 @@
-import { damageRow, doWhat, stepNameOf } from '@cosmesis/core/finishing';
+import { damageRow, doWhat, lowerFirst, stepNameOf } from '@cosmesis/core/finishing';
 import { type Face, zoneNames } from '@cosmesis/core/piece';
 import type { Photo, Piece } from '@cosmesis/core/workshop';
 
@@ -23,7 +23,7 @@ export function shownChoices(piece: Piece, faces: readonly Face[]): { value: str
     })),
     ...piece.log.map((e) => ({
       value: `step/${e.step.id}`,
-      name: `Step: ${e.step.zoneId ? `${zoneNames[e.step.zoneId]}, ` : ''}${doWhat(e).toLowerCase()}`,
+      name: `Step: ${e.step.zoneId ? `${zoneNames[e.step.zoneId]}, ` : ''}${lowerFirst(doWhat(e))}`,
       of: { kind: 'step', stepId: e.step.id } as const,
     })),
   ];

@@ -1,4 +1,4 @@
-import { comesBefore, doWhat, stepKind, stepNameOf, whereOf } from '@cosmesis/core/finishing';
+import { comesBefore, doWhat, lowerFirst, stepKind, stepNameOf, whereOf } from '@cosmesis/core/finishing';
 import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
 import { aboutTime, dayTime } from '@cosmesis/core/units';
 import type { Piece, Step } from '@cosmesis/core/workshop';
@@ -51,7 +51,7 @@ function useMove(piece: Piece, steps: readonly Step[]) {
       say({ text: `${stepNameOf(first.step.id)} has to come first.` });
       return;
     }
-    edit(`Move: ${doWhat(step).toLowerCase()}`, (draft) => {
+    edit(`Move: ${lowerFirst(doWhat(step))}`, (draft) => {
       const kept = draft.edits.pins.filter((p) => !(p.beforeId === after.step.id && p.afterId === before.step.id));
       draft.edits.pins = [...kept, { beforeId: before.step.id, afterId: after.step.id }];
     });

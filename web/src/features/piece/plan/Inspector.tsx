@@ -4,6 +4,7 @@ import {
   houseOf,
   isSeen,
   lookOf,
+  lowerFirst,
   matchOf,
   methodNames,
   stepKind,
@@ -356,7 +357,7 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
       {reckoned.status === 'planned' && !reckoned.inserted && step.kind !== 'cure' && (
         <Button
           onClick={() => {
-            edit(`Leave out: ${doWhat(reckoned).toLowerCase()}`, (draft) => {
+            edit(`Leave out: ${lowerFirst(doWhat(reckoned))}`, (draft) => {
               draft.edits.dropped.push(step.id);
             });
             say({ text: `Left out: ${doWhat(reckoned)}.`, action: { name: 'Undo', run: () => theStore().undo() } });

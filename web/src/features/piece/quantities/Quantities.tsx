@@ -1,4 +1,4 @@
-import { doWhat, methodNames, whereOf } from '@cosmesis/core/finishing';
+import { doWhat, lowerFirst, methodNames, whereOf } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
 import { filmBuildUp, type ProductNeed, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
 import { formatAbout, formatArea, formatVolume, money, runningLength } from '@cosmesis/core/units';
@@ -76,7 +76,7 @@ function StepRow({ reckoned }: { reckoned: ReckonedStep }) {
   return (
     <TableRow sx={reckoned.status === 'done' ? { color: 'text.secondary' } : {}}>
       <TableCell>
-        {whereOf(reckoned)}: {doWhat(reckoned).toLowerCase()}
+        {whereOf(reckoned)}: {lowerFirst(doWhat(reckoned))}
       </TableCell>
       <TableCell>{(step.productId && products[step.productId]?.name) || ''}</TableCell>
       <TableCell className="hide-small">{step.method ? methodNames[step.method] : ''}</TableCell>

@@ -1,4 +1,4 @@
-import { checkWords, doWhat, seenWords, stepKind, whereOf } from '@cosmesis/core/finishing';
+import { checkWords, doWhat, lowerFirst, seenWords, stepKind, whereOf } from '@cosmesis/core/finishing';
 import { dayTime, duration, formatTemperature, formatVolume, minuteOf } from '@cosmesis/core/units';
 import type { LogEntry, Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
@@ -32,7 +32,7 @@ const HistoryRow = memo(function HistoryRow({ pieceId, entry, onCorrect }: RowPr
   return (
     <TableRow>
       <TableCell>
-        {whereOf(entry)}: {doWhat(entry).toLowerCase()}
+        {whereOf(entry)}: {lowerFirst(doWhat(entry))}
         {entry.seen && <Typography variant="body2">{entry.seen.map((s) => seenWords[s]).join(', ')}</Typography>}
         {entry.checks && <Typography variant="body2">{entry.checks.map(checkWords).join('; ')}</Typography>}
         {entry.note && <Typography variant="body2">{entry.note}</Typography>}
@@ -118,7 +118,7 @@ export const History = memo(function History({ piece }: { piece: Piece }) {
         <CorrectDialog
           pieceId={piece.id}
           entry={entry}
-          title={`${whereOf(entry)}: ${doWhat(entry).toLowerCase()}`}
+          title={`${whereOf(entry)}: ${lowerFirst(doWhat(entry))}`}
           onClose={() => setCorrecting(null)}
         />
       )}

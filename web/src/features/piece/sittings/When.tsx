@@ -1,4 +1,4 @@
-import { doWhat, whereOf } from '@cosmesis/core/finishing';
+import { doWhat, lowerFirst, whereOf } from '@cosmesis/core/finishing';
 import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
 import { aboutTime, dayName, dayTime } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
@@ -34,7 +34,7 @@ function Row({ reckoned, nowMin, timeZone }: { reckoned: ReckonedStep; nowMin: n
   return (
     <TableRow sx={reckoned.status === 'done' ? { color: 'text.secondary' } : {}}>
       <TableCell>
-        {whereOf(reckoned)}: {doWhat(reckoned).toLowerCase()}
+        {whereOf(reckoned)}: {lowerFirst(doWhat(reckoned))}
         {reckoned.missedAtMin !== null && <b> (window closed {at(reckoned.missedAtMin)})</b>}
       </TableCell>
       <TableCell align="right">

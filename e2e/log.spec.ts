@@ -47,7 +47,7 @@ test('a coat finished late on Friday: its window closes on Saturday, and Monday 
   await page.getByRole('link', { name: 'Work', exact: true }).click();
   await done('Scuff P320 by hand: top; then vacuum and tack');
   await done('Clear coat 2 of 3: top');
-  await expect(page.getByRole('region', { name: 'Every step in time' })).toContainText('scuff p320 by hand');
+  await expect(page.getByRole('region', { name: 'Every step in time' })).toContainText('scuff P320 by hand');
   await page.getByRole('link', { name: 'Plan', exact: true }).click();
   await expect(page.getByText('CMP-03')).toBeHidden();
 });

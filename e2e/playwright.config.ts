@@ -7,8 +7,8 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../test-results/browser',
   fullyParallel: true,
-  // One more than the cores it is made for: while one waits for its page, another works.
-  workers: 3,
+  // As many as the cores it is made for: one more would warm up one more page, and gains nothing.
+  workers: 2,
   forbidOnly: true,
   timeout: 240_000,
   // A machine that does ten other things at once is slow, and not wrong.

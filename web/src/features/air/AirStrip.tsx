@@ -46,7 +46,7 @@ const Strip = styled('section')({
   },
   '& .may::before': { background: '#7fd0bd', clipPath: 'polygon(50% 0, 100% 100%, 0 100%)' },
   '& .maynot::before': { background: '#f2978a', clipPath: 'polygon(0 0, 100% 0, 50% 100%)' },
-  '@media (max-width: 760px)': { padding: '6px 0 6px 14px' },
+  '@media (max-width: 760px)': { padding: '6px 0 6px 14px', alignContent: 'start' },
 });
 
 /** Always on top: the air of the space a piece stands in, or of the usual one, its dew point, and in words what may go on until when. */
@@ -66,7 +66,8 @@ export function AirStrip() {
   const mayNot = air && mayNotWords(air.coats, system, at);
   const ageMin = air?.readAtMin == null ? null : nowMin - air.readAtMin;
   return (
-    <Strip aria-label="Air">
+    // What lies under it does not move when it is told: on a phone it takes two lines more then.
+    <Strip aria-label="Air" sx={last && { minHeight: { xs: 130, md: 56 } }}>
       {instruments && (
         <Suspense>
           <Instruments />

@@ -324,7 +324,8 @@ export default function Buy() {
           )}
         </>
       )}
-      <Supplies lines={supplies} price={suppliesPrice} />
+      {/* It comes with the cans above it, which would push it down. */}
+      {list && <Supplies lines={supplies} price={suppliesPrice} />}
       <Typography variant="body2">
         The cheapest cans that are never short of the high end; half of what is left over of a can that keeps a year
         counts as used. Prices are placeholders until you type your own under Products.

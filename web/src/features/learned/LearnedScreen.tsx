@@ -1,14 +1,12 @@
 import { learnedFrom, type TaughtFigure } from '@cosmesis/core/learning';
 import { alwaysOff } from '@cosmesis/core/reckoning';
-import Skeleton from '@mui/material/Skeleton';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { lazy, Suspense, useMemo } from 'react';
+import { useMemo } from 'react';
 import { useParts } from '../../store/useWorkshop';
+import Apart from './Apart';
 import { FigureRows } from './FigureRows';
 import { figureKinds } from './figureKinds';
-
-const Apart = lazy(() => import('./Apart'));
 
 const ofKind = (figures: readonly TaughtFigure[], kind: TaughtFigure['of']['kind']) =>
   figures
@@ -38,11 +36,7 @@ export default function LearnedScreen() {
           figures.
         </Typography>
       )}
-      {figures.length > 0 && (
-        <Suspense fallback={<Skeleton variant="rectangular" height={240} />}>
-          <Apart figures={figures} />
-        </Suspense>
-      )}
+      {figures.length > 0 && <Apart figures={figures} />}
       {figureKinds.map(({ value, name }) => {
         const own = ofKind(figures, value);
         return own.length > 0 && <FigureRows key={value} name={name} figures={own} />;

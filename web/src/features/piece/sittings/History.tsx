@@ -7,13 +7,49 @@ import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableRow from '@mui/material/TableRow';
 import Typography from '@mui/material/Typography';
-import { memo, useState } from 'react';
+import { memo, type ReactNode, useState } from 'react';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
-import { HeadRow } from '../../../ui/HeadRow';
+import { type Heading, HeadRow } from '../../../ui/HeadRow';
 import { ScrollRegion } from '../../../ui/ScrollRegion';
 import WentWrong from '../../../ui/WentWrong';
 import { CorrectDialog } from './CorrectDialog';
+
+const columns = {
+  plannedFor: 'Planned for',
+  done: 'Done',
+  plannedAmount: 'Planned amount',
+  used: 'Used',
+  air: 'Air',
+} as const;
+
+/** On a phone each entry is a block of its own: what was done, and below it side by side each figure under its name. */
+const asBlocks = {
+  '@media (max-width: 760px)': {
+    '& thead': { display: 'none' },
+    '&, & tbody': { display: 'block' },
+    '& tr': {
+      display: 'grid',
+      gridTemplateColumns: '1fr 1fr',
+      gap: '8px 16px',
+      p: '12px 0',
+      borderTop: '1px solid var(--line)',
+    },
+    '& td': { display: 'block', p: 0, border: 0, textAlign: 'left' },
+    '& td:first-of-type, & td:last-of-type': { gridColumn: '1 / -1' },
+    '& td:first-of-type': { fontWeight: 600 },
+    '& td:empty': { display: 'none' },
+    '& td[data-column]::before': { typography: 'body2', content: 'attr(data-column)', display: 'block' },
+  },
+};
+
+function Figure({ of, children }: { of: keyof typeof columns; children: ReactNode }) {
+  return (
+    <TableCell role="cell" align="right" data-column={columns[of]}>
+      {children}
+    </TableCell>
+  );
+}
 
 interface RowProps {
   pieceId: string;
@@ -30,15 +66,16 @@ const HistoryRow = memo(function HistoryRow({ pieceId, entry, onCorrect }: RowPr
   const late =
     entry.planned && done ? minuteOf(done) - minuteOf(entry.doneAt ? entry.planned.endAt : entry.planned.startAt) : 0;
   return (
-    <TableRow>
-      <TableCell>
+    // Shown as blocks it would be a table to nobody who cannot see: so each says what it is.
+    <TableRow role="row">
+      <TableCell role="cell">
         {whereOf(entry)}: {lowerFirst(doWhat(entry))}
         {entry.seen && <Typography variant="body2">{entry.seen.map((s) => seenWords[s]).join(', ')}</Typography>}
         {entry.checks && <Typography variant="body2">{entry.checks.map(checkWords).join('; ')}</Typography>}
         {entry.note && <Typography variant="body2">{entry.note}</Typography>}
       </TableCell>
-      <TableCell align="right">{at(entry.planned?.endAt)}</TableCell>
-      <TableCell align="right">
+      <Figure of="plannedFor">{at(entry.planned?.endAt)}</Figure>
+      <Figure of="done">
         {entry.doneAt ? at(entry.doneAt) : `started ${at(entry.startedAt)}`}
         {entry.timesBefore && (
           <div>
@@ -47,17 +84,17 @@ const HistoryRow = memo(function HistoryRow({ pieceId, entry, onCorrect }: RowPr
           </div>
         )}
         {Math.abs(late) >= 5 && <div>{late > 0 ? `${duration(late)} later` : `${duration(-late)} sooner`}</div>}
-      </TableCell>
-      <TableCell align="right">
+      </Figure>
+      <Figure of="plannedAmount">
         {entry.planned?.volumeL ? formatVolume(entry.planned.volumeL, unitSystem) : ''}
-      </TableCell>
-      <TableCell align="right">{entry.actualL === null ? '' : formatVolume(entry.actualL, unitSystem)}</TableCell>
-      <TableCell align="right">
+      </Figure>
+      <Figure of="used">{entry.actualL === null ? '' : formatVolume(entry.actualL, unitSystem)}</Figure>
+      <Figure of="air">
         {entry.air
           ? `${formatTemperature(entry.air.airTempC, unitSystem)}, ${Math.round(entry.air.relHumFrac * 100)} %`
           : ''}
-      </TableCell>
-      <TableCell>
+      </Figure>
+      <TableCell role="cell">
         <Button
           variant="outlined"
           aria-label={`Change what was logged: ${whereOf(entry)}, ${doWhat(entry)}`}
@@ -94,19 +131,15 @@ export const History = memo(function History({ piece }: { piece: Piece }) {
         </Typography>
       ) : (
         <ScrollRegion label="Planned against actual">
-          <Table>
+          <Table role="table" sx={asBlocks}>
             <HeadRow
               of={[
                 'Step',
-                { name: 'Planned for', figures: true },
-                { name: 'Done', figures: true },
-                { name: 'Planned amount', figures: true },
-                { name: 'Used', figures: true },
-                { name: 'Air', figures: true },
+                ...Object.values(columns).map((name): Heading => ({ name, figures: true })),
                 { name: 'Change', unseen: true },
               ]}
             />
-            <TableBody>
+            <TableBody role="rowgroup">
               {entries.map((e) => (
                 <HistoryRow key={e.id} pieceId={piece.id} entry={e} onCorrect={setCorrecting} />
               ))}

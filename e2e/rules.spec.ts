@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './bench';
-import { goTo, newWorkshop, openFresh, pick } from './support';
+import { dragStep, goTo, newWorkshop, openFresh, pick } from './support';
 
 /** A bookcase of bare oak in an empty workshop, clear outside and in. */
 async function clearBookcase(page: Page): Promise<void> {
@@ -25,16 +25,11 @@ test('a step dragged where it spoils the work is caught, previewed, put right by
   const findings = page.getByRole('region', { name: 'Findings' });
   await expect(findings.getByRole('status').first()).toHaveText('No rule objects to this plan as it stands.');
   await page.getByRole('button', { name: /^All \d+ steps$/ }).click();
-  const grip = page.getByRole('button', { name: 'Drag: Interior, Clear coat 3 of 3' });
-  const target = page.getByRole('button', { name: 'Drag: Carcass, Clear coat 3 of 3' });
-  // In the middle of the screen, clear of what is said at its foot.
-  await target.evaluate((row) => row.scrollIntoView({ block: 'center' }));
-  const [from, to] = [await grip.boundingBox(), await target.boundingBox()];
-  await page.mouse.move(from!.x + 10, from!.y + from!.height / 2);
-  await page.mouse.down();
-  await page.mouse.move(from!.x + 10, from!.y + from!.height / 2 + 20, { steps: 4 });
-  await page.mouse.move(to!.x + 10, to!.y + to!.height / 2 + 10, { steps: 10 });
-  await page.mouse.up();
+  await dragStep(
+    page,
+    { grip: 'Interior, Clear coat 3 of 3', id: 'interior/clear/3' },
+    { grip: 'Carcass, Clear coat 3 of 3', id: 'carcass/clear/3' },
+  );
   const finding = findings.getByRole('article', { name: /comes after the last coat of the outside/ });
   await expect(finding).toBeVisible();
   await expect(findings.getByRole('status').first()).toHaveText('1 warning');

@@ -84,6 +84,38 @@ export const chosen = (field: Locator): Promise<string> =>
     e instanceof HTMLSelectElement ? (e.selectedOptions[0]?.text ?? '') : (e as HTMLInputElement).value,
   );
 
+/** A step as its grip calls it, and as it is called by its id. */
+export interface StepInList {
+  grip: string;
+  id: string;
+}
+
+/** Drags a step by its grip over another one. What is said to who cannot see it tells that it is held, and over what. */
+export async function dragStep(page: Page, step: StepInList, over: StepInList): Promise<void> {
+  const gripOf = ({ grip }: StepInList) => page.getByRole('button', { name: `Drag: ${grip}`, exact: true });
+  const placeOf = async (of: StepInList) => {
+    const box = await gripOf(of).boundingBox();
+    if (!box) throw new Error(`${of.grip} is drawn`);
+    return box;
+  };
+  await expect(gripOf(step)).toBeVisible();
+  // In the middle of the screen, clear of what is said at its foot.
+  await gripOf(over).evaluate((row) => row.scrollIntoView({ block: 'center' }));
+  // The list moves while its plan is worked out: it is taken up where it stands then.
+  await expect(async () => {
+    await page.mouse.up();
+    const from = await placeOf(step);
+    await page.mouse.move(from.x + 10, from.y + 20);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 10, from.y + 40, { steps: 4 });
+    await expect(page.getByText(`draggable item ${step.id}`)).toBeAttached({ timeout: 2_000 });
+  }).toPass();
+  const to = await placeOf(over);
+  await page.mouse.move(to.x + 10, to.y + 10, { steps: 8 });
+  await expect(page.getByText(`over droppable area ${over.id}`)).toBeAttached();
+  await page.mouse.up();
+}
+
 /** Types the hour of a date field, part by part. */
 export async function typeHour(within: Locator, label: string, hours: string, minutes: string): Promise<void> {
   const field = within.getByRole('group', { name: label });

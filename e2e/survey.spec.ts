@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './bench';
-import { chosen, newWorkshop, openFresh, pick } from './support';
+import { chosen, dragStep, newWorkshop, openFresh, pick } from './support';
 
 /** Presses what it is given and counts it. */
 function counting() {
@@ -158,28 +158,12 @@ test('a look carries more, a step of one’s own stays, and a step is dragged to
   await expect(page.getByText('Added: judge it in daylight, after carcass: gild the edges')).toBeVisible();
 
   await page.getByRole('button', { name: /^All \d+ steps/ }).click();
-  const grip = (name: string) => page.getByRole('button', { name: `Drag: ${name}` });
-  await expect(grip('Top, Wipe down')).toBeVisible();
-  await expect(grip('Legs, Paint 2 of 2')).toBeVisible();
-  await grip('Carcass, Wash down and degrease').evaluate((e) => e.scrollIntoView({ block: 'center' }));
-  const placeOf = async (name: string) => {
-    const box = await grip(name).boundingBox();
-    if (!box) throw new Error(`${name} is drawn`);
-    return box;
-  };
-  // Taken up where it stands: what is said to who cannot see it says that it is held, and over what.
-  await expect(async () => {
-    await page.mouse.up();
-    const from = await placeOf('Top, Wipe down');
-    await page.mouse.move(from.x + 10, from.y + 20);
-    await page.mouse.down();
-    await page.mouse.move(from.x + 10, from.y + 40, { steps: 4 });
-    await expect(page.getByText(/draggable item top\/wipe-down\/1/i)).toBeAttached({ timeout: 2_000 });
-  }).toPass();
-  const to = await placeOf('Carcass, Wash down and degrease');
-  await page.mouse.move(to.x + 10, to.y + 10, { steps: 8 });
-  await expect(page.getByText(/over droppable area carcass\/degrease\/1/)).toBeAttached();
-  await page.mouse.up();
+  await expect(page.getByRole('button', { name: 'Drag: Legs, Paint 2 of 2' })).toBeVisible();
+  await dragStep(
+    page,
+    { grip: 'Top, Wipe down', id: 'top/wipe-down/1' },
+    { grip: 'Carcass, Wash down and degrease', id: 'carcass/degrease/1' },
+  );
   await expect(page.getByText(/Top: wipe down, before carcass: wash down and degrease/)).toBeVisible();
 });
 

@@ -2,7 +2,7 @@ import { expect, type Page } from '@playwright/test';
 import { test } from './bench';
 import { dragStep, goTo, newWorkshop, openFresh, pick } from './support';
 
-/** A bookcase of bare oak in an empty workshop, clear outside and in. */
+/** A bookcase of bare ash in an empty workshop, clear outside and in. */
 async function clearBookcase(page: Page): Promise<void> {
   await openFresh(page, '/settings');
   await newWorkshop(page);

@@ -115,6 +115,9 @@ describe('the command line', () => {
       expect((s.until - s.from) / 60_000).toBeGreaterThanOrEqual(s.handsOnMin);
       if (i > 0) expect(s.from).toBeGreaterThanOrEqual(taken[i - 1]!.until);
     }
+    // What dries now is waited for: the next coat comes after this moment.
+    const nextCoat = byId('ticket-cupboard').find((s) => s.id === 'top/clear/1')!;
+    expect(Date.parse(nextCoat.start)).toBeGreaterThan(Date.parse(at));
     // Lead is not known there: nothing that raises dust of it has a time, nor what would have to be scraped off at once.
     const counter = byId('parcels-counter');
     expect(counter.find((s) => s.id === 'carcass/scrape/1')).toMatchObject({

@@ -41,7 +41,7 @@ export function whenTried(
 ): WhenTried {
   const asked = withTried(problem, tried);
   let schedule = best;
-  for (const next of improvingSchedule(asked, triesAtOnce, seed, best)) schedule = next.schedule ?? schedule;
+  for (const next of improvingSchedule(asked, triesAtOnce, seed, best.order)) schedule = next.schedule ?? schedule;
   const before = new Set(best.unplaced.map((u) => u.id));
   const fresh = schedule.unplaced.filter((u) => !before.has(u.id));
   const cause = fresh.find((u) => u.because.kind !== 'waits') ?? fresh[0];

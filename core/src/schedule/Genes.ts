@@ -1,5 +1,5 @@
 import type { TaskNode } from './TaskNode';
-import type { WorkshopProblem, WorkshopSchedule } from './WorkshopProblem';
+import type { OrderedTask, WorkshopOrder, WorkshopProblem } from './WorkshopProblem';
 
 /** What a search varies. */
 export interface Genes {
@@ -25,11 +25,7 @@ export const holdStepMin = 30;
 const longestHoldMin = 300;
 
 /** The order a person would begin with: what is promised soonest, what is begun, what stands first; each piece in its order. */
-export function firstGenes(
-  { tasks, pieces }: WorkshopProblem,
-  like: WorkshopSchedule | null,
-  sets: readonly number[][],
-): Genes {
+export function firstGenes({ tasks, pieces }: WorkshopProblem, sets: readonly number[][]): Genes {
   const begun = new Set(tasks.filter((t) => t.fixed).map((t) => t.pieceId));
   const rank = new Map(
     [...pieces]
@@ -45,18 +41,57 @@ export function firstGenes(
   );
   const keys = Float64Array.from(tasks, (t, i) => (rank.get(t.pieceId) ?? pieces.length) + i / (tasks.length + 1));
   sideBySide(keys, { tasks, pieces }, rank);
-  const { length } = tasks;
-  // What was planned before keeps its order; what is new follows the last thing of its piece.
-  if (like) {
-    const starts = new Map(like.placed.map((p) => [p.id, p.startMin]));
-    const last = new Map<string, number>();
-    for (const [i, t] of tasks.entries()) {
-      const at = starts.get(t.id) ?? (last.get(t.pieceId) ?? 0) + 1e-3;
-      last.set(t.pieceId, at);
-      keys[i] = at + i / (length + 1);
-    }
+  return { keys, ...plainGenes(tasks.length), behind: inSets(tasks.length, sets), urgentFirst: true };
+}
+
+/** What an order was made by, for a question that may be another one: what is new follows the last thing of its piece. */
+export function genesLike(order: WorkshopOrder, problem: WorkshopProblem, sets: readonly number[][]): Genes {
+  const { tasks, people } = problem;
+  const genes = { ...firstGenes(problem, sets), urgentFirst: order.urgentFirst };
+  const known = new Map(order.tasks.map((t) => [t.id, t]));
+  const indexOf = new Map(tasks.map((t, i) => [t.id, i]));
+  const last = new Map<string, number>();
+  for (const [i, { id, pieceId }] of tasks.entries()) {
+    const was = known.get(id);
+    const before = last.get(pieceId);
+    // A piece that is new begins where it would without the others.
+    genes.keys[i] = was?.key ?? (before === undefined ? genes.keys[i]! : before + 1e-6);
+    last.set(pieceId, Math.max(before ?? Number.NEGATIVE_INFINITY, genes.keys[i]!));
+    if (!was) continue;
+    genes.letsPass[i] = Number(was.letsPass);
+    genes.holds[i] = was.holdMin;
+    genes.who[i] = people.findIndex((p) => p.id === was.personId);
+    const { behind } = was;
+    if (typeof behind === 'object') genes.behind[i] = indexOf.get(behind.id) ?? genes.behind[i]!;
+    else if (behind !== 'any') genes.behind[i] = behind === 'alone' ? alone : -1;
   }
-  return { keys, ...plainGenes(length), behind: inSets(length, sets), urgentFirst: true };
+  return genes;
+}
+
+/** The genes of an answer by the names of what they are of, so that the next question can begin with them. */
+export function orderOf(
+  { keys, letsPass, holds, behind, who, urgentFirst }: Genes,
+  { tasks, people }: WorkshopProblem,
+  sets: readonly number[][],
+): WorkshopOrder {
+  const behindOther = new Set(sets.flatMap((coats) => coats.slice(1)));
+  const behindOf = (i: number): OrderedTask['behind'] => {
+    const at = behind[i]!;
+    if (at >= 0) return { id: tasks[at]!.id };
+    if (at === alone) return 'alone';
+    return behindOther.has(i) ? 'apart' : 'any';
+  };
+  return {
+    urgentFirst,
+    tasks: tasks.map(({ id }, i) => ({
+      id,
+      key: keys[i]!,
+      letsPass: letsPass[i] === 1,
+      holdMin: holds[i]!,
+      behind: behindOf(i),
+      personId: people[who[i]!]?.id ?? null,
+    })),
+  };
 }
 
 /** The pieces of a set in step with each other, with the first of them: one that is done before another is begun waits for it no more. */

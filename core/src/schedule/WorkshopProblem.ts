@@ -159,6 +159,27 @@ export interface WorkshopSchedule {
    * for each minute by which a window is missed that has to be kept. Less is better.
    */
   cost: number;
+  order: WorkshopOrder;
+}
+
+/** What an answer was made by, of the same question or of one a little later: plain data, to be kept. */
+export interface WorkshopOrder {
+  /** Whether what closes a window goes before the order. */
+  urgentFirst: boolean;
+  tasks: readonly OrderedTask[];
+}
+export interface OrderedTask {
+  id: string;
+  /** Less goes first. */
+  key: number;
+  /** Whether its window is let pass for what that costs. */
+  letsPass: boolean;
+  /** For how long it is held back of itself, minutes. */
+  holdMin: number;
+  /** What is done right before it, without setting up anew; alone: nothing; apart: not the coat of its set. */
+  behind: { id: string } | 'any' | 'alone' | 'apart';
+  /** In whose hands; null: in any. */
+  personId: string | null;
 }
 
 export type Unplaced =

@@ -35,6 +35,7 @@ export type {
   TaskPiece,
   TaskPlace,
   Unplaced,
+  WorkshopOrder,
   WorkshopProblem,
   WorkshopSchedule,
 } from './WorkshopProblem';

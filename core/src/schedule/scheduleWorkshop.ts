@@ -1,15 +1,29 @@
 import { seededRandom } from '../units';
-import { choicesOf, coatsOfSets, firstGenes, shuffled, varied } from './Genes';
+import { choicesOf, coatsOfSets, firstGenes, type Genes, genesLike, orderOf, shuffled, varied } from './Genes';
 import { Layout } from './Layout';
 import { scheduleCost, troubleIn } from './scheduleCost';
 import { type TaskNode, taskNodesOf } from './TaskNode';
-import type { WorkshopProblem, WorkshopSchedule } from './WorkshopProblem';
+import type { WorkshopOrder, WorkshopProblem, WorkshopSchedule } from './WorkshopProblem';
 
 /** So many tries without a better answer are enough of one neighbourhood. */
 const leastPatience = 150;
 const patiencePerTask = 15;
 
-const answerOf = (layout: Layout, nodes: readonly TaskNode[], cost: number): WorkshopSchedule => ({
+/** Genes, and what comes of them. */
+interface Laid {
+  genes: Genes;
+  layout: Layout;
+  cost: number;
+  /** Of all finishes, to tell equal ones apart. */
+  sum: number;
+}
+
+const answerOf = (
+  layout: Layout,
+  nodes: readonly TaskNode[],
+  cost: number,
+  order: WorkshopOrder,
+): WorkshopSchedule => ({
   placed: nodes.flatMap((n) => layout.placed.get(n) ?? []),
   missed: nodes.flatMap((n) => layout.missed.get(n) ?? []),
   unplaced: nodes.flatMap((n) => {
@@ -17,6 +31,7 @@ const answerOf = (layout: Layout, nodes: readonly TaskNode[], cost: number): Wor
     return because ? [{ id: n.task.id, because }] : [];
   }),
   cost,
+  order,
 });
 
 /**
@@ -25,7 +40,7 @@ const answerOf = (layout: Layout, nodes: readonly TaskNode[], cost: number): Wor
  * Serial schedule generation with time lags (Neumann, Schwindt & Zimmermann, Project Scheduling with Time Windows; recalled,
  * not looked up), varied by random keys.
  * @param tries how many other orders are tried, 0 or more
- * @param like an answer to the same question as it was a little before: its order is begun with, so that little changes
+ * @param like what an answer was made by to the same question as it was a little before: begun with, so that little changes
  * @yields the answer whenever a better one is found, and how many tries were made
  * @throws DomainError out_of_range (no hands, an id twice), not_converged (no working hours)
  */
@@ -33,45 +48,47 @@ export function* improvingSchedule(
   problem: WorkshopProblem,
   tries: number,
   seed: number,
-  like: WorkshopSchedule | null = null,
+  like: WorkshopOrder | null = null,
 ): Generator<{ tried: number; schedule: WorkshopSchedule | null }, WorkshopSchedule> {
   const nodes = taskNodesOf(problem.tasks);
   const sets = coatsOfSets(problem);
   const choices = choicesOf(nodes, problem.people.length, sets);
   const random = seededRandom(seed);
-  let genes = firstGenes(problem, like, sets);
-  let layout = new Layout(problem, nodes, genes).run();
-  let [cost, sum] = scheduleCost(layout, problem, sets);
-  let [bestLayout, bestCost, bestSum] = [layout, cost, sum];
+  const laid = (genes: Genes): Laid => {
+    const layout = new Layout(problem, nodes, genes).run();
+    const [cost, sum] = scheduleCost(layout, problem, sets);
+    return { genes, layout, cost, sum };
+  };
+  const answer = ({ genes, layout, cost }: Laid) => answerOf(layout, nodes, cost, orderOf(genes, problem, sets));
+  const plain = firstGenes(problem, sets);
+  let now = laid(like ? genesLike(like, problem, sets) : plain);
+  let best = now;
   const patience = Math.max(leastPatience, patiencePerTask * nodes.length);
   let changed = 0;
-  let trouble = troubleIn(layout, problem);
-  yield { tried: 0, schedule: answerOf(bestLayout, nodes, bestCost) };
+  let trouble = troubleIn(now.layout, problem);
+  yield { tried: 0, schedule: answer(best) };
   // Where there is nothing to do there is nothing to vary.
   for (let i = 1; nodes.length > 0 && i <= tries; i += 1) {
-    const other = varied(genes, nodes, choices, trouble, random);
-    const otherLayout = new Layout(problem, nodes, other).run();
-    const [otherCost, otherSum] = scheduleCost(otherLayout, problem, sets);
+    // What was found before may be worse by now than what a person would begin with.
+    const other = laid(like && i === 1 ? plain : varied(now.genes, nodes, choices, trouble, random));
     // Now and then a worse one is gone on with, less and less.
-    const bearable = otherCost - cost <= 0.02 * cost * (1 - i / tries) && random() < 0.15;
-    if (otherCost < cost || (otherCost === cost && otherSum <= sum) || bearable) {
-      [genes, layout, cost, sum] = [other, otherLayout, otherCost, otherSum];
-      trouble = troubleIn(layout, problem);
+    const bearable = other.cost - now.cost <= 0.02 * now.cost * (1 - i / tries) && random() < 0.15;
+    if (other.cost < now.cost || (other.cost === now.cost && other.sum <= now.sum) || bearable) {
+      now = other;
+      trouble = troubleIn(now.layout, problem);
     }
-    const better = cost < bestCost || (cost === bestCost && sum < bestSum);
-    if (better) [bestLayout, bestCost, bestSum] = [layout, cost, sum];
+    const better = now.cost < best.cost || (now.cost === best.cost && now.sum < best.sum);
+    if (better) best = now;
     else if (i - changed > patience) {
       // Nothing better near here: begun again elsewhere.
-      genes = shuffled(nodes, choices, random);
-      layout = new Layout(problem, nodes, genes).run();
-      [cost, sum] = scheduleCost(layout, problem, sets);
-      trouble = troubleIn(layout, problem);
+      now = laid(shuffled(nodes, choices, random));
+      trouble = troubleIn(now.layout, problem);
       changed = i;
     }
     if (better) changed = i;
-    yield { tried: i, schedule: better ? answerOf(bestLayout, nodes, bestCost) : null };
+    yield { tried: i, schedule: better ? answer(best) : null };
   }
-  return answerOf(bestLayout, nodes, bestCost);
+  return answer(best);
 }
 
 /** The last answer of improvingSchedule, in one go. @param anyWillDo the first in which everything has a place is enough */

@@ -57,6 +57,7 @@ export interface SetAside {
 /** An answer that was worked out, kept with what it was worked out from. */
 export interface StoredAnswer {
   workshopId: string;
+  /** Empty: it is of all pieces together. */
   pieceId: string;
   /** Names everything the answer read, and the version of the code. */
   key: string;

@@ -1,5 +1,6 @@
 import type { PieceSummary } from '@cosmesis/core/reckoning';
 import type { Piece, Workshop } from '@cosmesis/core/workshop';
+import type { FoundOrder } from './OrderSearch';
 import type { Packed } from './photoZip';
 
 /** What is kept of a piece from one day to the next. */
@@ -14,11 +15,23 @@ export interface KeptAnswer {
   plan: NonNullable<Piece['plannedBefore']>;
 }
 
+export interface KeptOrder extends FoundOrder {
+  /** The code it was found by: another one begins anew. */
+  code: string;
+}
+
+/** What is kept of a workshop: of its pieces, and the order that was found for all of them. */
+export interface Kept {
+  answers: readonly KeptAnswer[];
+  order: KeptOrder | null;
+}
+
 /** The disk of the browser, as the engine uses it; tests bring their own. */
 export interface Disk {
   /** Answers kept over days. */
-  read: (workshopId: string) => Promise<readonly KeptAnswer[]>;
-  write: (workshopId: string, answers: readonly KeptAnswer[]) => Promise<void>;
+  read: (workshopId: string) => Promise<Kept>;
+  /** Keeps these over those that are there. An order that is null leaves the one that is kept. */
+  write: (workshopId: string, kept: Kept) => Promise<void>;
   /** Whether there is a workshop under an id. */
   isTaken: (workshopId: string) => Promise<boolean>;
   /** Writes a workshop whole. */

@@ -3,7 +3,7 @@ import { actsOf, inWorkshopOrder, sourceOf, todayInShort, todayOf } from '@cosme
 import { type Photo, type Product, type Workshop, writeWorkshopFile } from '@cosmesis/core/workshop';
 import { describe, expect, it } from 'vitest';
 import { type Changes, mirrored } from './Changes';
-import type { Disk, KeptAnswer } from './Disk';
+import type { Disk, KeptAnswer, KeptOrder } from './Disk';
 import { Engine } from './Engine';
 
 const nowMin = 29_700_000;
@@ -16,14 +16,24 @@ function disk() {
   const answers = new Map<string, KeptAnswer>();
   const adopted: Workshop[] = [];
   const kept = new Map<string, Blob>();
-  const d: Disk & { answers: typeof answers; adopted: Workshop[]; kept: typeof kept; room: number } = {
+  const d: Disk & {
+    answers: typeof answers;
+    order: KeptOrder | null;
+    adopted: Workshop[];
+    kept: typeof kept;
+    room: number;
+  } = {
     answers,
     adopted,
     kept,
     room: 100,
-    read: async () => [...answers.values()],
-    write: async (_, some) => {
-      for (const a of some) answers.set(a.pieceId, JSON.parse(JSON.stringify(a)));
+    order: null,
+    read: async () => ({ answers: [...answers.values()], order: d.order }),
+    write: async (_, kept) => {
+      // As the store of the browser takes it: a function in it would throw.
+      const { answers: some, order } = structuredClone(kept);
+      for (const a of some) answers.set(a.pieceId, a);
+      if (order) d.order = order;
     },
     isTaken: async (id) => id === 'demo',
     adopt: async (w) => void adopted.push(w),
@@ -99,45 +109,61 @@ describe('the engine of the worker', () => {
     expect(await engine.summariesOf(ids, nowMin)).toEqual({ ok: true, value: [], warnings: [] });
   });
 
-  it('schedules the whole workshop at once, betters it when asked again, and changes little for one more minute', async () => {
-    const engine = opened(disk());
+  it('schedules the whole workshop at once, betters it when asked again, and goes on from what was found', async () => {
+    const on = disk();
+    const engine = opened(on);
     let known: number | null = null;
-    const plan = (at: number, more: number) => {
-      const told = engine.betterPlan(at, more, known);
+    const plan = async (at: number, more: number, of = engine) => {
+      const told = await of.betterPlan(at, more, known);
       if (!told.ok) throw new Error(told.issues[0]?.message);
       known = told.value.no;
-      const whole = engine.workshopPlan(at);
+      const whole = of.workshopPlan(at);
       if (told.value.plan) expect(whole).toEqual({ ok: true, value: told.value.plan, warnings: [] });
       if (!whole.ok) throw new Error(whole.issues[0]?.message);
-      return { ...whole.value, tried: told.value.tried, told: told.value.plan !== null };
+      return { ...whole.value, tried: told.value.tried, of: told.value.of, told: told.value.plan !== null };
     };
-    const first = plan(nowMin, 0);
+    const first = await plan(nowMin, 0);
     expect([first.tried, first.told]).toEqual([0, true]);
     // What is known is not told again.
-    expect(plan(nowMin, 0).told).toBe(false);
+    expect((await plan(nowMin, 0)).told).toBe(false);
     expect(first.sittings.length).toBeGreaterThan(100);
     const hands = [...first.sittings].sort((a, b) => a.startMin - b.startMin);
     for (const [i, s] of hands.entries()) if (i > 0) expect(s.startMin).toBeGreaterThanOrEqual(hands[i - 1]!.endMin);
     expect(first.sittings.every((s) => s.binds !== '' && demo.pieces[s.pieceId])).toBe(true);
     expect(first.ready.map((r) => r.pieceId).sort()).toEqual([...ids].sort());
     const last = (p: typeof first) => Math.max(...p.ready.map((r) => r.atMin ?? 0));
-    const better = plan(nowMin, 60);
+    const better = await plan(nowMin, 60);
     expect(better.tried).toBe(60);
     expect(last(better)).toBeLessThanOrEqual(last(first));
-    // A minute later nobody has done anything: the order is the one that was found.
-    const later = plan(nowMin + 1, 0);
-    const order = (p: typeof first) =>
-      [...p.sittings]
-        .sort((a, b) => a.startMin - b.startMin)
-        .map((s) => s.id)
-        .slice(0, 10);
-    expect(order(later)).toEqual(order(better));
-    // A workshop that took its place begins where this one began.
     expect(better.sittings).not.toEqual(first.sittings);
-    engine.apply({ ...whole(demo), fresh: false, opening: 2 });
-    const anew = plan(nowMin, 0);
+    // A minute later nobody has done anything: the order is the one that was found.
+    const later = await plan(nowMin + 1, 0);
+    const order = (p: typeof first) => [...p.sittings].sort((a, b) => a.startMin - b.startMin).map((s) => s.id);
+    expect([order(later), later.tried]).toEqual([order(better), 60]);
+    // So it is for who loads the page again, and is not sought anew; later it is gone on with; other code begins anew.
+    expect(await engine.keepAnswers()).toBe(true);
+    expect(await engine.keepAnswers()).toBe(false);
+    const again = await plan(nowMin + 1, 0, opened(on));
+    expect([again.sittings, again.tried, again.of]).toEqual([later.sittings, later.tried, later.of]);
+    const after = await plan(nowMin + 11, 0, opened(on));
+    expect([order(after), after.tried]).toEqual([order(better), 0]);
+    expect((await plan(nowMin, 0, opened(on, demo, 'v2'))).sittings).toEqual(first.sittings);
+    // What is undone has the order back that was found for it.
+    const own = demo.pieces[cupboard]!;
+    engine.apply(put('pieces', { ...own, heightM: 0.9 }));
+    expect((await plan(nowMin, 5)).tried).toBe(5);
+    engine.apply(put('pieces', own));
+    const undone = await plan(nowMin, 0);
+    expect([undone.sittings, undone.tried]).toEqual([better.sittings, 60]);
+    // Another workshop begins with nothing of this one; this one, put back, with what was found for it.
+    const { [cupboard]: _, ...others } = demo.pieces;
+    const other = { ...demo, pieces: others };
+    engine.apply({ ...whole(other), opening: 2 });
+    const anew = await plan(nowMin, 0);
     expect(anew.tried).toBe(0);
-    expect(anew.sittings).toEqual(first.sittings);
+    expect(anew.sittings).toEqual((await plan(nowMin, 0, opened(disk(), other))).sittings);
+    engine.apply({ ...whole(demo), opening: 3 });
+    expect((await plan(nowMin, 0)).sittings).toEqual(better.sittings);
   });
 
   it('works out one piece for one edit: every other summary is the very one it had', async () => {

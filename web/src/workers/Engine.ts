@@ -69,7 +69,7 @@ import {
   workshopPlan,
   workshopProblem,
 } from '@cosmesis/core/reckoning';
-import { improvingSchedule, rehearsed, seekConflict, type WorkshopSchedule } from '@cosmesis/core/schedule';
+import { rehearsed, seekConflict } from '@cosmesis/core/schedule';
 import { type BuyList, buyList, type NeedOf } from '@cosmesis/core/stock';
 import { contentHash, good, minuteOf, type Result, refused } from '@cosmesis/core/units';
 import {
@@ -94,6 +94,7 @@ import { dequal } from 'dequal/lite';
 import type { Changes, Mirrored } from './Changes';
 import type { Copies, CopyRead, CopyTaken } from './Copies';
 import type { Disk, KeptAnswer } from './Disk';
+import { type OrderQuestion, OrderSearch, seed, tasksFreshMin } from './OrderSearch';
 import type { MadeFile } from './workshopFiles';
 
 /** A reckoning as the page gets it: with the plan that was last seen, where another one is given now. */
@@ -114,13 +115,6 @@ export interface SoughtPlan {
 
 /** Pieces that are scheduled together at the most: those under way or promised first, then the oldest. */
 const mostScheduled = 60;
-/** Orders tried at the most for a workshop that changed, and how many in vain before it is let be. */
-const tries = 250;
-const triesInVain = 60;
-const seed = 1;
-/** What was worked out of a piece so long ago is worked out again, minutes. */
-const tasksFreshMin = 10;
-
 /** Runs after which an offer names a range of days. */
 const offerRuns = 200;
 
@@ -171,19 +165,6 @@ interface Shop {
   hash?: string;
 }
 
-/** A search for a better schedule, as far as it went. */
-interface Search {
-  tasks: readonly (readonly PieceTask[])[];
-  nowMin: number;
-  steps: ReturnType<typeof improvingSchedule>;
-  best: WorkshopSchedule;
-  tried: number;
-  /** Where it ends, unless a better one is found before. */
-  until: number;
-  /** Names the best. */
-  no: number;
-}
-
 /** A rehearsal as far as it went, and what came of it when it is over. */
 export interface Rehearsed {
   share: number;
@@ -209,6 +190,14 @@ function withHeard(of: Workshop, { readings, forecast }: Heard): Workshop {
         ? of.readings
         : Object.assign(emptyRecords<Reading>(), of.readings, Object.fromEntries(readings.map((r) => [r.id, r]))),
   };
+}
+
+const hashes = new WeakMap<Piece, string>();
+/** Names a piece as it is, over days. */
+function hashOf(piece: Piece): string {
+  const hash = hashes.get(piece) ?? contentHash(canonicalJson(piece));
+  hashes.set(piece, hash);
+  return hash;
 }
 
 const failed = (error: unknown): Result<never> =>
@@ -252,11 +241,9 @@ export class Engine {
   private begun: { nowMin: number; timeZone: string; workshop: Workshop } | null = null;
   private draws: Map<string, Draw[]> | null = null;
   private readonly tasks = new Map<string, { piece: Piece; shop: Shop; atMin: number; tasks: readonly PieceTask[] }>();
-  private search: Search | null = null;
-  /** Which opening of a workshop the search is of. */
+  private readonly orders = new OrderSearch();
+  /** Which opening of a workshop the orders are of. */
   private opening = 0;
-  /** Plans of the workshop so far. */
-  private planNo = 0;
   private rehearsal: { number: number; play: ReturnType<typeof rehearseWorkshop>; share: number } | null = null;
   private conflict: { number: number; own: readonly PieceWithTasks[]; seek: ReturnType<typeof seekConflict> } | null =
     null;
@@ -273,8 +260,7 @@ export class Engine {
 
   /** Takes over what changed. Records that are put again share what did not change with what they were. */
   apply({ workshopId, opening, fresh, settings, put, remove }: Changes): void {
-    // The order that was found for one workshop is no beginning for the next.
-    if (opening !== this.opening) this.search = null;
+    if (opening !== this.opening) this.orders.leave();
     this.opening = opening;
     const before = this.workshop?.id === workshopId ? this.workshop : null;
     if (fresh || !this.workshop) {
@@ -292,10 +278,11 @@ export class Engine {
       if (!before) this.known.clear();
       this.kept = new Map();
       // Of the demo that was begun here nothing is on the disk that is not known.
-      const none = before ? Promise.resolve([]) : this.store.read(workshopId);
-      this.loading = none.then(
-        (answers) => {
+      const kept = before ? Promise.resolve({ answers: [], order: null }) : this.store.read(workshopId);
+      this.loading = kept.then(
+        ({ answers, order }) => {
           for (const a of answers) this.kept.set(a.pieceId, a);
+          if (order?.code === this.codeVersion) this.orders.bring(order);
         },
         () => {},
       );
@@ -488,9 +475,7 @@ export class Engine {
     const { id } = piece;
     const before = this.known.get(id);
     const kept = before ? undefined : this.kept.get(id);
-    const same = before
-      ? unchanged(before.piece, piece)
-      : kept !== undefined && kept.pieceHash === contentHash(canonicalJson(piece));
+    const same = before ? unchanged(before.piece, piece) : kept !== undefined && kept.pieceHash === hashOf(piece);
     const seen = same ? (before ?? kept)?.plan : undefined;
     const known = { piece, shop: this.shop(), summary, plan: seen ?? planKept(planOf(piece, this.open()).steps) };
     this.remember(known);
@@ -509,12 +494,14 @@ export class Engine {
       const known = this.known.get(pieceId);
       if (!known) return [];
       const { piece, shop, summary, plan } = known;
-      const pieceHash = contentHash(canonicalJson(piece));
+      const pieceHash = hashOf(piece);
       return [{ pieceId, key: `${pieceHash}/${this.hashOf(shop)}`, pieceHash, summary, plan }];
     });
     this.toKeep.clear();
-    if (answers.length === 0 || !this.workshop) return false;
-    await this.store.write(this.workshop.id, answers);
+    if (!this.workshop) return false;
+    const order = this.orders.toKeep();
+    if (answers.length === 0 && !order) return false;
+    await this.store.write(this.workshop.id, { answers, order: order && { ...order, code: this.codeVersion } });
     return true;
   }
 
@@ -547,8 +534,7 @@ export class Engine {
     const shop = this.shop();
     if (known && known.shop === shop && unchanged(known.piece, piece) && fresh(known.summary)) return known.summary;
     if (kept && !known && fresh(kept.summary)) {
-      const pieceHash = contentHash(canonicalJson(piece));
-      if (kept.key === `${pieceHash}/${this.hashOf(shop)}`) {
+      if (kept.key === `${hashOf(piece)}/${this.hashOf(shop)}`) {
         this.remember({ piece, shop, summary: kept.summary, plan: kept.plan });
         return kept.summary;
       }
@@ -611,7 +597,8 @@ export class Engine {
    * @param more how many more orders are tried now
    * @param known the plan that need not be told again; null: none is known
    */
-  betterPlan(nowMin: number, more: number, known: number | null): Result<SoughtPlan> {
+  async betterPlan(nowMin: number, more: number, known: number | null): Promise<Result<SoughtPlan>> {
+    await this.loading;
     return guarded(() => {
       const { own, search } = this.sought(nowMin, more);
       const { no, tried, until } = search;
@@ -621,45 +608,23 @@ export class Engine {
   }
 
   /** The search for the workshop as it is, so much further. */
-  private sought(nowMin: number, more: number): { own: PieceWithTasks[]; search: Search } {
+  private sought(nowMin: number, more: number) {
     const { pieces, settings } = this.open();
     const weight = (p: Piece) => Number(p.log.length > 0) * 2 + Number(p.promisedAt !== null);
     const chosen = Object.values(pieces)
       .filter(hasPlan)
       .sort((a, b) => weight(b) - weight(a) || Date.parse(a.createdAt) - Date.parse(b.createdAt))
       .slice(0, mostScheduled);
-    const own = chosen.map((piece) => ({ piece, tasks: this.tasksOf(piece, nowMin) }));
-    const same = this.search?.tasks.length === own.length && own.every((p, i) => p.tasks === this.search!.tasks[i]);
-    if (!this.search || !same || this.search.nowMin !== nowMin) {
-      const problem = workshopProblem(own, settings, nowMin);
-      // The clock alone went on: the order found is kept, and not sought again.
-      const [tried, until] = same ? [this.search!.tried, this.search!.until] : [0, triesInVain];
-      const steps = improvingSchedule(problem, tries, seed, this.search?.best ?? null);
-      const best = steps.next().value as { schedule: WorkshopSchedule };
-      this.search = {
-        tasks: own.map((p) => p.tasks),
-        nowMin,
-        steps,
-        best: best.schedule,
-        tried,
-        until,
-        no: this.nextPlan(),
-      };
-    }
-    const { search } = this;
-    for (let i = 0; i < more && search.tried < search.until; i += 1) {
-      const next = search.steps.next();
-      search.tried += 1;
-      if (next.done || !next.value.schedule) continue;
-      search.best = next.value.schedule;
-      search.until = Math.min(tries, search.tried + triesInVain);
-      search.no = this.nextPlan();
-    }
-    return { own, search };
-  }
-  private nextPlan(): number {
-    this.planNo += 1;
-    return this.planNo;
+    const own: PieceWithTasks[] = chosen.map((piece) => ({ piece, tasks: this.tasksOf(piece, nowMin) }));
+    const shop = this.shop();
+    const question: OrderQuestion = {
+      tasks: own.map((p) => p.tasks),
+      atMin: Math.min(nowMin, ...chosen.map((p) => this.tasks.get(p.id)!.atMin)),
+      nowMin,
+      problem: () => workshopProblem(own, settings, nowMin),
+      key: () => contentHash([this.hashOf(shop), ...chosen.map(hashOf)].join()),
+    };
+    return { own, search: this.orders.sought(question, more) };
   }
 
   /** The schedule of the workshop as it stands, with its question. */

@@ -3,7 +3,7 @@ import { OperationLog } from '../store/OperationLog';
 import { photoStore } from '../store/photoStore';
 import { recordsOf } from '../store/records';
 import { SecondCopy } from '../store/SecondCopy';
-import type { Disk, KeptAnswer } from './Disk';
+import type { Disk, KeptAnswer, KeptOrder } from './Disk';
 import { Engine } from './Engine';
 import type { FromWorker, ToWorker } from './protocol';
 import { scaledPicture } from './scaledPicture';
@@ -16,11 +16,22 @@ const log = (): Promise<OperationLog> => {
   return opened;
 };
 
+/** Stands for all pieces where an answer is of none by itself. */
+const wholeWorkshop = '';
+
 /** Answers in the store of the browser; what cannot be kept is worked out again. */
 const disk: Disk = {
-  read: async (workshopId) => (await (await log()).answers(workshopId)).map((a) => a.value as KeptAnswer),
-  write: async (workshopId, answers) =>
-    (await log()).keepAnswers(answers.map((value) => ({ workshopId, pieceId: value.pieceId, key: value.key, value }))),
+  read: async (workshopId) => {
+    const kept = await (await log()).answers(workshopId);
+    const ofAll = kept.find((a) => a.pieceId === wholeWorkshop)?.value as KeptOrder | undefined;
+    const ofPieces = kept.filter((a) => a.pieceId !== wholeWorkshop);
+    return { answers: ofPieces.map((a) => a.value as KeptAnswer), order: ofAll ?? null };
+  },
+  write: async (workshopId, { answers, order }) =>
+    (await log()).keepAnswers([
+      ...answers.map((value) => ({ workshopId, pieceId: value.pieceId, key: value.key, value })),
+      ...(order ? [{ workshopId, pieceId: wholeWorkshop, key: order.key, value: order }] : []),
+    ]),
   isTaken: async (workshopId) => {
     const head = await (await log()).head(workshopId);
     return head !== undefined && !head.deletedAt;

@@ -7,6 +7,7 @@ import { buildFaces, shapeOf, zonesOf } from '@cosmesis/core/piece';
 import { withTypicalSupplies } from '@cosmesis/core/products';
 import {
   conflictWords,
+  inOrderOfWork,
   type Reckoning,
   reckonPiece,
   rehearseWorkshop,
@@ -88,7 +89,7 @@ const seed = 1;
 /** The pieces of a workshop worked out, and scheduled together. */
 function scheduled(workshop: Workshop, nowMin: number) {
   const { pieces, products, settings } = workshop;
-  const reckoned = Object.values(pieces).map((piece) => ({
+  const reckoned = inOrderOfWork(Object.values(pieces)).map((piece) => ({
     piece,
     told: reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop, nowMin), withTasks: true }),
   }));

@@ -55,6 +55,7 @@ export { todayOf } from './todayOf';
 export { type Tried, type WhenTried, whenTried, withTried } from './whenTried';
 export { type WoodAhead, woodAhead } from './woodAhead';
 export {
+  inOrderOfWork,
   type PieceWithTasks,
   type PlaceKind,
   type PlannedSitting,

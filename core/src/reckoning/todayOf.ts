@@ -5,7 +5,7 @@ import { actsOf, inWorkshopOrder, type TodayInShort, todayInShort } from './acts
 import { summaryOf } from './PieceSummary';
 import { reckonPiece } from './reckonPiece';
 import { roomsOf } from './roomOf';
-import { workshopPlan, workshopProblem } from './workshopSchedule';
+import { inOrderOfWork, workshopPlan, workshopProblem } from './workshopSchedule';
 
 /**
  * Today of a small workshop at once: its pieces, their common schedule as it is first found, and what is done in its order.
@@ -15,12 +15,10 @@ import { workshopPlan, workshopProblem } from './workshopSchedule';
 export function todayOf(workshop: Workshop, nowMin: number): TodayInShort {
   const { pieces, products, settings, readings, containers } = taughtWorkshop(workshop);
   const rooms = roomsOf({ settings, readings, containers }, nowMin);
-  const told = Object.values(pieces)
-    .filter(hasPlan)
-    .flatMap((piece) => {
-      const reckoned = reckonPiece({ piece, products, settings, nowMin, rooms, air: null, withTasks: true });
-      return reckoned.ok ? [{ piece, reckoning: reckoned.value }] : [];
-    });
+  const told = inOrderOfWork(Object.values(pieces).filter(hasPlan)).flatMap((piece) => {
+    const reckoned = reckonPiece({ piece, products, settings, nowMin, rooms, air: null, withTasks: true });
+    return reckoned.ok ? [{ piece, reckoning: reckoned.value }] : [];
+  });
   const own = told.map(({ piece, reckoning }) => ({ piece, tasks: reckoning.tasks }));
   const plan = workshopPlan(own, scheduleWorkshop(workshopProblem(own, settings, nowMin), 0, 1), nowMin, settings);
   const summaries = told.map(({ piece, reckoning }) => summaryOf(piece, reckoning, nowMin));

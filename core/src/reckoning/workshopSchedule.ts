@@ -32,6 +32,16 @@ const pressingWeight = 3;
 /** The settings that a schedule is made with. */
 type ScheduleSettings = Pick<Settings, 'timeZone' | 'workingHours' | 'people' | 'daysOff' | 'room'>;
 
+/**
+ * Pieces as a workshop goes about them where nothing else says so: begun and promised ones first, then as they came in. However
+ * they are stored, their schedule is the same.
+ */
+export function inOrderOfWork(pieces: readonly Piece[]): Piece[] {
+  const weight = (p: Piece) => Number(p.log.length > 0) * 2 + Number(p.promisedAt !== null);
+  const came = (p: Piece) => Date.parse(p.createdAt);
+  return [...pieces].sort((a, b) => weight(b) - weight(a) || came(a) - came(b) || (a.id < b.id ? -1 : 1));
+}
+
 /** The schedule of a workshop as a question: every piece that has something to be done, in the hands there are. @param nowMin whole minutes since 1970 */
 export function workshopProblem(
   pieces: readonly PieceWithTasks[],

@@ -40,6 +40,7 @@ import {
   conflictWords,
   type Draw,
   type FixPreview,
+  inOrderOfWork,
   noSummary,
   type PieceSummary,
   type PieceTask,
@@ -610,11 +611,7 @@ export class Engine {
   /** The search for the workshop as it is, so much further. */
   private sought(nowMin: number, more: number) {
     const { pieces, settings } = this.open();
-    const weight = (p: Piece) => Number(p.log.length > 0) * 2 + Number(p.promisedAt !== null);
-    const chosen = Object.values(pieces)
-      .filter(hasPlan)
-      .sort((a, b) => weight(b) - weight(a) || Date.parse(a.createdAt) - Date.parse(b.createdAt))
-      .slice(0, mostScheduled);
+    const chosen = inOrderOfWork(Object.values(pieces).filter(hasPlan)).slice(0, mostScheduled);
     const own: PieceWithTasks[] = chosen.map((piece) => ({ piece, tasks: this.tasksOf(piece, nowMin) }));
     const shop = this.shop();
     const question: OrderQuestion = {

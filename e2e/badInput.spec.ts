@@ -24,7 +24,8 @@ test('dimensions that make no sense are named, and what was there stays', async 
   await expect(page.getByLabel('Height')).toHaveValue('90 m');
   await expect(page.getByText('That is over 10 m. Check the unit.')).toBeVisible();
   await page.getByLabel('Height').fill('95 cm');
-  await page.reload();
+  await goTo(page, '/pieces');
+  await page.goBack();
   await expect(page.getByLabel('Height')).toHaveValue('95 cm');
 });
 
@@ -95,9 +96,9 @@ onOwnProfile('a full disk: the change is kept, said, and saved once there is roo
   await expect(page.getByRole('heading', { name: 'Cupboard with no room' })).toBeVisible();
 });
 
-onOwnProfile('two tabs on one piece keep both edits and share the undo', async ({ page, context }) => {
+test('two tabs on one piece keep both edits and share the undo', async ({ page }) => {
   await openFresh(page, '/pieces/ticket-cupboard/survey');
-  const other = await context.newPage();
+  const other = await page.context().newPage();
   await other.clock.install({ time: new Date('2026-11-25T10:07:00Z') });
   await other.goto('/pieces/ticket-cupboard/survey');
   await other.getByLabel('Note', { exact: true }).fill('Typed in the other tab.');
@@ -108,6 +109,7 @@ onOwnProfile('two tabs on one piece keep both edits and share the undo', async (
   await other.getByRole('heading', { name: 'Ticket-office cupboard' }).click();
   await other.keyboard.press('Control+z');
   await expect(page.getByLabel('Width')).toHaveValue('96 cm');
+  await other.close();
 });
 
 onOwnProfile('a record that cannot be read is set aside and can be downloaded; the rest opens', async ({ page }) => {

@@ -68,8 +68,6 @@ test('a card goes out as file and PDF, comes back by its code and by its file; w
   await expect(page.getByText('This is no finish card')).toBeVisible();
   await from.setInputFiles({ name: 'c.json', mimeType: 'application/json', buffer: Buffer.from(file.text) });
   await expect(page.getByRole('heading', { name: 'Ticket-office cupboard, carcass' })).toBeVisible();
-  await page.reload();
-  await expect(page.getByRole('heading', { name: 'Ticket-office cupboard, carcass' })).toBeVisible();
   await page.getByRole('button', { name: 'Put it away' }).click();
   await expect(page.getByRole('heading', { name: 'There is no such card here' })).toBeVisible();
 });

@@ -95,8 +95,6 @@ test('two stools are brought to a walnut table: sticks, readings, a better way, 
     await page.getByRole('link', { name: 'Plan', exact: true }).click();
     await expect(page.getByRole('list', { name: /Top/ }).first()).toContainText(/stain|dye/i);
   }
-  await page.reload();
-  await expect(page.getByRole('list', { name: /Top/ }).first()).toContainText(/stain|dye/i);
 });
 
 test('a stick that is right is the recipe of its zone, and its sticks go on paper', async ({ page }) => {

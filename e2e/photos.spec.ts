@@ -196,7 +196,7 @@ onOwnProfile(
     await openFresh(phone, '/settings');
     await phone.getByLabel('Import a file').setInputFiles(path);
     await expect(phone.getByText(/\(from file\) opened\./)).toBeVisible();
-    await phone.goto('/pieces/ticket-cupboard/survey#photographs');
+    await goTo(phone, '/pieces/ticket-cupboard/survey#photographs');
     await phone.getByRole('button', { name: 'The whole piece, 09:00' }).click();
     await expect(phone.getByRole('dialog').getByRole('img', { name: /The whole piece/ })).toBeVisible();
     expect((await keptPictures(phone)).map((k) => k.size)).toEqual([[80, 40]]);

@@ -28,11 +28,11 @@ class Presses {
   }
 }
 
-for (const [width, height, most, begin] of [
-  [1280, 800, 18, test],
-  [390, 844, 20, onOwnProfile],
+for (const [width, height, most] of [
+  [1280, 800, 18],
+  [390, 844, 20],
 ] as const)
-  begin(`a chest is planned, priced and dated in ${most} presses at ${width}×${height}`, async ({ page }) => {
+  test(`a chest is planned, priced and dated in ${most} presses at ${width}×${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     await openFresh(page);
     const presses = new Presses(page);
@@ -342,7 +342,7 @@ test('old addresses still lead to what they named', async ({ page }) => {
     ['/pieces/ticket-cupboard/advice', /\/plan#advice$/],
     ['/pieces/ticket-cupboard/compare', /\/plan#compare$/],
   ] as const) {
-    await page.goto(from);
+    await goTo(page, from);
     await expect(page).toHaveURL(to);
   }
 });

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { test } from './bench';
-import { chosen, dragStep, newWorkshop, openFresh, pick } from './support';
+import { chosen, dragStep, goTo, newWorkshop, openFresh, pick } from './support';
 
 /** Presses what it is given and counts it. */
 function counting() {
@@ -243,7 +243,8 @@ test('a border is marked off on a top, painted beside clear wood, measured again
   await width.fill('wide');
   await expect(page.getByText('"wide" is not a length', { exact: false })).toBeVisible();
   await width.fill('5 cm');
-  await page.reload();
+  await goTo(page, '/pieces');
+  await page.goBack();
   await drawing.getByRole('button', { name: /^Rim/ }).press('Enter');
   await expect(width).toHaveValue('5 cm');
   await page.getByRole('button', { name: 'Give it back to its face' }).click();

@@ -1,4 +1,5 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './bench';
 import { downloaded, exportText, fromMenu, goTo, importText, openFresh } from './support';
 
 const takeOver = (page: Page, text: string, name = 'copy.json') =>
@@ -23,10 +24,10 @@ test('the phone logs, the laptop prices, both write a note: they come together, 
   await expect(phone.getByText('Moorland halt opened.')).toBeVisible();
 
   // On the phone a sitting is worked and a note written.
-  await phone.goto('/');
+  await goTo(phone, '/');
   await phone.getByRole('article').getByRole('button', { name: 'Start' }).click();
   await phone.getByRole('article').getByRole('button', { name: 'Done' }).first().click();
-  await phone.goto('/pieces/ticket-cupboard/survey');
+  await goTo(phone, '/pieces/ticket-cupboard/survey');
   await phone.getByLabel('Note', { exact: true }).fill('The left door sticks.');
   await phone.getByLabel('Note', { exact: true }).blur();
   const fromPhone = await exportText(phone);
@@ -63,9 +64,9 @@ test('the phone logs, the laptop prices, both write a note: they come together, 
   await expect(back.getByText(/^It brings /)).toBeVisible();
   await back.getByRole('button', { name: 'Take it over' }).click();
   await expect(phone.getByText(/^Taken over: /)).toBeVisible();
-  await phone.goto('/pieces/ticket-cupboard/quantities');
+  await goTo(phone, '/pieces/ticket-cupboard/quantities');
   await expect(phone.getByLabel('Bought for, GBP')).toHaveValue('45');
-  await phone.goto('/pieces/ticket-cupboard/survey');
+  await goTo(phone, '/pieces/ticket-cupboard/survey');
   await expect(phone.getByLabel('Note', { exact: true })).toHaveValue('The left door sticks.');
 
   // Today's work alone is a small file, and is no workshop of its own.

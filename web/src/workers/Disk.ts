@@ -21,7 +21,7 @@ export interface KeptOrder extends FoundOrder {
 }
 
 /** What is kept of a workshop: of its pieces, and the order that was found for all of them. */
-export interface Kept {
+interface Kept {
   answers: readonly KeptAnswer[];
   order: KeptOrder | null;
 }

@@ -110,6 +110,8 @@ export const FigureKey = styled(ButtonBase)({
   minHeight: 48,
   minWidth: 48,
   justifyContent: 'inherit',
+  // In a column of figures it ends where they end.
+  '.MuiTableCell-alignRight &': { justifyContent: 'flex-end' },
 });
 
 /** A form to choose, with its drawing. */

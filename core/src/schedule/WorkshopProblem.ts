@@ -159,6 +159,7 @@ export interface WorkshopSchedule {
    * for each minute by which a window is missed that has to be kept. Less is better.
    */
   cost: number;
+  /** What it was made by: the same question begun with it has this answer again. */
   order: WorkshopOrder;
 }
 
@@ -168,9 +169,10 @@ export interface WorkshopOrder {
   urgentFirst: boolean;
   tasks: readonly OrderedTask[];
 }
+/** One task of an order. */
 export interface OrderedTask {
   id: string;
-  /** Less goes first. */
+  /** Less goes first: without unit, and only beside the others of its order. */
   key: number;
   /** Whether its window is let pass for what that costs. */
   letsPass: boolean;

@@ -13,8 +13,9 @@ const patiencePerTask = 15;
 interface Laid {
   genes: Genes;
   layout: Layout;
+  /** As of a schedule. */
   cost: number;
-  /** Of all finishes, to tell equal ones apart. */
+  /** All finishes from now × priority, minutes, to tell equal ones apart. */
   sum: number;
 }
 

@@ -164,6 +164,9 @@ describe('the engine of the worker', () => {
     expect(anew.sittings).toEqual((await plan(nowMin, 0, opened(disk(), other))).sittings);
     engine.apply({ ...whole(demo), opening: 3 });
     expect((await plan(nowMin, 0)).sittings).toEqual(better.sittings);
+    // What putting it back wiped off the disk is written there again.
+    on.order = null;
+    expect([await engine.keepAnswers(), on.order !== null]).toEqual([true, true]);
   });
 
   it('works out one piece for one edit: every other summary is the very one it had', async () => {

@@ -283,7 +283,8 @@ export class Engine {
       this.loading = kept.then(
         ({ answers, order }) => {
           for (const a of answers) this.kept.set(a.pieceId, a);
-          if (order?.code === this.codeVersion) this.orders.bring(order);
+          // It may come when another workshop is open already.
+          if (order?.code === this.codeVersion && opening === this.opening) this.orders.bring(order);
         },
         () => {},
       );

@@ -65,6 +65,7 @@ export class OrderSearch {
   private readonly found = new Map<string, FoundOrder>();
   /** Of the question before the page was loaded. */
   private before: FoundOrder | null = null;
+  /** What is on the disk, as far as it is known. */
   private written: FoundOrder | null = null;
   private plans = 0;
 
@@ -73,6 +74,8 @@ export class OrderSearch {
     this.keepFound();
     this.search = null;
     this.before = null;
+    // Its place on the disk may be empty by now: a demo that is put back is written whole.
+    this.written = null;
   }
 
   /** What was kept of the workshop that is open now. */
@@ -89,13 +92,13 @@ export class OrderSearch {
     if (!this.search || !same || asked.nowMin !== question.nowMin) {
       if (!same) this.keepFound();
       const found = same || this.found.size === 0 ? undefined : this.found.get(question.key());
-      const answers = found && Math.abs(question.atMin - found.atMin) < tasksFreshMin;
+      const stillFresh = found && Math.abs(question.atMin - found.atMin) < tasksFreshMin;
       const order = found?.order ?? this.search?.best.order ?? this.before?.order ?? null;
       const steps = improvingSchedule(question.problem(), tries, seed, order);
       const first = steps.next().value as { schedule: WorkshopSchedule };
       const holds = same && first.schedule.cost <= dearer * this.search!.best.cost;
       const anew = { atMin: question.atMin, tried: 0, until: triesInVain };
-      const { atMin, tried, until } = (holds ? this.search : answers ? found : null) ?? anew;
+      const { atMin, tried, until } = (holds ? this.search : stillFresh ? found : null) ?? anew;
       this.search = { question, steps, best: first.schedule, atMin, tried, until, no: this.nextPlan() };
     }
     const { search } = this;

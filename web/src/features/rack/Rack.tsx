@@ -150,7 +150,10 @@ export default function Rack() {
       </Stack>
       <Stack direction="row" sx={{ alignItems: 'flex-end', flexWrap: 'wrap', justifyContent: 'space-between' }}>
         {all.length === 0 ? (
-          <Typography>Nothing is planned. A piece with a survey and looks hangs here, with all others.</Typography>
+          <Typography>
+            Nothing is planned. <Link to="/pieces">A piece</Link> whose looks are chosen in its plan stands here, beside
+            all others.
+          </Typography>
         ) : (
           <Typography>
             {inOrder.length} sittings on {rails.length === 1 ? 'one piece' : `${rails.length} pieces`},{' '}
@@ -220,32 +223,34 @@ export default function Rack() {
         </Box>
       )}
       <Seeking />
-      <Stack component="section" aria-label="In order">
-        <Typography variant="h2">In order</Typography>
-        <ul className="bare">
-          {inOrder.slice(0, whole ? undefined : listedFirst).map((s) => (
-            <ActRow key={s.id}>
-              <ActWhen>{s.status === 'running' ? 'Running' : dayTime(s.startMin, nowMin, timeZone)}</ActWhen>
-              <div>
-                <Typography variant="body2">
-                  <Link to={toPiece(s.pieceId, 'work')}>{names.get(s.pieceId)}</Link>
-                </Typography>
-                <ActWhat>{s.words}</ActWhat>
-                <Typography variant="body2">
-                  <span className="n">{aboutTime(s.handsMin)}</span>
-                  {s.status === 'planned' && ` · ${s.binds}`}
-                </Typography>
-              </div>
-            </ActRow>
-          ))}
-        </ul>
-        {!whole && inOrder.length > listedFirst && (
-          <div>
-            <Button onClick={() => setWhole(true)}>All {inOrder.length} sittings</Button>
-          </div>
-        )}
-      </Stack>
-      <Ready plan={plan} names={names} />
+      {inOrder.length > 0 && (
+        <Stack component="section" aria-label="In order">
+          <Typography variant="h2">In order</Typography>
+          <ul className="bare">
+            {inOrder.slice(0, whole ? undefined : listedFirst).map((s) => (
+              <ActRow key={s.id}>
+                <ActWhen>{s.status === 'running' ? 'Running' : dayTime(s.startMin, nowMin, timeZone)}</ActWhen>
+                <div>
+                  <Typography variant="body2">
+                    <Link to={toPiece(s.pieceId, 'work')}>{names.get(s.pieceId)}</Link>
+                  </Typography>
+                  <ActWhat>{s.words}</ActWhat>
+                  <Typography variant="body2">
+                    <span className="n">{aboutTime(s.handsMin)}</span>
+                    {s.status === 'planned' && ` · ${s.binds}`}
+                  </Typography>
+                </div>
+              </ActRow>
+            ))}
+          </ul>
+          {!whole && inOrder.length > listedFirst && (
+            <div>
+              <Button onClick={() => setWhole(true)}>All {inOrder.length} sittings</Button>
+            </div>
+          )}
+        </Stack>
+      )}
+      {plan.ready.length > 0 && <Ready plan={plan} names={names} />}
       {inOrder.length > 0 && (
         <Suspense>
           <RehearsalSection names={names} nowMin={nowMin} />

@@ -3,12 +3,10 @@ import { noSummary } from '@cosmesis/core/reckoning';
 import type { Workshop } from '@cosmesis/core/workshop';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { callCore } from '../workers/callCore';
-import { askAhead, onScreen, reckonKey } from './reckoningsOnScreen';
+import { askAhead, askedAhead, onScreen, reckonKey } from './reckoningsOnScreen';
 import type { Book } from './SummaryBook';
 
 vi.mock('../workers/callCore', () => ({ callCore: vi.fn(async () => ({ ok: false, issues: [] })) }));
-// There is no page here to fetch for: what would be fetched ahead is fetched at once.
-vi.mock('swr', () => ({ preload: (_: string, fetcher: () => unknown) => fetcher() }));
 
 const demo = demoWorkshop(29_700_000, 'Europe/London');
 const [one, two] = Object.values(demo.pieces);
@@ -44,6 +42,17 @@ describe('what is on screen', () => {
     askAhead({ ...workshop, products: { ...workshop.products } });
     askAhead({ ...workshop, readings: {} });
     expect(asked()).toHaveLength(3);
+  });
+
+  it('is taken once by what is drawn, and what changed again before that is kept no longer', async () => {
+    const shown = { ids: [one!.id], key: 'as drawn' };
+    onScreen.add(shown);
+    askAhead(edited('cracked'));
+    const before = shown.key;
+    askAhead(edited('cracked through'));
+    expect(askedAhead(before)).toBeUndefined();
+    expect([...(await askedAhead(shown.key))!.keys()]).toEqual([one!.id]);
+    expect(askedAhead(shown.key)).toBeUndefined();
   });
 
   it('is left alone where it was never drawn, or its piece is gone', () => {

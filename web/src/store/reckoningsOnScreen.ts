@@ -1,6 +1,5 @@
 import type { Result } from '@cosmesis/core/units';
 import type { Piece, Workshop } from '@cosmesis/core/workshop';
-import { preload } from 'swr';
 import { callCore } from '../workers/callCore';
 import type { Reckoned } from '../workers/Engine';
 import { nameOf } from './nameOf';
@@ -29,7 +28,7 @@ export const reckonKey = (pieces: readonly Piece[], shop: Shop, nowMin: number, 
 };
 
 export type Reckonings = ReadonlyMap<string, Result<Reckoned>>;
-export const reckonAll = (ids: readonly string[], nowMin: number) => async (): Promise<Reckonings> =>
+export const reckonAll = async (ids: readonly string[], nowMin: number): Promise<Reckonings> =>
   new Map(
     await Promise.all(
       ids.map(async (id) => {
@@ -42,6 +41,16 @@ export const reckonAll = (ids: readonly string[], nowMin: number) => async (): P
 /** Lists of pieces whose reckonings are on screen, with the key they were last asked for under. */
 export const onScreen = new Set<{ ids: readonly string[]; key: string | null }>();
 
+/** What was asked for before the screen was drawn again, by key. */
+const ahead = new Map<string, Promise<Reckonings>>();
+
+/** Takes what was asked for ahead under a key, if it was. */
+export function askedAhead(key: string): Promise<Reckonings> | undefined {
+  const answer = ahead.get(key);
+  ahead.delete(key);
+  return answer;
+}
+
 /**
  * Asks for what is on screen as soon as the workshop is another one: while the page draws the change itself, its consequences are
  * worked out already.
@@ -53,7 +62,9 @@ export function askAhead(workshop: Workshop): void {
     if (shown.key === null || pieces.length < shown.ids.length) continue;
     const key = reckonKey(pieces, workshop, nowMin, theBook().get());
     if (key === shown.key) continue;
+    // What was asked for and has changed again before it was drawn nobody asks for any more.
+    ahead.delete(shown.key);
     shown.key = key;
-    void preload(key, reckonAll(shown.ids, nowMin));
+    if (!ahead.has(key)) ahead.set(key, reckonAll(shown.ids, nowMin));
   }
 }

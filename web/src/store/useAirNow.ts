@@ -1,9 +1,9 @@
 import type { AirAhead, AirNow, SpaceBand } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
-import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import { useInstruments } from './instruments';
 import { nameOf } from './nameOf';
+import { useAnswer } from './useAnswer';
 import { useNowMin } from './useNowMin';
 import { none, useSummaries } from './useSummaries';
 import { useParts } from './useWorkshop';
@@ -35,10 +35,8 @@ export function useAirNow(pieceId: string | null): AirNow | undefined {
         book.turns,
         heard ? nameOf(heard.readings) : 0,
       ].join('/');
-  const { data } = useSWR<Result<AirNow | null>, Error>(
-    key,
-    () => callCore('airNow', [own ? pieceId : null, nowMin], { key: 'air-now', needs: own ? [own.id] : [] }),
-    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+  const data = useAnswer<Result<AirNow | null>>(key, () =>
+    callCore('airNow', [own ? pieceId : null, nowMin], { key: 'air-now', needs: own ? [own.id] : [] }),
   );
   return data?.ok ? (data.value ?? undefined) : undefined;
 }
@@ -63,10 +61,8 @@ export function useAirAhead(spaceId: string | null): AirAhead | undefined {
           book.all - book.missing,
           heard ? nameOf(heard.readings) : 0,
         ].join('/');
-  const { data } = useSWR<Result<AirAhead>, Error>(
-    key,
-    () => callCore('airAhead', [spaceId!, nowMin], { key: 'air-ahead', needs: [] }),
-    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+  const data = useAnswer<Result<AirAhead>>(key, () =>
+    callCore('airAhead', [spaceId!, nowMin], { key: 'air-ahead', needs: [] }),
   );
   return data?.ok && data.value.spaceId === spaceId ? data.value : undefined;
 }
@@ -77,10 +73,9 @@ export function useSpaceBands(): readonly SpaceBand[] {
   const nowMin = useNowMin();
   const book = useSummaries();
   const parts = [id, nowMin, nameOf(settings), nameOf(readings), nameOf(pieces), book.all - book.missing];
-  const { data } = useSWR<Result<SpaceBand[]>, Error>(
+  const data = useAnswer<Result<SpaceBand[]>>(
     settings.spaces.length === 0 ? null : ['space-bands', ...parts].join('/'),
     () => callCore('spaceBands', [nowMin], { key: 'space-bands', needs: [] }),
-    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
   );
   return data?.ok ? data.value : [];
 }

@@ -1,8 +1,8 @@
 import type { Result } from '@cosmesis/core/units';
 import type { FinishCard } from '@cosmesis/core/workshop';
-import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import { nameOf } from './nameOf';
+import { useAnswer } from './useAnswer';
 import { useNowMin } from './useNowMin';
 import { useParts } from './useWorkshop';
 
@@ -18,10 +18,8 @@ export function useCards(): readonly FinishCard[] | undefined {
     .map((p) => p.id)
     .slice(0, mostPieces);
   const parts = [settings, pieces, products, mixes].map(nameOf);
-  const { data } = useSWR<Result<FinishCard[]>, Error>(
-    ['cards', id, ...parts, ...ids].join('/'),
-    () => callCore('cards', [ids, nowMin], { key: 'cards', needs: [...ids] }),
-    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+  const data = useAnswer<Result<FinishCard[]>>(['cards', id, ...parts, ...ids].join('/'), () =>
+    callCore('cards', [ids, nowMin], { key: 'cards', needs: [...ids] }),
   );
   if (!data) return undefined;
   const own = data.ok ? data.value : [];

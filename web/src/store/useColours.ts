@@ -12,10 +12,10 @@ import type {
 } from '@cosmesis/core/matching';
 import type { Result } from '@cosmesis/core/units';
 import type { ColourLayer, ColourRecipe, ZoneId } from '@cosmesis/core/workshop';
-import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import type { AnswerOf, ArgsOf, CallName } from '../workers/protocol';
 import { nameOf } from './nameOf';
+import { useAnswer } from './useAnswer';
 import { useNowMin } from './useNowMin';
 import { useParts } from './useWorkshop';
 
@@ -23,10 +23,9 @@ import { useParts } from './useWorkshop';
 function useAsked<K extends CallName>(name: K, args: ArgsOf<K> | null, said: unknown): AnswerOf<K> | null | undefined {
   const parts = useParts('id', 'settings', 'pieces', 'products', 'containers');
   const key = [parts.settings, parts.pieces, parts.products, parts.containers].map(nameOf);
-  const { data } = useSWR<AnswerOf<K>, Error>(
+  const data = useAnswer<AnswerOf<K>>(
     args === null ? null : [name, parts.id, JSON.stringify(said), ...key].join('/'),
     () => callCore(name, args!, { key: `${name} ${JSON.stringify(said).slice(0, 200)}` }),
-    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
   );
   return args === null ? null : data;
 }

@@ -1,8 +1,8 @@
 import type { Earned } from '@cosmesis/core/money';
 import type { Result } from '@cosmesis/core/units';
-import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import { nameOf } from './nameOf';
+import { useAnswer } from './useAnswer';
 import { useNowMin } from './useNowMin';
 import { useParts } from './useWorkshop';
 
@@ -11,10 +11,9 @@ export function useEarned(pieceIds: readonly string[]): readonly Earned[] | unde
   const { id, settings, pieces, products, supplies } = useParts('id', 'settings', 'pieces', 'products', 'supplies');
   const nowMin = useNowMin();
   const parts = [settings, pieces, products, supplies].map(nameOf);
-  const { data } = useSWR<Result<Earned[]>, Error>(
+  const data = useAnswer<Result<Earned[]>>(
     pieceIds.length === 0 ? null : ['earned', id, nowMin, ...parts, ...pieceIds].join('/'),
     () => callCore('earned', [pieceIds, nowMin], { key: 'earned', needs: [...pieceIds] }),
-    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
   );
   if (pieceIds.length === 0) return [];
   return data?.ok ? data.value : undefined;

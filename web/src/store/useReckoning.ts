@@ -2,16 +2,14 @@ import type { Question, SchoolFigures } from '@cosmesis/core/reckoning';
 import type { Result } from '@cosmesis/core/units';
 import type { HouseRuleId, Piece } from '@cosmesis/core/workshop';
 import { useEffect, useRef } from 'react';
-import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import type { Reckoned } from '../workers/Engine';
 import { nameOf } from './nameOf';
-import { onScreen, type Reckonings, reckonAll, reckonKey, shopKey, shopParts } from './reckoningsOnScreen';
+import { askedAhead, onScreen, type Reckonings, reckonAll, reckonKey, shopKey, shopParts } from './reckoningsOnScreen';
+import { useAnswer } from './useAnswer';
 import { useNowMin } from './useNowMin';
 import { none, useSummaries } from './useSummaries';
 import { useParts } from './useWorkshop';
-
-const asked = { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false };
 
 /** A name of all that pieces are worked out in: it changes when any of it does. */
 export const useShopKey = (): string => shopKey(useParts(...shopParts), useNowMin());
@@ -29,10 +27,12 @@ export function useReckonings(pieces: readonly Piece[]): Reckonings | undefined 
   });
   useEffect(() => {
     onScreen.add(shown);
-    return () => void onScreen.delete(shown);
+    return () => {
+      onScreen.delete(shown);
+      if (shown.key) askedAhead(shown.key);
+    };
   }, [shown]);
-  const { data } = useSWR<Reckonings, Error>(key, reckonAll(ids, nowMin), asked);
-  return data;
+  return useAnswer<Reckonings>(key, () => askedAhead(key!) ?? reckonAll(ids, nowMin));
 }
 
 /** The reckoning of one piece, undefined until it is there. */
@@ -50,12 +50,9 @@ export function useSchools(
   const nowMin = useNowMin();
   const key =
     wanted && piece ? ['schools', ruleId, nowMin, nameOf(products), nameOf(settings), nameOf(piece)].join('/') : null;
-  const { data } = useSWR<Result<SchoolFigures[]>, Error>(
-    key,
-    () => callCore('schools', [piece!.id, ruleId, nowMin], { key: `schools/${ruleId}`, needs: [piece!.id] }),
-    asked,
+  return useAnswer<Result<SchoolFigures[]>>(key, () =>
+    callCore('schools', [piece!.id, ruleId, nowMin], { key: `schools/${ruleId}`, needs: [piece!.id] }),
   );
-  return data;
 }
 
 /** Every choice of treatment on a piece with its alternatives side by side; undefined until it is there. */
@@ -63,10 +60,7 @@ export function useTreatments(piece: Piece): Result<Question[]> | undefined {
   const { products, settings } = useParts('products', 'settings');
   const nowMin = useNowMin();
   const key = ['treatments', nowMin, nameOf(products), nameOf(settings), nameOf(piece)].join('/');
-  const { data } = useSWR<Result<Question[]>, Error>(
-    key,
-    () => callCore('treatments', [piece.id, nowMin], { key: 'treatments', needs: [piece.id] }),
-    asked,
+  return useAnswer<Result<Question[]>>(key, () =>
+    callCore('treatments', [piece.id, nowMin], { key: 'treatments', needs: [piece.id] }),
   );
-  return data;
 }

@@ -4,9 +4,9 @@ import { consumablesOfUse } from '@cosmesis/core/reckoning';
 import { type BuyList, type SupplyLine, suppliesNow, supplyList } from '@cosmesis/core/stock';
 import type { Result } from '@cosmesis/core/units';
 import { useMemo } from 'react';
-import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import { nameOf } from './nameOf';
+import { useAnswer } from './useAnswer';
 import { useNowMin } from './useNowMin';
 import { useDraws, useSummaries } from './useSummaries';
 import { useParts } from './useWorkshop';
@@ -39,10 +39,9 @@ export function useToBuy(of: { but: ReadonlySet<string> } | { only: string }): T
   // biome-ignore lint/correctness/useExhaustiveDependencies: the name says which pieces
   const needs = useMemo(() => draws.filter((d) => counts(d.pieceId)), [draws, name]);
   const hour = Math.floor(nowMin / 60);
-  const { data: cans } = useSWR<Result<BuyList>, Error>(
+  const cans = useAnswer<Result<BuyList>>(
     ['buy', hour, nameOf(products), nameOf(containers), nameOf(needs)].join('/'),
     () => callCore('buy', [needs, nowMin], { key: `buy/${name}`, urgent: true, needs: [] }),
-    { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
   );
   // Over all pieces at once and only for what is still to come: one brush does for a product, wherever it goes.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the name says which pieces

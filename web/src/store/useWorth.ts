@@ -1,8 +1,8 @@
 import type { Deal, SeenAtMarket, WorthBuying } from '@cosmesis/core/money';
 import type { Result } from '@cosmesis/core/units';
-import useSWR from 'swr';
 import { callCore } from '../workers/callCore';
 import { nameOf } from './nameOf';
+import { useAnswer } from './useAnswer';
 import { useNowMin } from './useNowMin';
 import { useParts } from './useWorkshop';
 
@@ -11,10 +11,9 @@ export function useWorth(seen: SeenAtMarket | null, deal: Deal): Result<WorthBuy
   const { id, settings, pieces, products } = useParts('id', 'settings', 'pieces', 'products');
   const nowMin = useNowMin();
   const parts = [settings, pieces, products].map(nameOf);
-  const { data } = useSWR<Result<WorthBuying>, Error>(
+  const data = useAnswer<Result<WorthBuying>>(
     seen === null ? null : ['worth', id, JSON.stringify([seen, deal]), ...parts].join('/'),
     () => callCore('worth', [seen!, deal, nowMin], { key: 'worth' }),
-    { keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
   );
   return seen === null ? null : data;
 }

@@ -15,9 +15,9 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { current, type Draft } from 'immer';
 import { useState } from 'react';
-import useSWR from 'swr';
 import { nameOf } from '../../../store/nameOf';
 import { newId, nowIso, theStore } from '../../../store/theStore';
+import { useAnswer } from '../../../store/useAnswer';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useShopKey } from '../../../store/useReckoning';
@@ -37,12 +37,9 @@ const namedAfterLooks = (piece: Pick<Piece, 'looks'>): string =>
 function usePlans(piece: Piece, kept: KeptPlan | undefined): Result<PlanComparison> | undefined {
   const key = useShopKey();
   const nowMin = useNowMin();
-  const { data } = useSWR<Result<PlanComparison>, Error>(
-    kept ? ['plans', key, nameOf(piece), nameOf(kept)].join('/') : null,
-    () => callCore('plans', [piece.id, kept as KeptPlan, nowMin], { key: 'plans', needs: [piece.id] }),
-    { compare: Object.is, keepPreviousData: true, revalidateOnFocus: false, revalidateIfStale: false },
+  return useAnswer<Result<PlanComparison>>(kept ? ['plans', key, nameOf(piece), nameOf(kept)].join('/') : null, () =>
+    callCore('plans', [piece.id, kept as KeptPlan, nowMin], { key: 'plans', needs: [piece.id] }),
   );
-  return data;
 }
 
 /** Changes the piece to a kept plan; the one that is left is kept in its place. */

@@ -1,6 +1,6 @@
-import { expect } from '@playwright/test';
 import axe from 'axe-core';
 import { test } from './bench';
+import { expect } from './seen';
 import { goTo, openFresh } from './support';
 
 const screens = [

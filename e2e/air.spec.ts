@@ -1,5 +1,6 @@
-import { expect, test as onOwnProfile } from '@playwright/test';
+import { test as onOwnProfile } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { goTo, openFresh } from './support';
 
 const forecast = (hours: number, tempC: (hour: number) => number) =>

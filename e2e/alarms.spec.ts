@@ -1,5 +1,6 @@
-import { expect, test as onOwnProfile, type Page } from '@playwright/test';
+import { test as onOwnProfile, type Page } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { openFresh } from './support';
 
 /** Messages outside the page are taken down instead of shown: Chromium without a screen has no place for them. */

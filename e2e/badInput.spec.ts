@@ -1,5 +1,6 @@
-import { expect, test as onOwnProfile } from '@playwright/test';
+import { test as onOwnProfile } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { bareChest, exportText, goTo, importText, newWorkshop, openFresh } from './support';
 
 test('dimensions that make no sense are named, and what was there stays', async ({ page }) => {

@@ -1,5 +1,5 @@
-import { expect } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { downloaded, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 test('a finish is found again by its look and product, and used on another piece with what differs named', async ({

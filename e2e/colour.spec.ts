@@ -1,5 +1,6 @@
-import { expect, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 /** A stool of a wood in the workshop, stripped bare already. */

@@ -1,5 +1,5 @@
-import { expect } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { openFresh, pick } from './support';
 
 test('a commission goes its way: an offer that is not approved holds the work, what the client brings and a change hold what depends on them', async ({

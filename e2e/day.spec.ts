@@ -1,5 +1,6 @@
-import { expect, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { exportText, importText, openFresh } from './support';
 
 interface Logged {

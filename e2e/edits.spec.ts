@@ -1,5 +1,5 @@
-import { expect } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { goTo, openFresh, pick } from './support';
 
 test('a step left out raises what it was there for, survives a change of look, and is put back', async ({ page }) => {

@@ -1,5 +1,5 @@
-import { expect } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { goTo, openFresh, pick } from './support';
 
 test('the rules of the house: a school changes every plan, a piece may differ, and what nobody can put on is not proposed', async ({

@@ -1,5 +1,6 @@
-import { expect, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { downloaded, openFresh, pick } from './support';
 
 /** Counts what a stranger does: each press, each choice, each field filled is one action. */

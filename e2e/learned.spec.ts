@@ -1,5 +1,5 @@
-import { expect } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { fromMenu, goTo, openFresh } from './support';
 
 test('the log teaches: what was used moves the plan, can be looked into, forgotten and frozen', async ({ page }) => {

@@ -1,5 +1,5 @@
-import { expect } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { bareChest, fromMenu, goTo, newWorkshop, openFresh, pick, typeHour } from './support';
 
 test('a coat finished late on Friday: its window closes on Saturday, and Monday gains a scuff', async ({ page }) => {

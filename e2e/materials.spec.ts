@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
-import { expect } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { downloaded, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 test('two-part filler: poured too far, corrected, timed over a reload, closed, labelled, and taken off the shelf', async ({

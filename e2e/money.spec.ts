@@ -1,5 +1,5 @@
-import { expect } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { downloaded, fromMenu, openFresh, pick } from './support';
 
 test('what a piece cost and brought is noted, says what an hour earned, stands among the others, and is taken away as CSV', async ({

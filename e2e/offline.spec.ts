@@ -1,9 +1,10 @@
 import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { expect, test } from '@playwright/test';
+import { test } from '@playwright/test';
 import express from 'express';
 import { ownServer, root } from './ownServer';
+import { expect } from './seen';
 import { openFresh } from './support';
 
 test.use({ serviceWorkers: 'allow' });

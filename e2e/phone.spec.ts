@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { test } from '@playwright/test';
+import { expect } from './seen';
 import { goTo, openFresh, pick } from './support';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });

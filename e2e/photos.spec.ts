@@ -1,7 +1,8 @@
 import { execFileSync } from 'node:child_process';
-import { expect, test as onOwnProfile, type Page } from '@playwright/test';
+import { test as onOwnProfile, type Page } from '@playwright/test';
 import { test } from './bench';
 import { exifJpeg } from './exifJpeg';
+import { expect } from './seen';
 import { fromMenu, goTo, openFresh } from './support';
 
 const colours = { red: [255, 0, 0], green: [0, 160, 0], blue: [0, 0, 255], white: [255, 255, 255] } as const;

@@ -1,5 +1,5 @@
-import { expect } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { fromMenu, goTo, openFresh } from './support';
 
 test('what the label of one’s own can says moves every plan and can be reset; values that cannot be are named', async ({

@@ -1,5 +1,6 @@
-import { expect, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { dragStep, goTo, newWorkshop, openFresh, pick } from './support';
 
 /** A bookcase of bare ash in an empty workshop, clear outside and in. */

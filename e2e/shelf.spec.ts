@@ -1,5 +1,5 @@
-import { expect } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { goTo, newWorkshop, openFresh, pick } from './support';
 
 test('a can is put on the shelf, opened, weighed, counted and taken away, and each of it can be undone', async ({

@@ -1,7 +1,8 @@
 import { execFileSync } from 'node:child_process';
-import { expect, type Locator, test as onOwnProfile, type Page } from '@playwright/test';
+import { type Locator, test as onOwnProfile, type Page } from '@playwright/test';
 import { test } from './bench';
 import { ownServer } from './ownServer';
+import { expect } from './seen';
 import { chosen, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
 
 /** Counts presses: each click, each choice from a list, each field that is typed into. */

@@ -1,4 +1,5 @@
-import { expect, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
+import { expect } from './seen';
 
 /** Wednesday morning in the workshop. */
 const wednesday = '2026-11-25T10:07:00Z';

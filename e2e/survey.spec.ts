@@ -1,5 +1,6 @@
-import { expect, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { chosen, dragStep, goTo, newWorkshop, openFresh, pick } from './support';
 
 /** Presses what it is given and counts it. */

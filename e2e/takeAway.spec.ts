@@ -2,9 +2,10 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test as onOwnProfile } from '@playwright/test';
+import { test as onOwnProfile } from '@playwright/test';
 import { test } from './bench';
 import { root } from './ownServer';
+import { expect } from './seen';
 import { downloaded, exportText, fromMenu, importText, openFresh } from './support';
 
 interface CliPiece {

@@ -1,5 +1,6 @@
-import { expect, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { test } from './bench';
+import { expect } from './seen';
 import { downloaded, exportText, fromMenu, goTo, importText, openFresh } from './support';
 
 const takeOver = (page: Page, text: string, name = 'copy.json') =>

@@ -23,6 +23,7 @@ export { type Alternative, compareTreatments, type Question, type TreatmentFigur
 export { type ConflictPart, conflictWords } from './conflictWords';
 export { type ConsumableUse, consumablesOf, consumablesOfUse } from './consumablesOf';
 export { filmBuildUp, type ZoneFilm } from './filmBuildUp';
+export { inTurn, reckoningInTurn, turnOf } from './inTurn';
 export { alwaysOff, figureName } from './learnedWords';
 export { needsOf } from './needsOf';
 export {

@@ -1,7 +1,8 @@
-import type { WorkshopPlan } from '@cosmesis/core/reckoning';
-import { useEffect, useSyncExternalStore } from 'react';
+import { type PlannedSitting, turnOf, type WorkshopPlan } from '@cosmesis/core/reckoning';
+import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { callCore } from '../workers/callCore';
-import { useNowMin } from './useNowMin';
+import { minuteNow, useNowMin } from './useNowMin';
+import { none, useSummaries } from './useSummaries';
 import { useOpening, useParts } from './useWorkshop';
 
 /** Orders tried at a time: what is on screen never waits long behind them. */
@@ -34,7 +35,13 @@ let known: number | null = null;
 let asked: readonly unknown[] = [];
 /** The opening of a workshop that it is of. */
 let shownOpening: unknown;
+/** Who looks at the schedule itself: for them a better one is sought. */
 const listeners = new Set<() => void>();
+/** Who only names a day or an hour of it. */
+const readers = new Set<() => void>();
+function tell(): void {
+  for (const hear of [listeners, readers]) for (const listener of hear) listener();
+}
 
 /** Asks, and asks on for a better one as long as somebody looks and nothing changed. */
 async function ask(about: readonly unknown[], nowMin: number, more: number): Promise<void> {
@@ -51,7 +58,7 @@ async function ask(about: readonly unknown[], nowMin: number, more: number): Pro
     if (plan || told.about !== about) told = { plan: plan ?? told.plan, issue: null, about };
     if (tried >= of || settled.about !== about) settled = told;
   }
-  for (const listener of listeners) listener();
+  tell();
   if (!answer.ok || progress.tried >= progress.of) return;
   if (more === 0) await atRest();
   if (asked !== about) return;
@@ -65,7 +72,7 @@ function follow(about: readonly unknown[], nowMin: number): void {
   // Of another workshop nothing is shown.
   if (about[0] !== shownOpening) {
     [told, settled, known] = [nothing, nothing, null];
-    for (const listener of listeners) listener();
+    tell();
   }
   shownOpening = about[0];
   asked = about;
@@ -100,6 +107,44 @@ export function useWorkshopPlan(): Told {
 export function useSettledPlan(): Told {
   useFollowing();
   return useSyncExternalStore(subscribe, () => settled);
+}
+
+/** A schedule that is only read from may be so old, min. */
+const readMin = 10;
+
+const subscribeReader = (reader: () => void): (() => void) => {
+  readers.add(reader);
+  return () => readers.delete(reader);
+};
+
+/**
+ * The schedule for who only names a day or an hour of it: asked for once nothing changed for a while and all pieces are known, and
+ * no better one is sought for it. Told without a plan: there is none. Old: of the workshop as it was before the last change.
+ */
+export function useWorkshopPlanAtRest(): { plan: WorkshopPlan | undefined; isTold: boolean; isOld: boolean } {
+  const opening = useOpening();
+  const { pieces, products, settings } = useParts('pieces', 'products', 'settings');
+  const isKnown = useSummaries(none).missing === 0;
+  const since = Math.floor(useNowMin() / readMin);
+  const isNow = (about: unknown) =>
+    Array.isArray(about) && [opening, pieces, products, settings].every((part, i) => about[i] === part);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: every so many minutes it is asked for again
+  useEffect(() => {
+    if (!isKnown) return;
+    const timer = setTimeout(() => {
+      const nowMin = minuteNow();
+      follow([opening, pieces, products, settings, nowMin], nowMin);
+    }, restMs);
+    return () => clearTimeout(timer);
+  }, [isKnown, opening, pieces, products, settings, since]);
+  const { plan, about } = useSyncExternalStore(subscribeReader, () => settled);
+  return { plan, isTold: about !== null, isOld: !isNow(about) };
+}
+
+/** The sittings of a piece in that schedule by their steps; null: not known yet. */
+export function useTurn(pieceId: string): ReadonlyMap<string, PlannedSitting> | null {
+  const { plan } = useWorkshopPlanAtRest();
+  return useMemo(() => (plan ? turnOf(plan, pieceId) : null), [plan, pieceId]);
 }
 
 /** How far a better order is sought. */

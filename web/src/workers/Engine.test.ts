@@ -380,3 +380,23 @@ describe('the engine of the worker', () => {
     expect(play(3).told).toEqual(first.told);
   });
 });
+
+describe('what goes out of the house', () => {
+  it('has a piece in its turn among the others: its calendar begins each sitting when the schedule of all does', async () => {
+    const engine = opened(disk());
+    const plan = engine.workshopPlan(nowMin);
+    const piece = 'writing-slope';
+    const [made, alone] = [await engine.calendar(piece, nowMin), await engine.reckon(piece, nowMin)];
+    if (!plan.ok || !made.ok || !alone.ok) throw new Error('worked out');
+    const stamp = (minute: number) => `${new Date(minute * 60_000).toISOString().slice(0, 19).replace(/[-:]/g, '')}Z`;
+    const begins = new Set([...made.value.matchAll(/DTSTART:(\S+)/g)].map((m) => m[1]));
+    const sittings = plan.value.sittings.filter((s) => s.pieceId === piece && s.status === 'planned');
+    expect(sittings.length).toBeGreaterThan(10);
+    // Two right behind each other with the same tool are one event.
+    const goesOn = new Set(sittings.map((s) => s.endMin));
+    for (const s of sittings) if (!goesOn.has(s.startMin)) expect(begins, s.words).toContain(stamp(s.startMin));
+    const ready = plan.value.ready.find((r) => r.pieceId === piece)!.atMin!;
+    expect(begins).toContain(stamp(ready));
+    expect(ready).toBeGreaterThan(alone.value.totals.lightUseAtMin!);
+  });
+});

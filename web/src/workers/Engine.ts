@@ -51,6 +51,7 @@ import {
   type Question,
   type ReckonInput,
   type Reckoning,
+  reckoningInTurn,
   reckonPiece,
   rehearseWorkshop,
   roomOf,
@@ -764,12 +765,19 @@ export class Engine {
     });
   }
 
+  /** A piece as the schedule of all of them has it. */
+  private inItsTurn(reckoning: Reckoning, nowMin: number): Reckoning {
+    const plan = this.workshopPlan(nowMin);
+    return plan.ok ? reckoningInTurn(reckoning, plan.value) : reckoning;
+  }
   /** The sittings of a piece as a calendar. */
   calendar(pieceId: string, nowMin: number): Promise<Result<string>> {
     return brought(import('@cosmesis/core/takeaway'), ({ sittingsToICalendar }) => {
       const input = this.input(pieceId, nowMin);
       const told = reckonPiece(input);
-      return told.ok ? good(sittingsToICalendar(input.piece.name, told.value, input.products, nowMin)) : told;
+      if (!told.ok) return told;
+      const placed = this.inItsTurn(told.value, nowMin);
+      return good(sittingsToICalendar(input.piece.name, placed, input.products, nowMin));
     });
   }
   /** A paper of a piece; an offer names the days between which the workshop, rehearsed, has it ready. */
@@ -787,7 +795,8 @@ export class Engine {
       }
       const supplies = this.supplies();
       const { settings, mixes } = this.open();
-      const input = { piece, reckoning: told.value, products, settings, supplies, mixes, nowMin, ready };
+      const reckoning = this.inItsTurn(told.value, nowMin);
+      const input = { piece, reckoning, products, settings, supplies, mixes, nowMin, ready };
       return good(makePaper(kind, input));
     });
   }

@@ -1,6 +1,6 @@
 import type { Reckoning } from '@cosmesis/core/reckoning';
 import { aboutTime, clockTime, dayName, minuteOf, money, type Result } from '@cosmesis/core/units';
-import type { Piece } from '@cosmesis/core/workshop';
+import { hasPlan, type Piece } from '@cosmesis/core/workshop';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Skeleton from '@mui/material/Skeleton';
@@ -10,7 +10,8 @@ import { useMemo } from 'react';
 import { Link, Outlet, useLocation, useOutletContext, useParams } from 'react-router';
 import { useReckoning } from '../../store/useReckoning';
 import { useToBuy } from '../../store/useToBuy';
-import { usePiece, useSettings } from '../../store/useWorkshop';
+import { useParts, usePiece, useSettings } from '../../store/useWorkshop';
+import { useWorkshopPlanAtRest } from '../../store/useWorkshopPlan';
 import { LinkTabs } from '../../ui/LinkTabs';
 import { Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
@@ -29,11 +30,19 @@ function Sums({ reckoning, piece }: { reckoning: Reckoning; piece: Piece }) {
   const settings = useSettings();
   const { totals } = reckoning;
   const { price } = useToBuy({ only: piece.id });
-  const promisedMin = piece.promisedAt === null ? Number.POSITIVE_INFINITY : minuteOf(piece.promisedAt);
-  const late = totals.lightUseAtMin !== null && totals.lightUseAtMin > promisedMin;
+  const { pieces } = useParts('pieces');
+  const { plan, isTold, isOld } = useWorkshopPlanAtRest();
   const day = (minute: number) => dayName(minute, settings.timeZone);
+  const aloneMin = totals.lightUseAtMin;
+  const held = reckoning.steps.some((s) => s.held);
+  const beside = Object.values(pieces).some((p) => p.id !== piece.id && hasPlan(p));
+  const besideMin = beside ? (plan?.ready.find((r) => r.pieceId === piece.id)?.atMin ?? null) : null;
+  // Beside others it has its turn: until that is known, none that is too early is named.
+  const readyMin = beside && !held && !isTold ? null : (besideMin ?? aloneMin);
+  const promisedMin = piece.promisedAt === null ? Number.POSITIVE_INFINITY : minuteOf(piece.promisedAt);
+  const late = readyMin !== null && readyMin > promisedMin;
   // Late by hours: the days alone would be the same.
-  const byHours = late && day(promisedMin) === day(totals.lightUseAtMin!);
+  const byHours = late && day(promisedMin) === day(readyMin);
   const when = (minute: number) => (byHours ? `${day(minute)} ${clockTime(minute, settings.timeZone)}` : day(minute));
   return (
     <Box
@@ -65,10 +74,24 @@ function Sums({ reckoning, piece }: { reckoning: Reckoning; piece: Piece }) {
         )}
         {totals.labourPrice > 0 && <>, {money(totals.labourPrice, settings.currency)} labour</>}
       </span>
-      {totals.lightUseAtMin !== null && (
+      {aloneMin !== null && (
         <span>
-          {reckoning.steps.some((s) => s.held) ? 'held; light use at the earliest ' : 'light use '}
-          <b>{when(totals.lightUseAtMin)}</b>
+          {held ? (
+            'held; light use at the earliest '
+          ) : besideMin !== null && day(besideMin) !== day(aloneMin) ? (
+            <>
+              <Link to="/rack">light use</Link>{' '}
+            </>
+          ) : (
+            'light use '
+          )}
+          {readyMin === null ? (
+            <Skeleton aria-hidden component="span" sx={{ display: 'inline-block', width: '11ch' }} />
+          ) : (
+            <Box component="b" sx={{ color: beside && isOld ? 'text.secondary' : 'inherit' }}>
+              {when(readyMin)}
+            </Box>
+          )}
           {late && (
             <>
               {' '}

@@ -1,6 +1,6 @@
 import { doWhat, lowerFirst, whereOf } from '@cosmesis/core/finishing';
 import { buildFaces, formById, shapeToDraw, zoneNames } from '@cosmesis/core/piece';
-import type { Reckoning } from '@cosmesis/core/reckoning';
+import type { PlannedSitting, Reckoning, WorkshopPlan } from '@cosmesis/core/reckoning';
 import { bandsOf } from '@cosmesis/core/reckoning';
 import { aboutTime, dayName, dayTime, latestFirst } from '@cosmesis/core/units';
 import { hasPlan, type Piece } from '@cosmesis/core/workshop';
@@ -15,6 +15,7 @@ import { Link } from 'react-router';
 import { useNowMin } from '../../store/useNowMin';
 import { useReckoning } from '../../store/useReckoning';
 import { useParts, useSettings } from '../../store/useWorkshop';
+import { useWorkshopPlanAtRest } from '../../store/useWorkshopPlan';
 import { Late } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { PieceDrawing } from '../../ui/PieceDrawing';
@@ -42,13 +43,22 @@ function Sticks({ reckoning }: { reckoning: Reckoning }) {
   );
 }
 
-const Row = memo(function Row({ piece }: { piece: Piece }) {
+/** What the schedule of all pieces says of one; null: it says nothing of it. Whole minutes since 1970. */
+interface InTurn {
+  nextMin: number | null;
+  /** What is done then. */
+  nextWords: string;
+  readyMin: number | null;
+}
+
+const Row = memo(function Row({ piece, nextMin, nextWords, readyMin }: { piece: Piece } & InTurn) {
   const settings = useSettings();
   const result = useReckoning(piece);
   const nowMin = useNowMin();
   const reckoning = result?.ok ? result.value : undefined;
   const next = reckoning?.steps.find((s) => s.status !== 'done' && s.handsOnMin > 0);
   const hold = reckoning?.steps.find((s) => s.held)?.held;
+  const lightUseAtMin = readyMin ?? reckoning?.totals.lightUseAtMin;
   const left = reckoning?.steps.filter((s) => s.status !== 'done').reduce((sum, s) => sum + s.handsOnMin, 0) ?? 0;
   const faces = useMemo(() => buildFaces(shapeToDraw(piece)), [piece]);
   return (
@@ -87,18 +97,20 @@ const Row = memo(function Row({ piece }: { piece: Piece }) {
           </Typography>
         )}
         <Typography variant="body2">
-          {next && !next.held
-            ? `${dayTime(next.startMin, nowMin, settings.timeZone)}: ${whereOf(next).toLowerCase()}, ${lowerFirst(doWhat(next))}`
-            : piece.note || formById(piece.form).name}
+          {nextMin !== null
+            ? `${dayTime(Math.max(nextMin, nowMin), nowMin, settings.timeZone)} · ${lowerFirst(nextWords)}`
+            : next && !next.held
+              ? `Next: ${whereOf(next).toLowerCase()}, ${lowerFirst(doWhat(next))}`
+              : piece.note || formById(piece.form).name}
         </Typography>
         {reckoning && <Sticks reckoning={reckoning} />}
       </div>
       <Box sx={{}}>
-        {reckoning?.totals.lightUseAtMin ? (
+        {lightUseAtMin ? (
           <>
             <Typography>
-              {hold ? 'at the earliest ' : 'light use '}
-              <b className="n">{dayName(reckoning.totals.lightUseAtMin, settings.timeZone)}</b>
+              {hold || readyMin === null ? 'at the earliest ' : 'light use '}
+              <b className="n">{dayName(lightUseAtMin, settings.timeZone)}</b>
             </Typography>
             <Typography variant="body2">
               about <span className="n">{aboutTime(left)}</span> hands-on left
@@ -112,6 +124,20 @@ const Row = memo(function Row({ piece }: { piece: Piece }) {
   );
 });
 
+const notInTurn: InTurn = { nextMin: null, nextWords: '', readyMin: null };
+
+function inTurnOf(plan: WorkshopPlan): ReadonlyMap<string, InTurn> {
+  const first = new Map<string, PlannedSitting>();
+  for (const s of plan.sittings)
+    if (s.startMin < (first.get(s.pieceId)?.startMin ?? Number.POSITIVE_INFINITY)) first.set(s.pieceId, s);
+  return new Map(
+    plan.ready.map(({ pieceId, atMin }) => {
+      const next = first.get(pieceId);
+      return [pieceId, { nextMin: next?.startMin ?? null, nextWords: next?.words ?? '', readyMin: atMin }];
+    }),
+  );
+}
+
 /** From so many pieces on there is a field to find one in. */
 const findFrom = 12;
 /** Height of a row before it was measured, px. */
@@ -122,6 +148,8 @@ export default function Pieces() {
   const { pieces } = useParts('pieces');
   const [wanted, setWanted] = useState('');
   const list = useRef<HTMLUListElement>(null);
+  const { plan } = useWorkshopPlanAtRest();
+  const inTurn = useMemo(() => (plan ? inTurnOf(plan) : null), [plan]);
   const shown = useMemo(() => {
     const word = wanted.trim().toLowerCase();
     return Object.values(pieces)
@@ -174,7 +202,7 @@ export default function Pieces() {
               transform: `translateY(${item.start - virtual.options.scrollMargin}px)`,
             }}
           >
-            <Row piece={shown[item.index]!} />
+            <Row piece={shown[item.index]!} {...(inTurn?.get(shown[item.index]!.id) ?? notInTurn)} />
           </li>
         ))}
       </ul>

@@ -1,5 +1,5 @@
 import { comesBefore, doWhat, lowerFirst, stepKind, stepNameOf, whereOf } from '@cosmesis/core/finishing';
-import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import { inTurn, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
 import { aboutTime, dayTime } from '@cosmesis/core/units';
 import type { Piece, Step } from '@cosmesis/core/workshop';
 import {
@@ -25,11 +25,12 @@ import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { type KeyboardEvent, useState } from 'react';
+import { type KeyboardEvent, useMemo, useState } from 'react';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useSettings } from '../../../store/useWorkshop';
+import { useTurn } from '../../../store/useWorkshopPlan';
 import { Mark, Pick } from '../../../ui/layout';
 import { say } from '../../../ui/say';
 
@@ -64,11 +65,13 @@ function useMove(piece: Piece, steps: readonly Step[]) {
 
 function StepRow({
   reckoned,
+  startMin,
   selected,
   onSelect,
   onMove,
 }: {
   reckoned: ReckonedStep;
+  startMin: number;
   selected: boolean;
   onSelect: () => void;
   onMove?: (where: 'earlier' | 'later') => void;
@@ -79,7 +82,11 @@ function StepRow({
   });
   const settings = useSettings();
   const nowMin = useNowMin();
-  const when = dayTime(reckoned.startMin, nowMin, settings.timeZone);
+  const when = dayTime(
+    reckoned.status === 'planned' ? Math.max(startMin, nowMin) : startMin,
+    nowMin,
+    settings.timeZone,
+  );
   const name = `${whereOf(reckoned)}, ${doWhat(reckoned)}`;
   const onKey = (event: KeyboardEvent) => {
     if (!onMove || !event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
@@ -156,7 +163,19 @@ export function AllSteps({
   );
   const inTime = [...reckoning.steps].sort((a, b) => a.startMin - b.startMin);
   const ahead = inTime.filter((s) => s.status !== 'done');
-  const shown = all ? inTime : ahead.filter((s) => s.handsOnMin > 0).slice(0, 6);
+  const turn = useTurn(piece.id);
+  const starts = useMemo(
+    () => new Map((turn ? inTurn(reckoning.steps, turn) : reckoning.steps).map((s) => [s.step.id, s.startMin])),
+    [reckoning.steps, turn],
+  );
+  const startOf = (s: ReckonedStep): number => starts.get(s.step.id)!;
+  // What is moved is moved among the steps of the piece; what is next, among those of all pieces.
+  const shown = all
+    ? inTime
+    : ahead
+        .filter((s) => s.handsOnMin > 0)
+        .sort((a, b) => startOf(a) - startOf(b))
+        .slice(0, 6);
   const movable = (s: ReckonedStep) => s.status === 'planned' && !s.inserted && s.step.kind !== 'cure';
   const order = ahead.filter(movable);
   const passing = (s: ReckonedStep, by: number): ReckonedStep[] => {
@@ -194,6 +213,7 @@ export function AllSteps({
               <StepRow
                 key={s.step.id}
                 reckoned={s}
+                startMin={startOf(s)}
                 selected={s.step.id === selectedId}
                 onSelect={() => onSelect(s.step.id)}
                 {...(all && movable(s)

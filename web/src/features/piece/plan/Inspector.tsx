@@ -11,7 +11,7 @@ import {
   whereOf,
 } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
-import type { ReckonedStep } from '@cosmesis/core/reckoning';
+import { inTurn, type ReckonedStep } from '@cosmesis/core/reckoning';
 import { aboutTime, dayTime, formatAbout } from '@cosmesis/core/units';
 import type { GlossaryId } from '@cosmesis/core/words';
 import type { Method, Piece, Step, StepKindId, ZoneId } from '@cosmesis/core/workshop';
@@ -23,12 +23,13 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Stack from '@mui/material/Stack';
 import Typography from '@mui/material/Typography';
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
 import { Link } from 'react-router';
 import { theStore } from '../../../store/theStore';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
 import { useParts, useSettings } from '../../../store/useWorkshop';
+import { useTurn } from '../../../store/useWorkshopPlan';
 import { HeldTextField } from '../../../ui/HeldTextField';
 import { Panel } from '../../../ui/layout';
 import { NumberField } from '../../../ui/NumberField';
@@ -267,6 +268,14 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
   const edit = useEditPiece(piece.id);
   const nowMin = useNowMin();
   const { step } = reckoned;
+  const turn = useTurn(piece.id);
+  const timed = useMemo(
+    () => (turn && inTurn(steps, turn).find((s) => s.step.id === step.id)) ?? reckoned,
+    [steps, turn, step.id, reckoned],
+  );
+  const isAhead = reckoned.status === 'planned';
+  const startMin = isAhead ? Math.max(timed.startMin, nowMin) : timed.startMin;
+  const binds = isAhead && !reckoned.held && startMin > nowMin ? turn?.get(step.id)?.binds : undefined;
   const house = houseOf(settings, piece);
   const seen = seenWith(piece, step, steps);
   const at = (minute: number) => dayTime(minute, nowMin, settings.timeZone);
@@ -283,7 +292,7 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
       <Stack direction="row" className="n" style={{ gap: '4px 18px' }}>
         <div>
           {reckoned.status === 'done' ? 'done ' : ''}
-          {at(reckoned.startMin)}
+          {at(startMin)}
         </div>
         {reckoned.handsOnMin > 0 && (
           <div>
@@ -296,10 +305,11 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
           </div>
         )}
       </Stack>
-      {reckoned.opensAtMin !== null && (
+      {binds && <Typography variant="body2">Not sooner: {binds}.</Typography>}
+      {timed.opensAtMin !== null && (
         <Typography variant="body2">
-          <Term id="window">Window</Term>: not before {at(reckoned.opensAtMin)}
-          {reckoned.closesAtMin !== null ? `; unscuffed until ${at(reckoned.closesAtMin)}` : ''}.
+          <Term id="window">Window</Term>: not before {at(timed.opensAtMin)}
+          {timed.closesAtMin !== null ? `; unscuffed until ${at(timed.closesAtMin)}` : ''}.
         </Typography>
       )}
       <WillItLast piece={piece} reckoned={reckoned} />

@@ -1,5 +1,5 @@
 import { doWhat } from '@cosmesis/core/finishing';
-import { type Reckoning, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
+import { type Reckoning, type Sitting, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
 import { dayTime } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
@@ -24,9 +24,10 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
   const nowMin = useNowMin();
   const { plan } = useSettledPlan();
   const inPlan = new Map(plan?.sittings.map((s) => [s.id, s]));
+  const startOf = (s: Sitting): number => inPlan.get(`${piece.id}/${s.id}`)?.startMin ?? s.startMin;
   const ahead = sittingsOf(reckoning.steps)
     .filter((s) => s.status !== 'done')
-    .sort((a, b) => Number(b.status === 'running') - Number(a.status === 'running') || a.startMin - b.startMin)
+    .sort((a, b) => Number(b.status === 'running') - Number(a.status === 'running') || startOf(a) - startOf(b))
     .slice(0, 5);
   return (
     <section aria-label="To log">
@@ -40,7 +41,7 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
         {ahead.map((s, i) => {
           const words = sittingWords(s, doWhat);
           const planned = inPlan.get(`${piece.id}/${s.id}`);
-          const startMin = planned?.startMin ?? s.startMin;
+          const startMin = startOf(s);
           return (
             <ActRow key={s.id}>
               <ActWhen style={{ paddingTop: 11 }}>

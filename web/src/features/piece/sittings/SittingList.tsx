@@ -17,17 +17,21 @@ function spanOf({ startMin, endMin }: Sitting, timeZone: string): string {
   return `${clockTime(startMin, timeZone)}–${day === dayName(startMin, timeZone) ? end : `${day} ${end}`}`;
 }
 
+/** What is held has no time until that is settled. */
+const heldDay = 'Held';
+const isHeld = ({ status, held }: Sitting): boolean => status === 'planned' && held !== null;
+
 /** The work day by day: one line for what is done at one go, with when, how long and how much. */
 export function SittingList({ reckoning }: { reckoning: Reckoning }) {
   const { products, settings } = useParts('products', 'settings');
   const { timeZone, unitSystem } = settings;
-  const all = sittingsOf(reckoning.steps);
+  const all = sittingsOf(reckoning.steps).sort((a, b) => Number(isHeld(a)) - Number(isHeld(b)));
   const toCome = all.filter((s) => s.status !== 'done');
   const [withDone, setWithDone] = useState(false);
   const done = all.length - toCome.length;
   const days = new Map<string, Sitting[]>();
   for (const sitting of withDone ? all : toCome) {
-    const day = dayName(sitting.startMin, timeZone);
+    const day = isHeld(sitting) ? heldDay : dayName(sitting.startMin, timeZone);
     days.set(day, [...(days.get(day) ?? []), sitting]);
   }
   return (
@@ -60,7 +64,7 @@ export function SittingList({ reckoning }: { reckoning: Reckoning }) {
                   borderColor: 'var(--hair)',
                 }}
               >
-                <span className="n">{spanOf(sitting, timeZone)}</span>
+                <span className="n">{isHeld(sitting) ? '' : spanOf(sitting, timeZone)}</span>
                 <Box sx={{ gridColumn: { xs: '1 / -1', sm: 'auto' }, gridRow: { xs: 2, sm: 'auto' } }}>
                   <span>{sittingWords(sitting, doWhat)}</span>
                   {sitting.litres.map((l) => (

@@ -1,5 +1,5 @@
 import { doWhat, lowerFirst, whereOf } from '@cosmesis/core/finishing';
-import type { ReckonedStep, Reckoning } from '@cosmesis/core/reckoning';
+import { type ReckonedStep, type Reckoning, reckoningInTurn } from '@cosmesis/core/reckoning';
 import { aboutTime, dayName, dayTime } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
@@ -11,7 +11,7 @@ import TableRow from '@mui/material/TableRow';
 import ToggleButton from '@mui/material/ToggleButton';
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useEditPiece } from '../../../store/useEditPiece';
 import { useNowMin } from '../../../store/useNowMin';
@@ -59,9 +59,10 @@ export function When({ piece, reckoning }: { piece: Piece; reckoning: Reckoning 
   const nowMin = useNowMin();
   const [by, setBy] = useState<'sittings' | 'steps'>('sittings');
   const { timeZone } = settings;
-  const { lightUseAtMin, curedAtMin } = reckoning.totals;
   const { plan } = useSettledPlan();
-  const withOthersMin = plan?.ready.find((r) => r.pieceId === piece.id)?.atMin ?? null;
+  const placed = useMemo(() => reckoningInTurn(reckoning, plan), [reckoning, plan]);
+  const { lightUseAtMin, curedAtMin } = placed.totals;
+  const aloneMin = reckoning.totals.lightUseAtMin;
   const save = async () => {
     const made = await callCore('calendar', [piece.id, nowMin], { urgent: true, needs: [piece.id] });
     if (made.ok) download(fileName(piece.name, 'ics'), 'text/calendar', made.value);
@@ -103,14 +104,14 @@ export function When({ piece, reckoning }: { piece: Piece; reckoning: Reckoning 
             <Big as="p">{dayName(lightUseAtMin, timeZone)}</Big>
           </div>
         )}
-        {withOthersMin !== null &&
+        {aloneMin !== null &&
           lightUseAtMin !== null &&
-          dayName(withOthersMin, timeZone) !== dayName(lightUseAtMin, timeZone) && (
+          dayName(aloneMin, timeZone) !== dayName(lightUseAtMin, timeZone) && (
             <div>
               <Typography variant="body2">
-                With the other pieces (<Link to="/rack">the rack</Link>)
+                Without the other pieces (<Link to="/rack">the rack</Link>)
               </Typography>
-              <Big as="p">{dayName(withOthersMin, timeZone)}</Big>
+              <Big as="p">{dayName(aloneMin, timeZone)}</Big>
             </div>
           )}
         {curedAtMin !== null && (
@@ -129,13 +130,13 @@ export function When({ piece, reckoning }: { piece: Piece; reckoning: Reckoning 
         Waits are by label at 23 °C and 50 %, at their long end. Working hours are set under{' '}
         <Link to="/settings">Settings</Link>.
       </Typography>
-      <Timeline reckoning={reckoning} nowMin={nowMin} timeZone={timeZone} />
+      <Timeline reckoning={placed} nowMin={nowMin} timeZone={timeZone} />
       <ToggleButtonGroup exclusive value={by} aria-label="Show the work by" onChange={(_, next) => next && setBy(next)}>
         <ToggleButton value="sittings">Sittings</ToggleButton>
         <ToggleButton value="steps">Every step</ToggleButton>
       </ToggleButtonGroup>
       {by === 'sittings' ? (
-        <SittingList reckoning={reckoning} />
+        <SittingList reckoning={placed} />
       ) : (
         <ScrollRegion label="Every step in time">
           <Table>
@@ -150,7 +151,7 @@ export function When({ piece, reckoning }: { piece: Piece; reckoning: Reckoning 
               ]}
             />
             <TableBody>
-              {[...reckoning.steps]
+              {[...placed.steps]
                 .sort((a, b) => a.startMin - b.startMin)
                 .map((s) => (
                   <Row key={s.step.id} reckoned={s} nowMin={nowMin} timeZone={timeZone} />

@@ -1,0 +1,96 @@
+import { describe, expect, it } from 'vitest';
+import { scheduleWorkshop } from '../schedule';
+import type { Piece } from '../workshop';
+import { jobs } from './fixtures/jobs';
+import { usualWorld } from './fixtures/ruleFixtures';
+import { inTurn, reckoningInTurn, reckonPiece, sittingsOf, turnOf, workshopPlan, workshopProblem } from './index';
+
+const { settings, nowMin } = usualWorld;
+
+/** Jobs of one workshop: each by itself, and the schedule of all of them. */
+function together(pieces: readonly Piece[]) {
+  const own = pieces.map((job, i) => {
+    const piece = { ...job, id: `piece-${i}` };
+    const told = reckonPiece({ ...usualWorld, piece, withTasks: true });
+    if (!told.ok) throw new Error(told.issues.map((x) => x.message).join());
+    return { piece, ...told.value };
+  });
+  const schedule = scheduleWorkshop(workshopProblem(own, settings, nowMin), 5, 1);
+  return { own, plan: workshopPlan(own, schedule, nowMin, settings) };
+}
+
+const all = Object.values(jobs) as Piece[];
+
+describe('a piece in its turn', () => {
+  const { own, plan } = together(all.slice(0, 6));
+
+  it('has each step where the schedule of all has it, never before what it waits for lets it begin', () => {
+    let moved = 0;
+    for (const { piece, steps } of own) {
+      const turn = turnOf(plan, piece.id);
+      const placed = inTurn(steps, turn);
+      expect(placed.map((s) => s.step.id)).toEqual(steps.map((s) => s.step.id));
+      for (const [i, s] of placed.entries()) {
+        const alone = steps[i]!;
+        const at = turn.get(s.step.id)?.steps.find((x) => x.stepId === s.step.id);
+        if (!at) {
+          expect(s).toBe(alone);
+          continue;
+        }
+        expect([s.startMin, s.endMin]).toEqual([at.startMin, at.endMin]);
+        if (s.startMin > alone.startMin) moved += 1;
+        if (s.opensAtMin !== null) expect(s.startMin, s.step.id).toBeGreaterThanOrEqual(s.opensAtMin);
+        // A wait is as long as by itself, counted from where what is waited for ends now.
+        expect(s.readyMin - s.endMin).toBe(alone.readyMin - alone.endMin);
+        for (const [k, w] of s.waitsFor.entries()) {
+          const before = placed.find((x) => x.step.id === w.stepId)!;
+          const by = steps.find((x) => x.step.id === w.stepId)!;
+          expect(w.fromMin - before.endMin).toBe(alone.waitsFor[k]!.fromMin - by.endMin);
+          if (w.untilMin !== null) expect(w.untilMin - before.endMin).toBe(alone.waitsFor[k]!.untilMin! - by.endMin);
+        }
+      }
+    }
+    expect(moved).toBeGreaterThan(50);
+  });
+
+  it('keeps its windows, or is among what is told to have missed one', () => {
+    const missed = new Set(plan.missed.map((m) => `${m.pieceId}/${m.sittingId}`));
+    let windows = 0;
+    for (const { piece, steps } of own) {
+      const turn = turnOf(plan, piece.id);
+      for (const s of inTurn(steps, turn)) {
+        const sitting = turn.get(s.step.id);
+        if (!sitting || s.closesAtMin === null || missed.has(`${piece.id}/${sitting.sittingId}`)) continue;
+        windows += 1;
+        expect(sitting.startMin, `${piece.name}, ${s.step.id}`).toBeLessThanOrEqual(s.closesAtMin);
+      }
+    }
+    expect(windows).toBeGreaterThan(5);
+  });
+
+  it('is cut into the sittings of the schedule, is ready when that says so, and cures as long as by itself', () => {
+    let later = 0;
+    for (const alone of own) {
+      const placed = reckoningInTurn(alone, plan);
+      const starts = new Map(sittingsOf(placed.steps).flatMap((s) => s.steps.map((x) => [x.step.id, s.startMin])));
+      for (const s of plan.sittings)
+        if (s.pieceId === alone.piece.id && s.status === 'planned')
+          expect(starts.get(s.sittingId), `${alone.piece.name}, ${s.words}`).toBeLessThanOrEqual(s.startMin);
+      const ready = plan.ready.find((r) => r.pieceId === alone.piece.id)!.atMin;
+      expect(placed.totals.lightUseAtMin).toBe(ready ?? alone.totals.lightUseAtMin);
+      if (ready === null || placed.totals.curedAtMin === null) continue;
+      const cure = alone.steps.find((s) => s.step.kind === 'cure')!;
+      const placedCure = placed.steps.find((s) => s.step.kind === 'cure')!;
+      expect(placed.totals.curedAtMin).toBe(placedCure.endMin);
+      expect(placedCure.endMin - placedCure.startMin).toBe(cure.endMin - cure.startMin);
+      if (placed.totals.curedAtMin > alone.totals.curedAtMin!) later += 1;
+    }
+    expect(later).toBeGreaterThan(2);
+  });
+
+  it('stays as it is by itself while its turn is not known, and where another one is meant', () => {
+    const [first] = own;
+    expect(reckoningInTurn(first!, undefined)).toBe(first);
+    expect(reckoningInTurn({ ...first!, pieceId: 'another' }, plan).steps).toBe(first!.steps);
+  });
+});

@@ -1,0 +1,65 @@
+import type { ReckonedStep, Reckoning } from './Reckoning';
+import type { PlannedSitting, StepInTime, WorkshopPlan } from './workshopSchedule';
+
+/** The sittings of a piece in the schedule of all pieces, waits that need nobody too, by their steps. */
+export function turnOf(plan: WorkshopPlan, pieceId: string): ReadonlyMap<string, PlannedSitting> {
+  const own = [...plan.sittings, ...plan.waits].filter((s) => s.pieceId === pieceId);
+  return new Map(own.flatMap((sitting) => sitting.steps.map((s) => [s.stepId, sitting] as const)));
+}
+
+/**
+ * The steps of a piece as the schedule of all pieces has them: each at its turn, and the windows it waits for as they fall then.
+ * What has no place there, held for one or done already, stays where it is for the piece by itself.
+ * @param steps as they are worked out for the piece by itself
+ * @param turn its sittings in that schedule
+ */
+export function inTurn(steps: readonly ReckonedStep[], turn: ReadonlyMap<string, PlannedSitting>): ReckonedStep[] {
+  const placed = new Map<string, StepInTime>();
+  for (const sitting of new Set(turn.values())) for (const at of sitting.steps) placed.set(at.stepId, at);
+  const alone = new Map(steps.map((s) => [s.step.id, s]));
+  /** How much later what a step leaves begins to dry than by itself. */
+  const laterMin = (stepId: string): number => {
+    const [at, by] = [placed.get(stepId), alone.get(stepId)];
+    return at && by && by.status !== 'done' ? at.endMin - by.endMin : 0;
+  };
+  return steps.map((s) => {
+    const at = placed.get(s.step.id);
+    if (!at || s.status === 'done') return s;
+    const waitsFor = s.waitsFor.map((w) => {
+      const by = laterMin(w.stepId);
+      return { ...w, fromMin: w.fromMin + by, untilMin: w.untilMin === null ? null : w.untilMin + by };
+    });
+    const froms = waitsFor.map((w) => w.fromMin);
+    const untils = waitsFor.flatMap((w) => w.untilMin ?? []);
+    return {
+      ...s,
+      startMin: at.startMin,
+      endMin: at.endMin,
+      readyMin: at.endMin + (s.readyMin - s.endMin),
+      opensAtMin: s.opensAtMin === null || froms.length === 0 ? s.opensAtMin : Math.max(...froms),
+      closesAtMin: s.closesAtMin === null || untils.length === 0 ? s.closesAtMin : Math.min(...untils),
+      waitsFor,
+    };
+  });
+}
+
+/**
+ * A piece as the schedule of all pieces has it: its steps, and when it is ready and cured.
+ * @param plan that schedule; undefined: it is not known, and the piece stays as it is by itself
+ */
+export function reckoningInTurn(reckoning: Reckoning, plan: WorkshopPlan | undefined): Reckoning {
+  const ready = plan?.ready.find((r) => r.pieceId === reckoning.pieceId);
+  if (!plan || !ready) return reckoning;
+  const { lightUseAtMin, curedAtMin } = reckoning.totals;
+  const steps = inTurn(reckoning.steps, turnOf(plan, reckoning.pieceId));
+  const cures = steps.flatMap((s) => (s.step.kind === 'cure' ? s.endMin : []));
+  return {
+    ...reckoning,
+    steps,
+    totals: {
+      ...reckoning.totals,
+      lightUseAtMin: ready.atMin ?? lightUseAtMin,
+      curedAtMin: curedAtMin === null || cures.length === 0 ? curedAtMin : Math.max(...cures),
+    },
+  };
+}

@@ -86,7 +86,7 @@ function Comparison({ rule, piece }: { rule: HouseRule; piece: Piece }) {
             <TableCell align="right">Hands-on</TableCell>
             <TableCell align="right">Cans</TableCell>
             <TableCell align="right">Labour</TableCell>
-            <TableCell align="right">Light use</TableCell>
+            <TableCell align="right">Light use, by itself</TableCell>
           </TableRow>
         </TableHead>
         <TableBody>

@@ -70,7 +70,7 @@ function Figures({
         <dd>{money(figures.price, currency)}</dd>
       </div>
       <div>
-        <dt>light use</dt>
+        <dt>light use, by itself</dt>
         <dd>{figures.lightUseAtMin === null ? 'held' : dayName(figures.lightUseAtMin, timeZone)}</dd>
       </div>
       <div>

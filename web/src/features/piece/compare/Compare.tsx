@@ -73,7 +73,7 @@ function Figures({
     ['Product', (f) => formatVolume(f.productL, settings.unitSystem), (f) => f.productL],
     ['Cans still to buy', (f) => money(f.price, settings.currency), (f) => f.price],
     [
-      'Light use',
+      'Light use, by itself',
       (f) => (f.lightUseAtMin === null ? 'not known' : dayName(f.lightUseAtMin, settings.timeZone)),
       (f) => f.lightUseAtMin ?? 0,
     ],

@@ -35,7 +35,7 @@ function Ways({ change }: { change: Change }) {
   const rows: [string, (way: WayOn) => string][] = [
     ['Hours still to come', (w) => aboutTime(w.handsOnMin)],
     ['Cans still to buy', (w) => money(w.price, settings.currency)],
-    ['Light use', (w) => (w.lightUseAtMin === null ? 'held' : dayName(w.lightUseAtMin, settings.timeZone))],
+    ['Light use, by itself', (w) => (w.lightUseAtMin === null ? 'held' : dayName(w.lightUseAtMin, settings.timeZone))],
     ['Stops', (w) => String(w.stops)],
   ];
   return (

@@ -32,7 +32,7 @@ function Preview({ preview }: { preview: FixPreview }) {
   const rows = [
     ['hands-on', duration(before.handsOnMin), duration(after.handsOnMin)],
     ['cans still to buy', money(before.price, settings.currency), money(after.price, settings.currency)],
-    ['light use', day(before.lightUseAtMin), day(after.lightUseAtMin)],
+    ['light use, by itself,', day(before.lightUseAtMin), day(after.lightUseAtMin)],
   ] as const;
   return (
     <div role="status">

@@ -1,11 +1,10 @@
 import { test as onOwnProfile } from '@playwright/test';
 import { test } from './bench';
 import { expect } from './seen';
-import { bareChest, exportText, goTo, importText, newWorkshop, openFresh } from './support';
+import { bareChest, exportText, goTo, importText, openEmpty, openFresh } from './support';
 
 test('dimensions that make no sense are named, and what was there stays', async ({ page }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await bareChest(page);
   const height = page.getByLabel('Height');
   for (const [typed, said] of [
@@ -69,7 +68,7 @@ test('files that cannot be read are refused with the reason, and markup in their
   });
 });
 
-onOwnProfile('a full disk: the change is kept, said, and saved once there is room', async ({ page }) => {
+test('a full disk: the change is kept, said, and saved once there is room', async ({ page }) => {
   await openFresh(page, '/pieces/ticket-cupboard/survey');
   await page.evaluate(() => {
     const put = IDBObjectStore.prototype.put;
@@ -147,44 +146,42 @@ onOwnProfile('a record that cannot be read is set aside and can be downloaded; t
   await expect(page.getByRole('alert')).toBeHidden();
 });
 
-onOwnProfile(
-  'a browser that empties its store loses nothing, and says so; one that loses all of it says what is gone, by name',
-  async ({ page }) => {
-    await openFresh(page, '/settings');
-    await newWorkshop(page);
-    await bareChest(page);
-    const chest = page.getByLabel('Name', { exact: true });
-    await chest.fill('Left-luggage chest');
-    await chest.blur();
-    await expect(page.getByText('Not saved yet')).toHaveCount(0);
-    const lose = async (all: boolean) => {
-      await page.goto('/api/health');
-      await page.evaluate(async (copyToo) => {
-        await new Promise<void>((resolve, reject) => {
-          const gone = indexedDB.deleteDatabase('cosmesis');
-          gone.onsuccess = () => resolve();
-          gone.onerror = () => reject(gone.error);
-        });
-        if (copyToo) await (await navigator.storage.getDirectory()).removeEntry('second-copy', { recursive: true });
-      }, all);
-      await page.goto('/pieces');
-    };
-    await lose(false);
-    await expect(page.getByRole('alert')).toContainText(/This browser had lost.*“My workshop”.*here again/);
-    await expect(page.getByRole('link', { name: 'Left-luggage chest' })).toBeVisible();
-    await lose(true);
-    const alert = page.getByRole('alert').filter({ hasText: 'no longer has' });
-    await expect(alert).toContainText('This browser no longer has “My workshop”:');
-    await page.reload();
-    await expect(
-      page
-        .getByRole('article')
-        .or(page.getByRole('link', { name: 'Ticket-office cupboard' }))
-        .first(),
-    ).toBeVisible();
-    await expect(alert).toBeHidden();
-  },
-);
+test('a browser that empties its store loses nothing, and says so; one that loses all of it says what is gone, by name', async ({
+  page,
+}) => {
+  await openEmpty(page);
+  await bareChest(page);
+  const chest = page.getByLabel('Name', { exact: true });
+  await chest.fill('Left-luggage chest');
+  await chest.blur();
+  await expect(page.getByText('Not saved yet')).toHaveCount(0);
+  const lose = async (all: boolean) => {
+    await page.goto('/api/health');
+    await page.evaluate(async (copyToo) => {
+      await new Promise<void>((resolve, reject) => {
+        const gone = indexedDB.deleteDatabase('cosmesis');
+        gone.onsuccess = () => resolve();
+        gone.onerror = () => reject(gone.error);
+      });
+      if (copyToo) await (await navigator.storage.getDirectory()).removeEntry('second-copy', { recursive: true });
+    }, all);
+    await page.goto('/pieces');
+  };
+  await lose(false);
+  await expect(page.getByRole('alert')).toContainText(/This browser had lost.*“My workshop”.*here again/);
+  await expect(page.getByRole('link', { name: 'Left-luggage chest' })).toBeVisible();
+  await lose(true);
+  const alert = page.getByRole('alert').filter({ hasText: 'no longer has' });
+  await expect(alert).toContainText('This browser no longer has “My workshop”:');
+  await page.reload();
+  await expect(
+    page
+      .getByRole('article')
+      .or(page.getByRole('link', { name: 'Ticket-office cupboard' }))
+      .first(),
+  ).toBeVisible();
+  await expect(alert).toBeHidden();
+});
 
 onOwnProfile('never a blank page: a part that fails to load leaves a way to save the data', async ({ page }) => {
   await page.route(/assets\/Plan-/, (route) => route.abort());

@@ -1,6 +1,6 @@
 import { test } from './bench';
 import { expect } from './seen';
-import { bareChest, fromMenu, goTo, newWorkshop, openFresh, pick, typeHour } from './support';
+import { bareChest, fromMenu, goTo, newWorkshop, openEmpty, openFresh, pick, typeHour } from './support';
 
 test('a coat finished late on Friday: its window closes on Saturday, and Monday gains a scuff', async ({ page }) => {
   await openFresh(page, '/', '2026-11-27T08:00:00Z');
@@ -168,8 +168,7 @@ test('a typed reading says in words what may go on', async ({ page }) => {
 test('a run found after the last coat is noted and made good: levelled and coated again, and taken back', async ({
   page,
 }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await bareChest(page);
   await page.getByRole('link', { name: 'To the plan' }).click();
   await pick(page.getByLabel('Look of the top'), 'natural clear');

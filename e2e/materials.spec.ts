@@ -1,13 +1,12 @@
 import { execFileSync } from 'node:child_process';
 import { test } from './bench';
 import { expect } from './seen';
-import { downloaded, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
+import { downloaded, fromMenu, goTo, openEmpty, openFresh, pick } from './support';
 
 test('two-part filler: poured too far, corrected, timed over a reload, closed, labelled, and taken off the shelf', async ({
   page,
 }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await goTo(page, '/shelf');
   await page.getByText('Put a can on the shelf').click();
   await pick(page.getByLabel('Product'), 'Two-part polyester filler');

@@ -1,12 +1,11 @@
 import type { Page } from '@playwright/test';
 import { test } from './bench';
 import { expect } from './seen';
-import { dragStep, goTo, newWorkshop, openFresh, pick } from './support';
+import { dragStep, goTo, openEmpty, openFresh, pick } from './support';
 
 /** A bookcase of bare ash in an empty workshop, clear outside and in. */
 async function clearBookcase(page: Page): Promise<void> {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await page.getByRole('link', { name: 'New piece' }).first().click();
   await page.getByRole('button', { name: 'Bookcase' }).click();
   await page.getByLabel('Height').fill('90 cm');

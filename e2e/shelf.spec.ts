@@ -1,12 +1,11 @@
 import { test } from './bench';
 import { expect } from './seen';
-import { goTo, newWorkshop, openFresh, pick } from './support';
+import { goTo, openEmpty, openFresh, pick } from './support';
 
 test('a can is put on the shelf, opened, weighed, counted and taken away, and each of it can be undone', async ({
   page,
 }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await goTo(page, '/shelf');
   await page.getByText('Put a can on the shelf', { exact: true }).click();
   await pick(page.getByLabel('Product', { exact: true }), 'Furniture enamel, urethane-modified waterborne, satin');

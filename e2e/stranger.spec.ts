@@ -3,7 +3,7 @@ import { type Locator, test as onOwnProfile, type Page } from '@playwright/test'
 import { test } from './bench';
 import { ownServer } from './ownServer';
 import { expect } from './seen';
-import { chosen, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
+import { chosen, fromMenu, goTo, openEmpty, openFresh, pick } from './support';
 
 /** Counts presses: each click, each choice from a list, each field that is typed into. */
 class Presses {
@@ -209,8 +209,7 @@ test('an offer with the workshop’s own terms is saved as PDF, and reads back a
 });
 
 test('“worn” shows which damages it would note before it notes them', async ({ page }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await page.getByRole('link', { name: 'New piece' }).first().click();
   await page.getByRole('button', { name: 'Chest of drawers' }).click();
   await page.getByRole('button', { name: 'Worn' }).click();

@@ -155,6 +155,18 @@ export async function typeHour(within: Locator, label: string, hours: string, mi
   await field.getByRole('spinbutton', { name: 'Minutes' }).pressSequentially(minutes);
 }
 
+/** An empty workshop; what was done to the others in a page that was used before is no matter. */
+export async function openEmpty(page: Page): Promise<void> {
+  if (page.url() === 'about:blank') await openFresh(page, '/settings');
+  else {
+    await page.clock.install({ time: new Date(wednesday) });
+    await leave(page);
+    await goTo(page, '/settings');
+  }
+  await page.getByRole('button', { name: 'New workshop', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Nothing on the bench' })).toBeVisible();
+}
+
 /** From the demo into an empty workshop. */
 export async function newWorkshop(page: Page): Promise<void> {
   await fromMenu(page, /^New workshop/);

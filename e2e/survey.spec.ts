@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { test } from './bench';
 import { expect } from './seen';
-import { chosen, dragStep, goTo, newWorkshop, openFresh, pick } from './support';
+import { chosen, dragStep, goTo, openEmpty, openFresh, pick } from './support';
 
 /** Presses what it is given and counts it. */
 function counting() {
@@ -29,8 +29,7 @@ async function veneeredTable(page: Page): Promise<void> {
 }
 
 test('form, three measures, wood and one word for its state give a plan in under twenty actions', async ({ page }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   const { act, count } = counting();
   await act(page.getByRole('link', { name: 'New piece' }).first().click());
   await act(page.getByRole('button', { name: 'Chest of drawers' }).click());
@@ -56,8 +55,7 @@ test('form, three measures, wood and one word for its state give a plan in under
 });
 
 test('damage put in its place on the drawing is asked about, decided, and the plan changes', async ({ page }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await veneeredTable(page);
   await page.getByRole('button', { name: 'Top, upper face, zone Top' }).click();
   await pick(page.getByLabel('Damage here'), 'loose veneer');
@@ -87,8 +85,7 @@ test('damage put in its place on the drawing is asked about, decided, and the pl
 });
 
 test('what can come off is asked, says what it saves, and the plan follows', async ({ page }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await veneeredTable(page);
   await page.getByRole('link', { name: 'To the plan' }).click();
   await pick(page.getByLabel('Look of the top'), 'stained and clear');
@@ -109,8 +106,7 @@ test('what can come off is asked, says what it saves, and the plan follows', asy
 test('spot tests are concluded, parts and changes of form are measured, and all of it can be undone', async ({
   page,
 }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await veneeredTable(page);
   await page.getByRole('button', { name: /^Tests of the old finish/ }).click();
   await pick(page.getByLabel('Alcohol'), 'it dissolves');
@@ -135,8 +131,7 @@ test('spot tests are concluded, parts and changes of form are measured, and all 
 });
 
 test('a look carries more, a step of one’s own stays, and a step is dragged to another place', async ({ page }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await veneeredTable(page);
   await pick(page.getByLabel('Top: old finish'), 'None, bare');
   await page.getByRole('link', { name: 'To the plan' }).click();
@@ -171,8 +166,7 @@ test('a look carries more, a step of one’s own stays, and a step is dragged to
 test('a colour chosen on one zone holds on all that are seen with it, until it is for that zone alone', async ({
   page,
 }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await veneeredTable(page);
   await page.getByRole('link', { name: 'To the plan' }).click();
   for (const zone of ['carcass', 'legs']) await pick(page.getByLabel(`Look of the ${zone}`), 'painted');
@@ -217,8 +211,7 @@ test('a note typed letter by letter is one change, taken back by one undo, and n
 });
 
 test('a border is marked off on a top, painted beside clear wood, measured again, and given back', async ({ page }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await veneeredTable(page);
   const drawing = page.getByRole('group', { name: /press a face/ });
   await drawing.getByRole('button', { name: /^Top, upper face/ }).click();
@@ -257,8 +250,7 @@ test('a border is marked off on a top, painted beside clear wood, measured again
 test('fittings are measured and planned, a coat is thinned, an effect laid in places, and all of it is there after a reload', async ({
   page,
 }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await veneeredTable(page);
   await page.getByText('Fittings and upholstery').click();
   await page.getByRole('button', { name: 'Note them' }).click();

@@ -2,7 +2,6 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { test as onOwnProfile } from '@playwright/test';
 import { test } from './bench';
 import { root } from './ownServer';
 import { expect } from './seen';
@@ -22,27 +21,27 @@ const quantities = (file: string): CliPiece[] => {
   return (JSON.parse(out) as { pieces: CliPiece[] }).pieces;
 };
 
-onOwnProfile(
-  'a workshop taken to another browser gives the same file, byte for byte, and the same figures',
-  async ({ page, browser }) => {
-    await openFresh(page, '/settings');
-    const file = await exportText(page);
-    const context = await browser.newContext();
-    const other = await context.newPage();
-    await openFresh(other);
-    await fromMenu(other, 'Settings');
-    await other.getByRole('button', { name: 'Delete Moorland halt' }).click();
-    await other.getByRole('button', { name: 'Delete for good' }).click();
-    await expect(other.getByRole('button', { name: 'Bring the demo back' })).toBeVisible();
-    await importText(other, file);
-    await expect(other.getByText('Moorland halt opened.')).toBeVisible();
-    const again = await exportText(other);
-    // The other one notes what it was given, to know what it changes from then on.
-    const without = (text: string) => text.replace(/"exportedAt":\s*"[^"]+"/, '').replace(/"received":\{[^}]*\},/, '');
-    expect(without(again)).toBe(without(file));
-    await context.close();
-  },
-);
+test('a workshop taken to another browser gives the same file, byte for byte, and the same figures', async ({
+  page,
+  browser,
+}) => {
+  await openFresh(page, '/settings');
+  const file = await exportText(page);
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await openFresh(other);
+  await fromMenu(other, 'Settings');
+  await other.getByRole('button', { name: 'Delete Moorland halt' }).click();
+  await other.getByRole('button', { name: 'Delete for good' }).click();
+  await expect(other.getByRole('button', { name: 'Bring the demo back' })).toBeVisible();
+  await importText(other, file);
+  await expect(other.getByText('Moorland halt opened.')).toBeVisible();
+  const again = await exportText(other);
+  // The other one notes what it was given, to know what it changes from then on.
+  const without = (text: string) => text.replace(/"exportedAt":\s*"[^"]+"/, '').replace(/"received":\{[^}]*\},/, '');
+  expect(without(again)).toBe(without(file));
+  await context.close();
+});
 
 test('the command line gives the figures of the page from the exported file', async ({ page }) => {
   await openFresh(page, '/pieces/ticket-cupboard/quantities');

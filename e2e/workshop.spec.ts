@@ -1,6 +1,6 @@
 import { test } from './bench';
 import { expect } from './seen';
-import { bareChest, fromMenu, goTo, newWorkshop, openFresh, pick } from './support';
+import { bareChest, fromMenu, goTo, newWorkshop, openEmpty, openFresh, pick } from './support';
 
 test('several workshops live side by side; the demo can be left, reset and deleted', async ({ page }) => {
   await openFresh(page, '/settings');
@@ -93,8 +93,7 @@ test('a page left open keeps its clock, and holds no more by the minute', async 
 });
 
 test('damage marked in the survey is glued and filled in the plan', async ({ page }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await bareChest(page);
   await page.getByRole('button', { name: /^Damage/ }).click();
   await pick(page.getByLabel('Kind of damage'), 'open joint');
@@ -115,8 +114,7 @@ test('damage marked in the survey is glued and filled in the plan', async ({ pag
 });
 
 test('board shows no grain: stained and clear are not offered, and the reason stands there', async ({ page }) => {
-  await openFresh(page, '/settings');
-  await newWorkshop(page);
+  await openEmpty(page);
   await bareChest(page);
   await pick(page.getByLabel('Top: made of'), 'MDF');
   await page.getByRole('link', { name: 'To the plan' }).click();

@@ -63,6 +63,13 @@ await withBrowser(4188, async (browser, base) => {
       .getByText(/^Working (it|the alternatives) out…$/)
       .first()
       .waitFor({ state: 'hidden' });
+    // The turn of a piece among the others is asked for once there is a rest.
+    await page.locator('.MuiSkeleton-root').first().waitFor({ state: 'hidden' });
+    if (path === '/pieces')
+      await page
+        .getByText(/^light use/)
+        .first()
+        .waitFor();
     // What was scrolled to is painted.
     await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
     await page.screenshot({ path: `${root}/docs/screenshots/${name}.png` });

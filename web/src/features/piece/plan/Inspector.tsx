@@ -273,9 +273,7 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
     () => (turn && inTurn(steps, turn).find((s) => s.step.id === step.id)) ?? reckoned,
     [steps, turn, step.id, reckoned],
   );
-  const isAhead = reckoned.status === 'planned';
-  const startMin = isAhead ? Math.max(timed.startMin, nowMin) : timed.startMin;
-  const binds = isAhead && !reckoned.held && startMin > nowMin ? turn?.get(step.id)?.binds : undefined;
+  const startMin = reckoned.status === 'planned' ? Math.max(timed.startMin, nowMin) : timed.startMin;
   const house = houseOf(settings, piece);
   const seen = seenWith(piece, step, steps);
   const at = (minute: number) => dayTime(minute, nowMin, settings.timeZone);
@@ -305,7 +303,6 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
           </div>
         )}
       </Stack>
-      {binds && <Typography variant="body2">Not sooner: {binds}.</Typography>}
       {timed.opensAtMin !== null && (
         <Typography variant="body2">
           <Term id="window">Window</Term>: not before {at(timed.opensAtMin)}

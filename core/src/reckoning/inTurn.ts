@@ -8,7 +8,8 @@ export function turnOf(plan: WorkshopPlan, pieceId: string): ReadonlyMap<string,
 }
 
 /**
- * The steps of a piece as the schedule of all pieces has them: each at its turn, and the windows it waits for as they fall then.
+ * The steps of a piece as the schedule of all pieces has them: each at its turn, and the windows it waits for as they fall then,
+ * whole minutes since 1970.
  * What has no place there, held for one or done already, stays where it is for the piece by itself.
  * @param steps as they are worked out for the piece by itself
  * @param turn its sittings in that schedule

@@ -126,8 +126,6 @@ export function useWorkshopPlanAtRest(): { plan: WorkshopPlan | undefined; isTol
   const { pieces, products, settings } = useParts('pieces', 'products', 'settings');
   const isKnown = useSummaries(none).missing === 0;
   const since = Math.floor(useNowMin() / readMin);
-  const isNow = (about: unknown) =>
-    Array.isArray(about) && [opening, pieces, products, settings].every((part, i) => about[i] === part);
   // biome-ignore lint/correctness/useExhaustiveDependencies: every so many minutes it is asked for again
   useEffect(() => {
     if (!isKnown) return;
@@ -138,7 +136,11 @@ export function useWorkshopPlanAtRest(): { plan: WorkshopPlan | undefined; isTol
     return () => clearTimeout(timer);
   }, [isKnown, opening, pieces, products, settings, since]);
   const { plan, about } = useSyncExternalStore(subscribeReader, () => settled);
-  return { plan, isTold: about !== null, isOld: !isNow(about) };
+  const of = Array.isArray(about) ? about : [];
+  // Of another opening nothing is shown: a demo that is put back has pieces of the same names.
+  const isTold = of[0] === opening;
+  const isOld = [opening, pieces, products, settings].some((part, i) => of[i] !== part);
+  return { plan: isTold ? plan : undefined, isTold, isOld };
 }
 
 /** The sittings of a piece in that schedule by their steps; null: not known yet. */

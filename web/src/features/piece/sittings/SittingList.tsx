@@ -49,7 +49,7 @@ export function SittingList({ reckoning }: { reckoning: Reckoning }) {
           >
             {day}
           </Typography>
-          <List disablePadding aria-label={`Sittings on ${day}`}>
+          <List disablePadding aria-label={day === heldDay ? 'Held sittings' : `Sittings on ${day}`}>
             {sittings.map((sitting) => (
               <ListItem
                 key={sitting.id}

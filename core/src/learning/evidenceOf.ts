@@ -1,5 +1,5 @@
 import { groupedBy, minuteOf } from '../units';
-import { type LogEntry, type Piece, pausedMs, type Supply } from '../workshop';
+import { type LogEntry, type Piece, pausedMs, type Supply, usedUpIn } from '../workshop';
 import { dryKey, hidesKey, litresKey, minutesKey, usesKey } from './figureKeys';
 import type { Evidence, LeftOut } from './Learned';
 
@@ -206,10 +206,9 @@ export function suppliesEvidence(supplies: readonly Supply[], pieces: readonly P
     counts.slice(1).flatMap((now, i): Evidence[] => {
       const [fromMs, untilMs] = [Date.parse(counts[i]!.at), Date.parse(now.at)];
       const used = pieces.flatMap(({ log }) =>
-        log.flatMap((e) => {
-          const doneMs = Date.parse(e.doneAt ?? '');
-          const own = e.planned?.uses?.find((u) => u.what === kind);
-          return own && doneMs > fromMs && doneMs <= untilMs ? [{ id: e.id, ...own }] : [];
+        usedUpIn(log).flatMap(({ entry, doneMs, uses }) => {
+          const own = uses.find((u) => u.what === kind);
+          return own && doneMs > fromMs && doneMs <= untilMs ? [{ id: entry.id, ...own }] : [];
         }),
       );
       const typical = used.reduce((sum, u) => sum + u.typical, 0);

@@ -1,4 +1,3 @@
-import type { Around } from '../finishing';
 import type { Piece } from '../workshop';
 import { type Draw, drawsOf } from './aroundPiece';
 import { type ConsumableUse, useOfSteps } from './consumablesOf';
@@ -68,6 +67,3 @@ export const noSummary = (pieceId: string, nowMin: number, issue: string): Piece
   use: [],
   freshForMin: 60,
 });
-
-/** What of the surroundings a summary reads: films that are open, whose dust would be raised. Stock is a matter of the plan. */
-export const aroundSummary = ({ wet }: Around): Around => ({ wet, stock: {}, set: [], inHand: {} });

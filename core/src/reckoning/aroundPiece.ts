@@ -1,4 +1,4 @@
-import { type Around, matchedSupplies, stepKind } from '../finishing';
+import { type Around, matchedSupplies, nothingAround, stepKind } from '../finishing';
 import { suppliesNow, usableStock } from '../stock';
 import { minuteOf } from '../units';
 import {
@@ -86,6 +86,16 @@ const batchesOf = (piece: Piece): Around['set'] =>
     return entry.batch && productId ? [{ pieceName: piece.name, productId, batch: entry.batch }] : [];
   });
 
+/** The films of other pieces that are open, whose dust would be raised: all that a summary reads. Stock is a matter of the plan. */
+export function wetAround(
+  pieces: readonly Piece[],
+  products: Shop['products'],
+  nowMin: number,
+): (piece: Pick<Piece, 'id'>) => Around {
+  const wet = pieces.map((p) => ({ id: p.id, wet: wetOf(p, products, nowMin) })).filter((w) => w.wet.length > 0);
+  return ({ id }) => ({ ...nothingAround, wet: wet.filter((w) => w.id !== id).flatMap((w) => w.wet) });
+}
+
 /** What the rest of the workshop means for each of its pieces, at a moment: what all share is worked out once. */
 export function workshopAround(shop: Shop, nowMin: number): (piece: Piece, productIds: Iterable<string>) => Around {
   const shelf = usableStock(shop.containers, shop.products, nowMin);
@@ -101,9 +111,7 @@ export function workshopAround(shop: Shop, nowMin: number): (piece: Piece, produ
       return left > 0 ? [[kind, left]] : [];
     }),
   );
-  const wet = shop.pieces
-    .map((p) => ({ id: p.id, wet: wetOf(p, shop.products, nowMin) }))
-    .filter((w) => w.wet.length > 0);
+  const wet = wetAround(shop.pieces, shop.products, nowMin);
   const takenBy = (piece: Piece, productId: string) =>
     shop
       .drawsOf(productId)
@@ -112,7 +120,7 @@ export function workshopAround(shop: Shop, nowMin: number): (piece: Piece, produ
   return (piece, productIds) => {
     const own = new Set(productIds);
     return {
-      wet: wet.filter((w) => w.id !== piece.id).flatMap((w) => w.wet),
+      wet: wet(piece).wet,
       // What others take counts only for what this piece uses too.
       stock: Object.fromEntries(
         Object.entries(shelf).map(([id, { usableL, finite }]) => [

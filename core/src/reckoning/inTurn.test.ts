@@ -1,9 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { scheduleWorkshop } from '../schedule';
+import { buyList } from '../stock';
 import type { Piece } from '../workshop';
 import { jobs } from './fixtures/jobs';
 import { usualWorld } from './fixtures/ruleFixtures';
-import { inTurn, reckoningInTurn, reckonPiece, sittingsOf, turnOf, workshopPlan, workshopProblem } from './index';
+import {
+  drawsInTurn,
+  drawsOf,
+  inTurn,
+  reckoningInTurn,
+  reckonPiece,
+  sittingsOf,
+  turnOf,
+  workshopPlan,
+  workshopProblem,
+} from './index';
 
 const { settings, nowMin } = usualWorld;
 
@@ -86,6 +97,26 @@ describe('a piece in its turn', () => {
       if (placed.totals.curedAtMin > alone.totals.curedAtMin!) later += 1;
     }
     expect(later).toBeGreaterThan(2);
+  });
+
+  it('takes off the shelf what a step uses when its turn is, so that what is needed first is bought first', () => {
+    const alone = own.flatMap((p) => drawsOf(p.piece, p));
+    const placed = drawsInTurn(alone, plan);
+    expect(placed.map(({ atMin: _, ...d }) => d)).toEqual(alone.map(({ atMin: _, ...d }) => d));
+    let later = 0;
+    for (const [i, d] of placed.entries()) {
+      const at = turnOf(plan, d.pieceId)
+        .get(d.stepId)
+        ?.steps.find((s) => s.stepId === d.stepId);
+      expect(d.atMin, d.stepId).toBe(at?.startMin ?? alone[i]!.atMin);
+      if (d.atMin > alone[i]!.atMin) later += 1;
+    }
+    expect(later).toBeGreaterThan(20);
+    // The first one short of a product is the one whose turn comes first.
+    const line = buyList(placed, [], usualWorld.products, nowMin).lines[0]!;
+    const needs = placed.filter((d) => d.productId === line.product.id).map((d) => d.atMin);
+    expect(line.neededAtMin).toBe(Math.min(...needs));
+    expect(drawsInTurn(alone, undefined)).toBe(alone);
   });
 
   it('stays as it is by itself while its turn is not known, and where another one is meant', () => {

@@ -1,3 +1,4 @@
+import type { Draw } from './aroundPiece';
 import type { ReckonedStep, Reckoning } from './Reckoning';
 import type { PlannedSitting, StepInTime, WorkshopPlan } from './workshopSchedule';
 
@@ -63,4 +64,29 @@ export function reckoningInTurn(reckoning: Reckoning, plan: WorkshopPlan | undef
       curedAtMin: curedAtMin === null || cures.length === 0 ? curedAtMin : Math.max(...cures),
     },
   };
+}
+
+const startsIn = new WeakMap<WorkshopPlan, ReadonlyMap<string, number>>();
+/** When each step begins in a schedule, by piece and step; put together once for each. */
+function startsOf(plan: WorkshopPlan): ReadonlyMap<string, number> {
+  const known = startsIn.get(plan);
+  if (known) return known;
+  const all = [...plan.sittings, ...plan.waits];
+  const made = new Map(all.flatMap((s) => s.steps.map((at) => [`${s.pieceId}/${at.stepId}`, at.startMin] as const)));
+  startsIn.set(plan, made);
+  return made;
+}
+
+/**
+ * What pieces take off the shelf, each at its turn in the schedule of all. What has no place there stays where it is for the piece
+ * by itself.
+ * @param plan that schedule; undefined: it is not known
+ */
+export function drawsInTurn(draws: readonly Draw[], plan: WorkshopPlan | undefined): readonly Draw[] {
+  if (!plan) return draws;
+  const starts = startsOf(plan);
+  return draws.map((d) => {
+    const atMin = starts.get(`${d.pieceId}/${d.stepId}`) ?? d.atMin;
+    return atMin === d.atMin ? d : { ...d, atMin };
+  });
 }

@@ -14,7 +14,7 @@ export {
 export { type AirAhead, airAhead, type CoatAhead, type HourAhead, type SpaceBand, spaceBand } from './airAhead';
 export { type AirNow, airNow, type CoatNow, isCoat, oldReadingMin } from './airNow';
 export { type Alarm, alarmsOfMix, alarmsOfPiece } from './alarmsOf';
-export { type Draw, drawsOf, workshopAround } from './aroundPiece';
+export { type Draw, drawsOf, wetAround, workshopAround } from './aroundPiece';
 export { type Band, bandsOf } from './bandsOf';
 export { type ChangeOfMind, changeOfMind, type WayOn } from './changeOfMind';
 export { comparePlans, keepPlan, type PlanComparison, type PlanFigures, takePlan } from './comparePlans';
@@ -23,11 +23,10 @@ export { type Alternative, compareTreatments, type Question, type TreatmentFigur
 export { type ConflictPart, conflictWords } from './conflictWords';
 export { type ConsumableUse, consumablesOf, consumablesOfUse } from './consumablesOf';
 export { filmBuildUp, type ZoneFilm } from './filmBuildUp';
-export { inTurn, reckoningInTurn, turnOf } from './inTurn';
+export { drawsInTurn, inTurn, reckoningInTurn, turnOf } from './inTurn';
 export { alwaysOff, figureName } from './learnedWords';
 export { needsOf } from './needsOf';
 export {
-  aroundSummary,
   type ListedSitting,
   type ListedStep,
   noSummary,
@@ -53,6 +52,7 @@ export { type Room, type Rooms, roomIn, roomOf, roomsOf, spaceOf } from './roomO
 export type { ColdCan } from './shelfWarmth';
 export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
 export { todayOf } from './todayOf';
+export { nextOfWet } from './wetZones';
 export { type Tried, type WhenTried, whenTried, withTried } from './whenTried';
 export { type WoodAhead, woodAhead } from './woodAhead';
 export {

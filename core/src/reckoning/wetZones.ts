@@ -51,3 +51,19 @@ export function wetZones(
     return end > nowMin ? [zone] : [];
   });
 }
+
+/** What of a zone that dries comes next, in words and when, whole minutes since 1970; what comes last when all is over. */
+export function nextOfWet(wet: WetZone, nowMin: number): { words: string; atMin: number } {
+  const film = stepKind(wet.kind).film;
+  const goesOn = { words: film ? 'next coat from' : 'go on from', atMin: wet.recoatFromMin };
+  if (goesOn.atMin > nowMin) return goesOn;
+  const events = [
+    { words: 'dust-free from', atMin: wet.touchMin },
+    ...(wet.recoatUntilMin !== null ? [{ words: 'abrade first after', atMin: wet.recoatUntilMin }] : []),
+    { words: 'tape from', atMin: wet.tapeSafeMin },
+    { words: 'turn over from', atMin: wet.handleMin },
+    { words: 'light use from', atMin: wet.lightUseMin },
+    { words: 'cured', atMin: wet.cureMin },
+  ];
+  return events.filter((e) => e.atMin > nowMin).sort((a, b) => a.atMin - b.atMin)[0] ?? events.at(-1)!;
+}

@@ -4,6 +4,7 @@ import type { Container, Product } from '../workshop';
 import { drawOrder } from './drawRows';
 import { isGone, leftL } from './ledger';
 import { leftoverWorth } from './leftoverWorth';
+import { usableUntilMin } from './usableUntilMin';
 
 const dayMin = 24 * 60;
 
@@ -52,20 +53,24 @@ interface Drawn {
 
 /** What steps take of the containers of a product, in time: of those that are usable on the day, in the order they are drawn on. */
 function drawDown(needs: readonly NeedOf[], cans: readonly Container[], product: Product): Drawn[] {
-  const left = new Map(cans.map((c) => [c.id, leftL(c)]));
+  // In which order they are drawn on is the same on any day; some are past their date by then.
+  const all = drawOrder(cans, product, Number.NEGATIVE_INFINITY).map((can) => ({
+    untilMin: usableUntilMin(can, product) ?? Number.POSITIVE_INFINITY,
+    leftL: leftL(can),
+  }));
   return needs.map((need): Drawn => {
-    const order = drawOrder(cans, product, need.atMin);
+    const usable = all.filter((can) => can.untilMin >= need.atMin);
     let stillL = need.highL;
-    for (const can of order) {
-      const takenL = Math.min(left.get(can.id)!, stillL);
-      left.set(can.id, left.get(can.id)! - takenL);
+    for (const can of usable) {
+      const takenL = Math.min(can.leftL, stillL);
+      can.leftL -= takenL;
       stillL -= takenL;
     }
     return {
       need,
       coveredL: need.highL - stillL,
       shortL: stillL,
-      leftL: order.reduce((sum, can) => sum + left.get(can.id)!, 0),
+      leftL: usable.reduce((sum, can) => sum + can.leftL, 0),
     };
   });
 }

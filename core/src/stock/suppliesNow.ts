@@ -1,4 +1,4 @@
-import type { LogEntry, Supply } from '../workshop';
+import { type LogEntry, type Supply, usedUpIn } from '../workshop';
 
 type Done = Pick<LogEntry, 'doneAt' | 'planned'>;
 
@@ -11,12 +11,10 @@ export function suppliesNow(supplies: readonly Supply[], pieces: readonly { log:
   const first = Math.min(...since.filter(Number.isFinite));
   const used = supplies.map(() => 0);
   for (const { log } of Number.isFinite(first) ? pieces : [])
-    for (const { doneAt, planned } of log) {
-      if (doneAt === null || !planned?.uses) continue;
-      const doneMs = Date.parse(doneAt);
+    for (const { doneMs, uses } of usedUpIn(log)) {
       if (doneMs <= first) continue;
       for (const [i, { kind }] of supplies.entries())
-        if (doneMs > since[i]!) for (const u of planned.uses) if (u.what === kind) used[i]! += u.amount;
+        if (doneMs > since[i]!) for (const u of uses) if (u.what === kind) used[i]! += u.amount;
     }
   return supplies.map((s, i) => (used[i]! > 0 ? { ...s, left: Math.max(0, s.left - used[i]!) } : s));
 }

@@ -143,5 +143,6 @@ export {
   workshopFileSchema,
   type ZoneTests,
 } from './schema';
+export { usedUpIn } from './usedUpIn';
 export { type Workshop, workshopFromFile, workshopToFile, writeWorkshopFile } from './Workshop';
 export { keepKey, withDecision } from './withDecision';

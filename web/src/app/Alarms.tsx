@@ -1,5 +1,6 @@
-import { type Alarm, alarmsOfMix, alarmsOfPiece } from '@cosmesis/core/reckoning';
+import { type Alarm, alarmsOfMix, alarmsOfPiece, type PieceSummary } from '@cosmesis/core/reckoning';
 import { dayTime, minuteOf } from '@cosmesis/core/units';
+import type { Piece } from '@cosmesis/core/workshop';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
@@ -19,6 +20,16 @@ const pathOf = ({ pieceId, mixId }: Alarm): string =>
 const newsMin = 2 * 24 * 60;
 /** An alarm within so many minutes of its time is told as one, and not as missed. */
 const onTimeMin = 2;
+
+const ofPiece = new WeakMap<PieceSummary, { piece: Piece; alarms: Alarm[] }>();
+/** The alarms of a piece: worked out once for each log and summary as they are. */
+function alarmsOnce(piece: Piece, summary: PieceSummary): Alarm[] {
+  const known = ofPiece.get(summary);
+  if (known?.piece === piece) return known.alarms;
+  const alarms = alarmsOfPiece(piece, summary);
+  ofPiece.set(summary, { piece, alarms });
+  return alarms;
+}
 
 /** Two short tones, made here: nothing is fetched. Silent where the browser has not been touched yet. */
 function sound(): void {
@@ -70,7 +81,7 @@ export default function Alarms() {
     () => [
       ...[...byId.values()].flatMap((s) => {
         const piece = pieces[s.pieceId];
-        return piece ? alarmsOfPiece(piece, s) : [];
+        return piece ? alarmsOnce(piece, s) : [];
       }),
       ...Object.values(mixes).flatMap(alarmsOfMix),
     ],

@@ -1,4 +1,3 @@
-import type { Draw } from '@cosmesis/core/reckoning';
 import { useCallback, useSyncExternalStore } from 'react';
 import { callCore } from '../workers/callCore';
 import { type Book, SummaryBook, type Wanted } from './SummaryBook';
@@ -26,12 +25,3 @@ export function useSummaries(wanted: Wanted = 'all'): Book {
 }
 /** For what goes with every screen: the pieces are worked out when there is a rest, or sooner where another part looks at them. */
 export const none: Wanted = [];
-
-let flat: { of: Book; draws: readonly Draw[] } | undefined;
-
-/** What all pieces will take off the shelf, as far as it is worked out. */
-export function useDraws(wanted: Wanted = 'all'): readonly Draw[] {
-  const now = useSummaries(wanted);
-  if (flat?.of !== now) flat = { of: now, draws: [...now.byId.values()].flatMap((s) => s.draws) };
-  return flat.draws;
-}

@@ -7,8 +7,9 @@ import { useMemo } from 'react';
 import { callCore } from '../workers/callCore';
 import { nameOf } from './nameOf';
 import { useAnswer } from './useAnswer';
+import { useDraws } from './useDraws';
 import { useNowMin } from './useNowMin';
-import { useDraws, useSummaries } from './useSummaries';
+import { useSummaries } from './useSummaries';
 import { useParts } from './useWorkshop';
 
 /** What has still to be bought for some pieces: cans and supplies, less what the shelf has. */

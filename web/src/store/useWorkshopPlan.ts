@@ -7,6 +7,8 @@ import { useOpening, useParts } from './useWorkshop';
 
 /** Orders tried at a time: what is on screen never waits long behind them. */
 const atATime = 5;
+/** Pieces are worked out for so long at a time before there is a first one, ms. */
+const forMs = 30;
 /** A better order is sought once nothing changed for so long, ms: whoever goes on meanwhile has the hands of the machine free. */
 const restMs = 1500;
 const atRest = () => new Promise<void>((resolve) => void setTimeout(resolve, restMs));
@@ -45,12 +47,15 @@ function tell(): void {
 
 /** Asks, and asks on for a better one as long as somebody looks and nothing changed. */
 async function ask(about: readonly unknown[], nowMin: number, more: number): Promise<void> {
-  const answer = await callCore('betterPlan', [nowMin, more, known], { key: 'workshop-plan' });
+  const answer = await callCore('betterPlan', [nowMin, more, known, forMs], { key: 'workshop-plan' });
   if (asked !== about) return;
   if (!answer.ok) {
     known = null;
     told = { plan: undefined, issue: answer.issues[0]?.message ?? '', about };
     settled = told;
+  } else if ('missing' in answer.value) {
+    // All its pieces are worked out first, a few at a time.
+    return ask(about, nowMin, more);
   } else {
     const { plan, no, tried, of } = answer.value;
     known = no;

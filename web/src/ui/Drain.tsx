@@ -1,4 +1,4 @@
-import type { WetZone } from '@cosmesis/core/reckoning';
+import { nextOfWet, type WetZone } from '@cosmesis/core/reckoning';
 import { clockTime, dayName, dayTime } from '@cosmesis/core/units';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
@@ -28,22 +28,6 @@ const segmentsOf = (wet: WetZone): Segment[] => {
   ];
 };
 
-/** What comes next on this drain, in words and as a time. */
-function nextEvent(wet: WetZone, nowMin: number): { words: string; atMin: number } {
-  const events = [
-    { words: 'dust-free from', atMin: wet.touchMin },
-    { words: 'next coat from', atMin: wet.recoatFromMin },
-    ...(wet.recoatUntilMin !== null ? [{ words: 'abrade first after', atMin: wet.recoatUntilMin }] : []),
-    { words: 'tape from', atMin: wet.tapeSafeMin },
-    { words: 'turn over from', atMin: wet.handleMin },
-    { words: 'light use from', atMin: wet.lightUseMin },
-    { words: 'cured', atMin: wet.cureMin },
-  ];
-  const opens = events[1]!;
-  if (opens.atMin > nowMin) return opens;
-  return events.filter((e) => e.atMin > nowMin).sort((a, b) => a.atMin - b.atMin)[0] ?? events.at(-1)!;
-}
-
 interface Props {
   title: string;
   wet: WetZone;
@@ -58,7 +42,7 @@ export function Drain({ title, wet, nowMin, timeZone, children }: Props) {
   const start = nowMin - pastMin;
   const at = (minute: number) => (100 * (minute - start)) / (drainSpanMin + pastMin);
   const inside = (minute: number) => at(minute) >= 0 && at(minute) <= 100;
-  const next = nextEvent(wet, nowMin);
+  const next = nextOfWet(wet, nowMin);
   const clip = (x: number) => Math.min(100, Math.max(0, x));
   const full = `${title}: ${next.words} ${dayTime(next.atMin, nowMin, timeZone)}; touch ${dayTime(wet.touchMin, nowMin, timeZone)}, tape from ${dayTime(wet.tapeSafeMin, nowMin, timeZone)}, light use ${dayTime(wet.lightUseMin, nowMin, timeZone)}, cured ${dayName(wet.cureMin, timeZone)}`;
   return (

@@ -4,7 +4,7 @@ import { type Photo, type Product, type Workshop, writeWorkshopFile } from '@cos
 import { describe, expect, it } from 'vitest';
 import { type Changes, mirrored } from './Changes';
 import type { Disk, KeptAnswer, KeptOrder } from './Disk';
-import { Engine } from './Engine';
+import { Engine, type SoughtPlan } from './Engine';
 
 const nowMin = 29_700_000;
 const demo = demoWorkshop(nowMin, 'Europe/London');
@@ -76,6 +76,14 @@ const summaries = async (engine: Engine, at = nowMin) => {
   return new Map(told.value.map((s) => [s.pieceId, s]));
 };
 
+/** A better order, once all pieces are worked out for it. */
+const sought = async (engine: Engine, at: number, more: number, known: number | null): Promise<SoughtPlan> => {
+  const told = await engine.betterPlan(at, more, known, Number.POSITIVE_INFINITY);
+  if (!told.ok) throw new Error(told.issues[0]?.message);
+  if ('missing' in told.value) throw new Error('not all of them are worked out');
+  return told.value;
+};
+
 describe('the engine of the worker', () => {
   it('tells of the demo what a server tells on a first visit: the same acts in the same order, from the same source', async () => {
     const engine = new Engine('1', disk());
@@ -109,18 +117,35 @@ describe('the engine of the worker', () => {
     expect(await engine.summariesOf(ids, nowMin)).toEqual({ ok: true, value: [], warnings: [] });
   });
 
+  it('works pieces out for the schedule a few at a time: what is on screen comes between', async () => {
+    const engine = opened(disk());
+    const asked = async (at: number) => {
+      const told = await engine.betterPlan(at, 0, null, 0);
+      if (!told.ok) throw new Error(told.issues[0]?.message);
+      return 'missing' in told.value ? told.value.missing : null;
+    };
+    for (let left = ids.length - 1; left > 0; left -= 1) expect(await asked(nowMin)).toBe(left);
+    expect(await asked(nowMin)).toBeNull();
+    // What is known of them is not worked out again for the next minute.
+    expect(await asked(nowMin + 1)).toBeNull();
+    // Nor where the lists had them worked out before.
+    const other = opened(disk());
+    await summaries(other);
+    const told = await other.betterPlan(nowMin, 0, null, 0);
+    expect(told.ok && 'missing' in told.value).toBe(false);
+  });
+
   it('schedules the whole workshop at once, betters it when asked again, and goes on from what was found', async () => {
     const on = disk();
     const engine = opened(on);
     let known: number | null = null;
     const plan = async (at: number, more: number, of = engine) => {
-      const told = await of.betterPlan(at, more, known);
-      if (!told.ok) throw new Error(told.issues[0]?.message);
-      known = told.value.no;
+      const told = await sought(of, at, more, known);
+      known = told.no;
       const whole = of.workshopPlan(at);
-      if (told.value.plan) expect(whole).toEqual({ ok: true, value: told.value.plan, warnings: [] });
+      if (told.plan) expect(whole).toEqual({ ok: true, value: told.plan, warnings: [] });
       if (!whole.ok) throw new Error(whole.issues[0]?.message);
-      return { ...whole.value, tried: told.value.tried, of: told.value.of, told: told.value.plan !== null };
+      return { ...whole.value, tried: told.tried, of: told.of, told: told.plan !== null };
     };
     const first = await plan(nowMin, 0);
     expect([first.tried, first.told]).toEqual([0, true]);

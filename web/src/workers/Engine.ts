@@ -30,7 +30,6 @@ import {
   type AirNow,
   airAhead,
   airNow,
-  aroundSummary,
   type ChangeOfMind,
   type ConflictPart,
   changeOfMind,
@@ -38,7 +37,6 @@ import {
   compareSchools,
   compareTreatments,
   conflictWords,
-  type Draw,
   type FixPreview,
   inOrderOfWork,
   noSummary,
@@ -65,6 +63,7 @@ import {
   type WhenTried,
   type WorkshopPlan,
   type WorkshopRehearsal,
+  wetAround,
   whenTried,
   withTried,
   workshopAround,
@@ -96,6 +95,7 @@ import { dequal } from 'dequal/lite';
 import type { Changes, Mirrored } from './Changes';
 import type { Copies, CopyRead, CopyTaken } from './Copies';
 import type { Disk, KeptAnswer } from './Disk';
+import { DrawBook } from './DrawBook';
 import { type OrderQuestion, OrderSearch, seed, tasksFreshMin } from './OrderSearch';
 import type { MadeFile } from './workshopFiles';
 
@@ -241,8 +241,10 @@ export class Engine {
   private lastShop: Shop | null = null;
   /** The demo, made before it was asked for. */
   private begun: { nowMin: number; timeZone: string; workshop: Workshop } | null = null;
-  private draws: Map<string, Draw[]> | null = null;
+  /** Of every piece that has been looked at. */
+  private readonly draws = new DrawBook();
   private readonly tasks = new Map<string, { piece: Piece; shop: Shop; atMin: number; tasks: readonly PieceTask[] }>();
+  private chosen: { of: Workshop; pieces: readonly Piece[] } | null = null;
   private readonly orders = new OrderSearch();
   /** Which opening of a workshop the orders are of. */
   private opening = 0;
@@ -277,7 +279,10 @@ export class Engine {
         supplies: emptyRecords(),
       };
       // The same workshop told again keeps what is known of it: each answer says itself what it came from.
-      if (!before) this.known.clear();
+      if (!before) {
+        this.known.clear();
+        this.draws.clear();
+      }
       this.kept = new Map();
       // Of the demo that was begun here nothing is on the disk that is not known.
       const kept = before ? Promise.resolve({ answers: [], order: null }) : this.store.read(workshopId);
@@ -308,9 +313,8 @@ export class Engine {
       records[id] = sharing(records[id] ?? before?.[collection][id], record as { id: string });
     }
     for (const [collection, id] of remove) delete own(collection)[id];
-    for (const [collection, id] of remove) if (collection === 'pieces') this.known.delete(id);
+    for (const [collection, id] of remove) if (collection === 'pieces') this.forget(id);
     this.workshop = next;
-    this.draws = null;
   }
 
   /** The workshop as its plans are worked out: with what the instruments told, and what its log teaches. */
@@ -398,20 +402,6 @@ export class Engine {
     return { airTempC, relHumFrac, surfaceTempC, atMin: minuteOf(at) };
   }
 
-  /** What pieces will take, by product: of every piece that has been looked at. */
-  private drawsOf = (productId: string): readonly Draw[] => {
-    if (!this.draws) {
-      this.draws = new Map();
-      for (const { summary } of this.known.values())
-        for (const draw of summary.draws) {
-          const own = this.draws.get(draw.productId);
-          if (own) own.push(draw);
-          else this.draws.set(draw.productId, [draw]);
-        }
-    }
-    return this.draws.get(productId) ?? [];
-  };
-
   private around(nowMin: number): (piece: Piece) => Around {
     const w = this.open();
     const around = workshopAround(
@@ -420,7 +410,7 @@ export class Engine {
         products: w.products,
         containers: Object.values(w.containers),
         supplies: Object.values(w.supplies),
-        drawsOf: this.drawsOf,
+        drawsOf: (productId) => this.draws.of(productId),
       },
       nowMin,
     );
@@ -485,10 +475,14 @@ export class Engine {
     this.toKeep.add(id);
     return known;
   }
+  private forget(pieceId: string): void {
+    this.known.delete(pieceId);
+    this.draws.put(pieceId, []);
+  }
   private remember(known: Known): void {
     const before = this.known.get(known.piece.id)?.summary;
     this.known.set(known.piece.id, known);
-    if (!before || !dequal(before.draws, known.summary.draws)) this.draws = null;
+    if (!before || !dequal(before.draws, known.summary.draws)) this.draws.put(known.piece.id, known.summary.draws);
   }
 
   /** Writes what has to be kept; called when there is nothing else to do. True where something was written. */
@@ -525,7 +519,7 @@ export class Engine {
     await this.loading;
     return guarded(() => {
       const w = this.open();
-      const around = this.around(nowMin);
+      const around = wetAround(Object.values(w.pieces), w.products, nowMin);
       return good(pieceIds.flatMap((id) => (w.pieces[id] ? [this.summary(w.pieces[id], nowMin, around)] : [])));
     });
   }
@@ -542,9 +536,8 @@ export class Engine {
         return kept.summary;
       }
     }
-    const { products, settings, pieces } = this.open();
-    // In a large workshop few of them are scheduled: those are asked for by themselves.
-    const withTasks = Object.keys(pieces).length <= mostScheduled;
+    const { products, settings } = this.open();
+    const withTasks = this.scheduled().includes(piece);
     const told = guarded(() =>
       reckonPiece({
         piece,
@@ -553,7 +546,7 @@ export class Engine {
         nowMin,
         rooms: roomsOf(this.open(), nowMin),
         air: null,
-        around: aroundSummary(around(piece)),
+        around: around(piece),
         withTasks,
       }),
     );
@@ -566,13 +559,41 @@ export class Engine {
     return summary;
   }
 
-  private tasksOf(piece: Piece, nowMin: number): readonly PieceTask[] {
-    const shop = this.shop();
+  /** The pieces that are scheduled together, in order of work. */
+  private scheduled(): readonly Piece[] {
+    const of = this.open();
+    if (this.chosen?.of !== of) {
+      const planned = Object.values(of.pieces).filter(hasPlan);
+      this.chosen = { of, pieces: inOrderOfWork(planned).slice(0, mostScheduled) };
+    }
+    return this.chosen.pieces;
+  }
+
+  /** What is to be done on a piece, where that is known; null: it has to be worked out. */
+  private knownTasks(piece: Piece, nowMin: number): readonly PieceTask[] | null {
     const known = this.tasks.get(piece.id);
     // As long as the lists show what was worked out then, the schedule is made of the same sittings.
     const shown = known && this.known.get(piece.id)?.summary.atMin === known.atMin;
     const fresh = known && (shown || Math.abs(nowMin - known.atMin) < tasksFreshMin);
-    if (fresh && known.shop === shop && unchanged(known.piece, piece)) return known.tasks;
+    return fresh && known.shop === this.shop() && unchanged(known.piece, piece) ? known.tasks : null;
+  }
+
+  /** Works out what is to be done on scheduled pieces, for so long. @returns how many of them are still not known */
+  private workOutTasks(nowMin: number, forMs: number): number {
+    const missing = this.scheduled().filter((p) => this.knownTasks(p, nowMin) === null);
+    const until = performance.now() + forMs;
+    let done = 0;
+    while (done < missing.length && (done === 0 || performance.now() < until)) {
+      this.tasksOf(missing[done]!, nowMin);
+      done += 1;
+    }
+    return missing.length - done;
+  }
+
+  private tasksOf(piece: Piece, nowMin: number): readonly PieceTask[] {
+    const known = this.knownTasks(piece, nowMin);
+    if (known) return known;
+    const shop = this.shop();
     const { products, settings } = this.open();
     const told = reckonPiece({
       piece,
@@ -596,13 +617,22 @@ export class Engine {
   }
 
   /**
-   * Seeks a better order of the whole workshop. The first answer comes at once; asked again, it goes on from there.
+   * Seeks a better order of the whole workshop. The first answer comes as soon as all its pieces are worked out, a few at a time;
+   * asked again, it goes on from there.
    * @param more how many more orders are tried now
    * @param known the plan that need not be told again; null: none is known
+   * @param forMs how long pieces are worked out at one go; at least one is
    */
-  async betterPlan(nowMin: number, more: number, known: number | null): Promise<Result<SoughtPlan>> {
+  async betterPlan(
+    nowMin: number,
+    more: number,
+    known: number | null,
+    forMs: number,
+  ): Promise<Result<SoughtPlan | { missing: number }>> {
     await this.loading;
-    return guarded(() => {
+    return guarded<SoughtPlan | { missing: number }>(() => {
+      const missing = this.workOutTasks(nowMin, forMs);
+      if (missing > 0) return good({ missing });
       const { own, search } = this.sought(nowMin, more);
       const { no, tried, until } = search;
       const plan = no === known ? null : workshopPlan(own, search.best, nowMin, this.open().settings);
@@ -612,8 +642,8 @@ export class Engine {
 
   /** The search for the workshop as it is, so much further. */
   private sought(nowMin: number, more: number) {
-    const { pieces, settings } = this.open();
-    const chosen = inOrderOfWork(Object.values(pieces).filter(hasPlan)).slice(0, mostScheduled);
+    const { settings } = this.open();
+    const chosen = this.scheduled();
     const own: PieceWithTasks[] = chosen.map((piece) => ({ piece, tasks: this.tasksOf(piece, nowMin) }));
     const shop = this.shop();
     const question: OrderQuestion = {

@@ -20,10 +20,12 @@ import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { doDeed } from '../../store/doDeed';
 import { theStore } from '../../store/theStore';
+import { useDraws } from '../../store/useDraws';
 import { useNowMin } from '../../store/useNowMin';
-import { useDraws, useSummaries } from '../../store/useSummaries';
+import { useSummaries } from '../../store/useSummaries';
 import { useToBuy } from '../../store/useToBuy';
 import { useParts, useSettings } from '../../store/useWorkshop';
+import { useWorkshopPlanAtRest } from '../../store/useWorkshopPlan';
 import { download, fileName } from '../../ui/download';
 import { HeadRow } from '../../ui/HeadRow';
 import { ActWhat, Late, Mark, TickBox, TickGrid } from '../../ui/layout';
@@ -210,6 +212,9 @@ function Supplies({ lines, price }: { lines: readonly SupplyLine[]; price: numbe
   );
 }
 
+/** Up to so many pieces the list is shown when all is known. */
+const fewPieces = 100;
+
 /** The buy list: what the planned steps need less the shelf, in the cheapest cans, by the day each has to be ordered. */
 export default function Buy() {
   const { pieces, settings } = useParts('pieces', 'settings');
@@ -229,6 +234,9 @@ export default function Buy() {
     await saveBuyPdf(value, supplies, settings, nowMin);
   };
   const { all, missing } = useSummaries();
+  const { isTold } = useWorkshopPlanAtRest();
+  // The order in which it is needed is that of the schedule: nothing moves under a finger when that is told.
+  const shown = list?.ok && (isTold || all > fewPieces) ? list.value : null;
   return (
     <Stack style={{ gap: 20, maxWidth: 980 }}>
       <Stack direction="row">
@@ -241,17 +249,15 @@ export default function Buy() {
             </>
           )}
         </Typography>
-        {list?.ok && list.value.lines.length > 0 && (
+        {shown && shown.lines.length > 0 && (
           <Stack component="span" direction="row" sx={{ ml: 'auto' }} className="no-print">
             <Button
               variant="outlined"
-              onClick={() =>
-                download(fileName(`${settings.name} buy list`, 'csv'), 'text/csv', buyListToCsv(list.value))
-              }
+              onClick={() => download(fileName(`${settings.name} buy list`, 'csv'), 'text/csv', buyListToCsv(shown))}
             >
               Download as CSV
             </Button>
-            <Button variant="outlined" onClick={() => void savePdf(list.value)}>
+            <Button variant="outlined" onClick={() => void savePdf(shown)}>
               Save as PDF
             </Button>
             <Button variant="outlined" onClick={() => window.print()}>
@@ -298,25 +304,25 @@ export default function Buy() {
           </TickGrid>
         </AccordionDetails>
       </Accordion>
-      {(list === undefined || missing > 0) && (
+      {(list === undefined || missing > 0 || (list.ok && !shown)) && (
         <Typography variant="body2" role="status">
           Working it out{missing > 0 ? `: ${all - missing} of ${all} pieces` : ''}…
         </Typography>
       )}
       {list?.ok === false && list.issues.map((i) => <Typography key={i.code}>{i.message}</Typography>)}
-      {list?.ok && (
+      {shown && (
         <>
-          {list.value.issues.map((i) => (
+          {shown.issues.map((i) => (
             <Alert severity="warning" key={i.path + i.code}>
               {i.message}
             </Alert>
           ))}
-          {list.value.lines.length === 0 ? (
+          {shown.lines.length === 0 ? (
             <Typography>The shelf does for every planned step of these pieces.</Typography>
           ) : (
             <ScrollRegion label="Buy list">
               <ul className="bare">
-                {list.value.lines.map((line) => (
+                {shown.lines.map((line) => (
                   <Line key={line.product.id} line={line} />
                 ))}
               </ul>
@@ -325,7 +331,7 @@ export default function Buy() {
         </>
       )}
       {/* It comes with the cans above it, which would push it down. */}
-      {list && <Supplies lines={supplies} price={suppliesPrice} />}
+      {(shown || list?.ok === false) && <Supplies lines={supplies} price={suppliesPrice} />}
       <Typography variant="body2">
         The cheapest cans that are never short of the high end; half of what is left over of a can that keeps a year
         counts as used. Prices are placeholders until you type your own under Products.

@@ -6,9 +6,11 @@ import {
   actsOf,
   fitToday,
   headingOf,
+  inOrderOfWork,
   inWorkshopOrder,
   type ListedStep,
   litresInWords,
+  nextOfWet,
   sittingParts,
   sittingWords,
   type TodayInShort,
@@ -31,6 +33,7 @@ import { useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { useSettledPlan } from '../../store/useWorkshopPlan';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
+import { Few } from '../../ui/Few';
 import { ActRow, ActWhat, ActWhen, Big, Halves } from '../../ui/layout';
 import { toPiece } from '../../ui/links';
 import { PauseKey } from '../../ui/PauseKey';
@@ -225,6 +228,12 @@ const mostUnplanned = 6;
 
 /** Acts of later days that are shown: of each piece its first. */
 const mostLater = 5;
+/** Lead tests whose result is asked for at once. */
+const mostAsked = 3;
+/** What comes after today and what is held, as far as it is shown; what is held of it comes last. */
+const mostNext = mostLater + 6;
+/** Films that are shown drying: those of which something is next. */
+const mostWet = 10;
 
 /** Of each piece its first act, and why it is held where it is. */
 function firstOfEach(acts: readonly Act[]): Act[] {
@@ -307,7 +316,6 @@ export function Today() {
   const asked = useMemo(() => ({}), [about, byId, whose]);
   const acts = useSteadyActs(sorted, known, missing, asked);
   const used = useJustUsed();
-  const [whole, setWhole] = useState(false);
   const waiting = missing > 0 || !known || (all === 0 && Object.values(pieces).some(hasPlan));
   useEffect(() => {
     if (!waiting) keepToday(todayInShort({ id, pieces, products, settings }, acts, nowMin));
@@ -339,9 +347,11 @@ export function Today() {
     const piece = pieces[s.pieceId];
     return piece ? s.wet.map((w) => ({ piece, w })) : [];
   });
-  wet.sort((a, b) => a.w.recoatFromMin - b.w.recoatFromMin);
+  const nextMin = ({ w }: (typeof wet)[number]) => nextOfWet(w, nowMin).atMin;
+  wet.sort((a, b) => nextMin(a) - nextMin(b));
   const coats = wet.filter(({ w }) => stepKind(w.kind).film);
   const unplanned = Object.values(pieces).filter((p) => !hasPlan(p));
+  const leadAsked = inOrderOfWork(Object.values(pieces).filter(leadOutstanding));
   return (
     <Halves>
       <Stack component="section" aria-label="What to do">
@@ -366,35 +376,42 @@ export function Today() {
             <UsedAmounts />
           </Suspense>
         )}
-        {Object.values(pieces)
-          .filter(leadOutstanding)
-          .map((p) => (
-            <Suspense key={p.id}>
-              <LeadAsked piece={p} />
-            </Suspense>
-          ))}
+        <Few of={leadAsked} most={mostAsked} all={`All ${leadAsked.length} lead tests whose result is asked`}>
+          {(shown) =>
+            shown.map((p) => (
+              <Suspense key={p.id}>
+                <LeadAsked piece={p} />
+              </Suspense>
+            ))
+          }
+        </Few>
         {acts[0] ? (
           <FirstAct act={acts[0]} nowMin={nowMin} />
         ) : (
           <Typography>{missing > 0 ? 'Working out what comes next…' : 'No step is waiting.'}</Typography>
         )}
-        <ul className="bare">
-          {laterToday.slice(0, whole ? undefined : mostLater).map((a) => (
-            <LaterAct key={actKey(a)} act={a} nowMin={nowMin} />
-          ))}
-        </ul>
-        {!whole && laterToday.length > mostLater && (
-          <div>
-            <Button onClick={() => setWhole(true)}>All {laterToday.length} that still fit today</Button>
-          </div>
-        )}
+        <Few of={laterToday} most={mostLater} all={`All ${laterToday.length} that still fit today`}>
+          {(shown) => (
+            <ul className="bare">
+              {shown.map((a) => (
+                <LaterAct key={actKey(a)} act={a} nowMin={nowMin} />
+              ))}
+            </ul>
+          )}
+        </Few>
         {(after.length > 0 || held.length > 0 || unplanned.length > 0) && (
           <Typography variant="h2">{ofToday.length > 0 ? 'After that' : 'Next'}</Typography>
         )}
+        <Few of={[...after, ...held]} most={mostNext} all={`All ${held.length} that are held`}>
+          {(shown) => (
+            <ul className="bare">
+              {shown.map((a) => (
+                <LaterAct key={actKey(a)} act={a} nowMin={nowMin} />
+              ))}
+            </ul>
+          )}
+        </Few>
         <ul className="bare">
-          {[...after, ...held].map((a) => (
-            <LaterAct key={actKey(a)} act={a} nowMin={nowMin} />
-          ))}
           {unplanned.slice(0, mostUnplanned).map((p) => (
             <ActRow key={p.id}>
               <ActWhen>Survey</ActWhen>
@@ -445,24 +462,28 @@ export function Today() {
         ) : (
           <>
             <DrainScale nowMin={nowMin} timeZone={settings.timeZone} />
-            {wet.map(({ piece, w }) => {
-              const title = `${piece.name}, ${zoneNames[w.zoneId].toLowerCase()}`;
-              return (
-                <Drain
-                  key={`${piece.id}/${w.zoneId}`}
-                  title={title}
-                  wet={w}
-                  nowMin={nowMin}
-                  timeZone={settings.timeZone}
-                >
-                  {stepKind(w.kind).film && (
-                    <Suspense>
-                      <TouchedFilm pieceId={piece.id} stepId={w.stepId} title={title} expected={w.expected} />
-                    </Suspense>
-                  )}
-                </Drain>
-              );
-            })}
+            <Few of={wet} most={mostWet} all={`All ${wet.length} that are drying`}>
+              {(shown) =>
+                shown.map(({ piece, w }) => {
+                  const title = `${piece.name}, ${zoneNames[w.zoneId].toLowerCase()}`;
+                  return (
+                    <Drain
+                      key={`${piece.id}/${w.zoneId}`}
+                      title={title}
+                      wet={w}
+                      nowMin={nowMin}
+                      timeZone={settings.timeZone}
+                    >
+                      {stepKind(w.kind).film && (
+                        <Suspense>
+                          <TouchedFilm pieceId={piece.id} stepId={w.stepId} title={title} expected={w.expected} />
+                        </Suspense>
+                      )}
+                    </Drain>
+                  );
+                })
+              }
+            </Few>
             <DrainLegend />
             <Suspense fallback={<div style={{ height: 48 }} />}>
               <WentWrong

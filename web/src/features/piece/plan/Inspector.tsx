@@ -309,7 +309,7 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
           {timed.closesAtMin !== null ? `; unscuffed until ${at(timed.closesAtMin)}` : ''}.
         </Typography>
       )}
-      <WillItLast piece={piece} reckoned={reckoned} />
+      <WillItLast piece={piece} reckoned={timed} />
       {reckoned.productL && reckoned.status === 'planned' && (
         <Link to={`/mix?for=${encodeURIComponent(`${piece.id}|${step.id}`)}`}>Mix it</Link>
       )}

@@ -3,19 +3,32 @@ import { isGone, willItLast } from '@cosmesis/core/stock';
 import { formatVolume } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Typography from '@mui/material/Typography';
+import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { none, useDraws } from '../../../store/useSummaries';
+import { useDrawsOf } from '../../../store/useDraws';
+import { none } from '../../../store/useSummaries';
 import { useParts } from '../../../store/useWorkshop';
 
 /** Whether the shelf does for a step, with all that every other step takes before it. */
 export function WillItLast({ piece, reckoned }: { piece: Piece; reckoned: ReckonedStep }) {
   const { products, containers, settings } = useParts('products', 'containers', 'settings');
-  const { productId } = reckoned.step;
+  const { id: stepId, productId } = reckoned.step;
   const product = productId ? products[productId] : undefined;
-  const cans = Object.values(containers).filter((c) => c.productId === productId && !isGone(c));
+  const cans = useMemo(
+    () => Object.values(containers).filter((c) => c.productId === productId && !isGone(c)),
+    [containers, productId],
+  );
   const takenL = product && reckoned.status === 'planned' ? reckoned.productL : null;
   // What the others take is asked for only where there is a can to take it from.
-  const draws = useDraws(takenL && cans.length > 0 ? 'all' : none);
+  const draws = useDrawsOf(productId, takenL && cans.length > 0 ? 'all' : none);
+  const { id: pieceId, name: pieceName } = piece;
+  const [atMin, highL] = [reckoned.startMin, takenL?.high ?? 0];
+  const lines = useMemo(() => {
+    if (!product || cans.length === 0) return [];
+    const need = { pieceId, pieceName, productId: product.id, stepId, atMin, highL };
+    const others = draws.filter((d) => d.pieceId !== pieceId || d.stepId !== stepId);
+    return willItLast(product, [...others, need], cans);
+  }, [product, cans, draws, pieceId, pieceName, stepId, atMin, highL]);
   if (!product || !takenL) return null;
   if (cans.length === 0)
     return (
@@ -23,17 +36,7 @@ export function WillItLast({ piece, reckoned }: { piece: Piece; reckoned: Reckon
         None on the shelf. <Link to="/buy">Buy list</Link>
       </Typography>
     );
-  const need = {
-    pieceId: piece.id,
-    pieceName: piece.name,
-    productId: product.id,
-    stepId: reckoned.step.id,
-    atMin: reckoned.startMin,
-    highL: takenL.high,
-  };
-  const others = draws.filter((d) => d.pieceId !== piece.id || d.stepId !== reckoned.step.id);
-  const lines = willItLast(product, [...others, need], cans);
-  const at = lines.findIndex((l) => l.pieceId === piece.id && l.stepId === reckoned.step.id);
+  const at = lines.findIndex((l) => l.pieceId === piece.id && l.stepId === stepId);
   const left = lines[at]?.leftL ?? 0;
   const before = lines.slice(0, Math.max(0, at));
   const taken = before.reduce((sum, l) => sum + l.highL, 0);

@@ -9,6 +9,7 @@ import {
   conflictWords,
   inOrderOfWork,
   type Reckoning,
+  reckoningInTurn,
   reckonPiece,
   rehearseWorkshop,
   roomsOf,
@@ -64,22 +65,6 @@ function readAt(text: string, now: string | undefined): Result<{ workshop: Works
   return good({ workshop: taughtWorkshop(workshopFromFile(read.value)), nowMin }, read.warnings);
 }
 
-/** The plans of a workshop file as the bench reads them. @param now as of a command */
-export function plansAsText(text: string, now?: string): Result<string> {
-  const read = readAt(text, now);
-  if (!read.ok) return read;
-  const { workshop, nowMin } = read.value;
-  const { products, settings } = workshop;
-  const { timeZone, unitSystem } = settings;
-  const plans = Object.values(workshop.pieces).map((piece) => {
-    const reckoned = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop, nowMin) });
-    return reckoned.ok
-      ? planToText({ pieceName: piece.name, reckoning: reckoned.value, products, timeZone, unitSystem })
-      : [piece.name, ...reckoned.issues.map((i) => `! ${i.message}`), ''].join('\n');
-  });
-  return good(plans.join('\n'), read.warnings);
-}
-
 /** So many orders are tried for the schedule of a file; the seed makes it the same each time. */
 const tries = 300;
 /** So often a schedule is rehearsed. */
@@ -97,6 +82,34 @@ function scheduled(workshop: Workshop, nowMin: number) {
   const problem = workshopProblem(planned, settings, nowMin);
   const schedule = scheduleWorkshop(problem, tries, seed);
   return { reckoned, planned, problem, schedule };
+}
+
+/** The same with the schedule as a plan; none where the workshop has no working hours: each piece is as it is by itself then. */
+function inTime(workshop: Workshop, nowMin: number) {
+  try {
+    const made = scheduled(workshop, nowMin);
+    return { ...made, plan: workshopPlan(made.planned, made.schedule, nowMin, workshop.settings) };
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error;
+    return null;
+  }
+}
+
+/** The plans of a workshop file as the bench reads them, each in its turn among the others. @param now as of a command */
+export function plansAsText(text: string, now?: string): Result<string> {
+  const read = readAt(text, now);
+  if (!read.ok) return read;
+  const { workshop, nowMin } = read.value;
+  const { products, settings } = workshop;
+  const { timeZone, unitSystem } = settings;
+  const plan = inTime(workshop, nowMin)?.plan;
+  const plans = inOrderOfWork(Object.values(workshop.pieces)).map((piece) => {
+    const told = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop, nowMin) });
+    if (!told.ok) return [piece.name, ...told.issues.map((i) => `! ${i.message}`), ''].join('\n');
+    const reckoning = reckoningInTurn(told.value, plan);
+    return planToText({ pieceName: piece.name, reckoning, products, timeZone, unitSystem });
+  });
+  return good(plans.join('\n'), read.warnings);
 }
 
 /** The schedule played a thousand times: when pieces are ready, how sure promises are, what holds them up. */
@@ -141,12 +154,14 @@ export function paperOf(kind: PaperKind, text: string, pieceId: string, now?: st
   const told = reckonPiece({ piece, products, settings, nowMin, rooms: roomsOf(workshop, nowMin) });
   if (!told.ok) return told;
   let ready: PaperInput['ready'] = null;
-  if (kind === 'offer') {
-    const { problem, schedule } = scheduled(workshop, nowMin);
+  const made = inTime(workshop, nowMin);
+  if (kind === 'offer' && made) {
+    const { problem, schedule } = made;
     const order = new Map(schedule.placed.map((p) => [p.id, p.startMin]));
     ready = rehearsed(problem, order, offerRuns, seed).pieces.find((p) => p.pieceId === pieceId) ?? null;
   }
-  const input = { piece, reckoning: told.value, products, settings, mixes, nowMin, ready };
+  const reckoning = reckoningInTurn(told.value, made?.plan);
+  const input = { piece, reckoning, products, settings, mixes, nowMin, ready };
   const paper = makePaper(kind, { ...input, supplies: withTypicalSupplies(Object.values(supplies)) });
   return good(paperDocument(paper, settings), read.warnings);
 }

@@ -39,6 +39,8 @@ export interface ReckonedStep {
   waitsFor: readonly { stepId: string; wait: WaitKind; fromMin: number; untilMin: number | null }[];
   /** The finding that can only be satisfied and until then keeps it from being begun; null: none. */
   held: Hold | null;
+  /** Why it has no place in the schedule of all pieces, held or not; left out: it has one, or it is told of by itself. */
+  unplaced?: string;
   /** Put in because a window passes. */
   inserted: boolean;
   /** When that window closed. */

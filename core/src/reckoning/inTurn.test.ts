@@ -7,6 +7,7 @@ import { usualWorld } from './fixtures/ruleFixtures';
 import {
   drawsInTurn,
   drawsOf,
+  hasTime,
   inTurn,
   reckoningInTurn,
   reckonPiece,
@@ -43,11 +44,13 @@ describe('a piece in its turn', () => {
       expect(placed.map((s) => s.step.id)).toEqual(steps.map((s) => s.step.id));
       for (const [i, s] of placed.entries()) {
         const alone = steps[i]!;
-        const at = turn.get(s.step.id)?.steps.find((x) => x.stepId === s.step.id);
+        const at = turn.placed.get(s.step.id)?.steps.find((x) => x.stepId === s.step.id);
         if (!at) {
-          expect(s).toBe(alone);
+          expect(s.unplaced).toBe(turn.unplaced.get(s.step.id));
+          expect({ ...s, unplaced: undefined }).toEqual({ ...alone, unplaced: undefined });
           continue;
         }
+        expect(s.handsOnMin).toBe(s.status === 'planned' ? at.handsMin : alone.handsOnMin);
         expect([s.startMin, s.endMin]).toEqual([at.startMin, at.endMin]);
         if (s.startMin > alone.startMin) moved += 1;
         if (s.opensAtMin !== null) expect(s.startMin, s.step.id).toBeGreaterThanOrEqual(s.opensAtMin);
@@ -70,7 +73,7 @@ describe('a piece in its turn', () => {
     for (const { piece, steps } of own) {
       const turn = turnOf(plan, piece.id);
       for (const s of inTurn(steps, turn)) {
-        const sitting = turn.get(s.step.id);
+        const sitting = turn.placed.get(s.step.id);
         if (!sitting || s.closesAtMin === null || missed.has(`${piece.id}/${sitting.sittingId}`)) continue;
         windows += 1;
         expect(sitting.startMin, `${piece.name}, ${s.step.id}`).toBeLessThanOrEqual(s.closesAtMin);
@@ -88,6 +91,10 @@ describe('a piece in its turn', () => {
         if (s.pieceId === alone.piece.id && s.status === 'planned')
           expect(starts.get(s.sittingId), `${alone.piece.name}, ${s.words}`).toBeLessThanOrEqual(s.startMin);
       const ready = plan.ready.find((r) => r.pieceId === alone.piece.id)!.atMin;
+      if (turnOf(plan, alone.piece.id).unplaced.size > 0) {
+        expect(placed.totals).toMatchObject({ lightUseAtMin: null, curedAtMin: null });
+        continue;
+      }
       expect(placed.totals.lightUseAtMin).toBe(ready ?? alone.totals.lightUseAtMin);
       if (ready === null || placed.totals.curedAtMin === null) continue;
       const cure = alone.steps.find((s) => s.step.kind === 'cure')!;
@@ -106,7 +113,7 @@ describe('a piece in its turn', () => {
     let later = 0;
     for (const [i, d] of placed.entries()) {
       const at = turnOf(plan, d.pieceId)
-        .get(d.stepId)
+        .placed.get(d.stepId)
         ?.steps.find((s) => s.stepId === d.stepId);
       expect(d.atMin, d.stepId).toBe(at?.startMin ?? alone[i]!.atMin);
       if (d.atMin > alone[i]!.atMin) later += 1;
@@ -117,6 +124,26 @@ describe('a piece in its turn', () => {
     const needs = placed.filter((d) => d.productId === line.product.id).map((d) => d.atMin);
     expect(line.neededAtMin).toBe(Math.min(...needs));
     expect(drawsInTurn(alone, undefined)).toBe(alone);
+  });
+
+  it('has no time for what is held nor for what comes after it, and names no day for it', () => {
+    const stripped = jobs['the same stripped of thick paint first'] as Piece;
+    const untested = { ...stripped, lead: { ...stripped.lead, result: 'unknown' as const, everyLayer: false } };
+    const { own: some, plan: of } = together([...all.slice(0, 2), untested]);
+    const alone = some[2]!;
+    const placed = reckoningInTurn(alone, of);
+    const timeless = new Set(placed.steps.filter((s) => !hasTime(s)).map((s) => s.step.id));
+    expect(placed.steps.filter((s) => s.held).length).toBeGreaterThan(0);
+    for (const s of placed.steps) {
+      if (s.held) expect(timeless).toContain(s.step.id);
+      if (s.waitsFor.some((w) => timeless.has(w.stepId))) expect(timeless).toContain(s.step.id);
+      expect(timeless.has(s.step.id)).toBe(!turnOf(of, alone.piece.id).placed.has(s.step.id));
+    }
+    // What can be done before it is settled has its time, and is in no sitting with what has none.
+    const sittings = sittingsOf(placed.steps);
+    expect(sittings.filter(hasTime).length).toBeGreaterThan(2);
+    for (const s of sittings) expect(s.steps.every((x) => hasTime(x) === hasTime(s))).toBe(true);
+    expect(placed.totals).toMatchObject({ lightUseAtMin: null, curedAtMin: null });
   });
 
   it('stays as it is by itself while its turn is not known, and where another one is meant', () => {

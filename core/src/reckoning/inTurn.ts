@@ -2,22 +2,33 @@ import type { Draw } from './aroundPiece';
 import type { ReckonedStep, Reckoning } from './Reckoning';
 import type { PlannedSitting, StepInTime, WorkshopPlan } from './workshopSchedule';
 
-/** The sittings of a piece in the schedule of all pieces, waits that need nobody too, by their steps. */
-export function turnOf(plan: WorkshopPlan, pieceId: string): ReadonlyMap<string, PlannedSitting> {
+/** A piece in the schedule of all pieces, by its steps. */
+export interface Turn {
+  /** The sittings they have there, waits that need nobody too. */
+  placed: ReadonlyMap<string, PlannedSitting>;
+  /** Why they have none. */
+  unplaced: ReadonlyMap<string, string>;
+}
+
+/** The turn of a piece in the schedule of all pieces. */
+export function turnOf(plan: WorkshopPlan, pieceId: string): Turn {
   const own = [...plan.sittings, ...plan.waits].filter((s) => s.pieceId === pieceId);
-  return new Map(own.flatMap((sitting) => sitting.steps.map((s) => [s.stepId, sitting] as const)));
+  const without = plan.unplaced.filter((u) => u.pieceId === pieceId);
+  return {
+    placed: new Map(own.flatMap((sitting) => sitting.steps.map((s) => [s.stepId, sitting] as const))),
+    unplaced: new Map(without.flatMap(({ stepIds, because }) => stepIds.map((id) => [id, because] as const))),
+  };
 }
 
 /**
- * The steps of a piece as the schedule of all pieces has them: each at its turn, and the windows it waits for as they fall then,
- * whole minutes since 1970.
- * What has no place there, held for one or done already, stays where it is for the piece by itself.
+ * The steps of a piece as the schedule of all pieces has them: each at its turn, as long as it takes there, and the windows it waits
+ * for as they fall then, whole minutes since 1970.
+ * What is done stays where it is; what has no place there does too, and says why.
  * @param steps as they are worked out for the piece by itself
- * @param turn its sittings in that schedule
  */
-export function inTurn(steps: readonly ReckonedStep[], turn: ReadonlyMap<string, PlannedSitting>): ReckonedStep[] {
+export function inTurn(steps: readonly ReckonedStep[], turn: Turn): ReckonedStep[] {
   const placed = new Map<string, StepInTime>();
-  for (const sitting of new Set(turn.values())) for (const at of sitting.steps) placed.set(at.stepId, at);
+  for (const sitting of new Set(turn.placed.values())) for (const at of sitting.steps) placed.set(at.stepId, at);
   const alone = new Map(steps.map((s) => [s.step.id, s]));
   /** How much later what a step leaves begins to dry than by itself. */
   const laterMin = (stepId: string): number => {
@@ -26,7 +37,11 @@ export function inTurn(steps: readonly ReckonedStep[], turn: ReadonlyMap<string,
   };
   return steps.map((s) => {
     const at = placed.get(s.step.id);
-    if (!at || s.status === 'done') return s;
+    if (s.status === 'done') return s;
+    if (!at) {
+      const unplaced = turn.unplaced.get(s.step.id);
+      return unplaced === undefined ? s : { ...s, unplaced };
+    }
     const waitsFor = s.waitsFor.map((w) => {
       const by = laterMin(w.stepId);
       return { ...w, fromMin: w.fromMin + by, untilMin: w.untilMin === null ? null : w.untilMin + by };
@@ -37,6 +52,8 @@ export function inTurn(steps: readonly ReckonedStep[], turn: ReadonlyMap<string,
       ...s,
       startMin: at.startMin,
       endMin: at.endMin,
+      // Right behind the same on another piece nothing is set up again.
+      handsOnMin: s.status === 'planned' ? at.handsMin : s.handsOnMin,
       readyMin: at.endMin + (s.readyMin - s.endMin),
       opensAtMin: s.opensAtMin === null || froms.length === 0 ? s.opensAtMin : Math.max(...froms),
       closesAtMin: s.closesAtMin === null || untils.length === 0 ? s.closesAtMin : Math.min(...untils),
@@ -46,22 +63,25 @@ export function inTurn(steps: readonly ReckonedStep[], turn: ReadonlyMap<string,
 }
 
 /**
- * A piece as the schedule of all pieces has it: its steps, and when it is ready and cured.
+ * A piece as the schedule of all pieces has it: its steps, and when it is ready and cured; null where something of it has no time yet.
  * @param plan that schedule; undefined: it is not known, and the piece stays as it is by itself
  */
 export function reckoningInTurn(reckoning: Reckoning, plan: WorkshopPlan | undefined): Reckoning {
   const ready = plan?.ready.find((r) => r.pieceId === reckoning.pieceId);
   if (!plan || !ready) return reckoning;
   const { lightUseAtMin, curedAtMin } = reckoning.totals;
-  const steps = inTurn(reckoning.steps, turnOf(plan, reckoning.pieceId));
+  const turn = turnOf(plan, reckoning.pieceId);
+  const steps = inTurn(reckoning.steps, turn);
+  // Something has to be settled first: no day can be named.
+  const isOpen = turn.unplaced.size > 0;
   const cures = steps.flatMap((s) => (s.step.kind === 'cure' ? s.endMin : []));
   return {
     ...reckoning,
     steps,
     totals: {
       ...reckoning.totals,
-      lightUseAtMin: ready.atMin ?? lightUseAtMin,
-      curedAtMin: curedAtMin === null || cures.length === 0 ? curedAtMin : Math.max(...cures),
+      lightUseAtMin: isOpen ? null : (ready.atMin ?? lightUseAtMin),
+      curedAtMin: isOpen ? null : curedAtMin === null || cures.length === 0 ? curedAtMin : Math.max(...cures),
     },
   };
 }

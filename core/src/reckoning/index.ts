@@ -23,7 +23,7 @@ export { type Alternative, compareTreatments, type Question, type TreatmentFigur
 export { type ConflictPart, conflictWords } from './conflictWords';
 export { type ConsumableUse, consumablesOf, consumablesOfUse } from './consumablesOf';
 export { filmBuildUp, type ZoneFilm } from './filmBuildUp';
-export { drawsInTurn, inTurn, reckoningInTurn, turnOf } from './inTurn';
+export { drawsInTurn, inTurn, reckoningInTurn, type Turn, turnOf } from './inTurn';
 export { alwaysOff, figureName } from './learnedWords';
 export { needsOf } from './needsOf';
 export {
@@ -50,7 +50,7 @@ export { type ReckonInput, reckonPiece } from './reckonPiece';
 export { rehearseWorkshop, type WorkshopRehearsal } from './rehearsal';
 export { type Room, type Rooms, roomIn, roomOf, roomsOf, spaceOf } from './roomOf';
 export type { ColdCan } from './shelfWarmth';
-export { rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
+export { hasTime, rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
 export { todayOf } from './todayOf';
 export { nextOfWet } from './wetZones';
 export { type Tried, type WhenTried, whenTried, withTried } from './whenTried';

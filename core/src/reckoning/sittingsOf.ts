@@ -19,6 +19,8 @@ export interface Sitting<S = ReckonedStep> {
   cautions: readonly string[];
   /** What keeps one of its steps from being begun; null: nothing. */
   held: Hold | null;
+  /** Why it has no place in the schedule of all pieces; null: it has one, or it is told of by itself. */
+  unplaced: string | null;
 }
 
 function litresOf(steps: readonly ReckonedStep[]): Sitting['litres'] {
@@ -38,7 +40,7 @@ function litresOf(steps: readonly ReckonedStep[]): Sitting['litres'] {
 }
 
 /** A step where it lies in time. */
-type InTime = Pick<ReckonedStep, 'step' | 'status' | 'startMin' | 'endMin'>;
+type InTime = Pick<ReckonedStep, 'step' | 'status' | 'startMin' | 'endMin' | 'unplaced'>;
 
 /**
  * Steps as they are worked, in time, cut where a break lies between two, where the tool is another one, or where what is done
@@ -52,7 +54,8 @@ export function cutIntoSittings<T extends InTime>(worked: readonly T[]): T[][] {
   )) {
     const open = sittings.at(-1);
     const last = open?.at(-1);
-    const follows = open && last!.endMin === s.startMin && (last!.status === 'done') === (s.status === 'done');
+    const alike = (last?.status === 'done') === (s.status === 'done') && last?.unplaced === s.unplaced;
+    const follows = open && last!.endMin === s.startMin && alike;
     if (
       follows &&
       goesOn(
@@ -88,7 +91,16 @@ export const sittingsOf = (steps: readonly ReckonedStep[]): Sitting[] =>
     ),
     cautions: [...new Set(own.flatMap((s) => s.cautions))],
     held: own.find((s) => s.held)?.held ?? null,
+    unplaced: own[0]!.unplaced ?? null,
   }));
+
+/** Whether a step or a sitting has a time: what is held, or has no place among all pieces, has none until that is settled. */
+export const hasTime = ({
+  status,
+  held,
+  unplaced,
+}: Pick<ReckonedStep, 'status' | 'held'> & { unplaced?: string | null }) =>
+  status !== 'planned' || (held === null && (unplaced ?? null) === null);
 
 /** One thing that is done in a sitting, on which zones; none: on the whole piece. */
 export interface SittingPart {

@@ -397,6 +397,6 @@ export function unplacedWords(because: Unplaced, nameOf: (taskId: string) => str
     case 'held':
       return `held: ${because.because}`;
     case 'waits':
-      return `waits for ${nameOf(because.beforeId)}, which has no place`;
+      return `waits for ${nameOf(because.beforeId)}, which has no time yet`;
   }
 }

@@ -1,6 +1,14 @@
 import { doWhat, lowerFirst, waitWords } from '../finishing';
 import { zoneNames } from '../piece';
-import { type ReckonedStep, type Reckoning, rangeOf, sittingsOf, sittingWords } from '../reckoning';
+import {
+  hasTime,
+  type ReckonedStep,
+  type Reckoning,
+  rangeOf,
+  type Sitting,
+  sittingsOf,
+  sittingWords,
+} from '../reckoning';
 import { formatAbout, type UnitSystem } from '../units';
 import type { Product, ZoneId } from '../workshop';
 
@@ -22,7 +30,7 @@ function lasting(minutes: number): string {
 
 /**
  * A plan as the bench reads it, one sitting to a line: when, what, on which zones, how long, how much; under it what had to be
- * waited for, and why. Times are of the workshop.
+ * waited for, and why. What has no time comes after what has one, with what keeps it. Times are of the workshop.
  */
 export function planToText({ pieceName, reckoning, products, timeZone, unitSystem }: TextInput): string {
   const format = (options: Intl.DateTimeFormatOptions) => {
@@ -32,7 +40,8 @@ export function planToText({ pieceName, reckoning, products, timeZone, unitSyste
   const day = format({ weekday: 'short', day: 'numeric', month: 'short' });
   const hour = format({ hour: '2-digit', minute: '2-digit' });
   const byId = new Map(reckoning.steps.map((s) => [s.step.id, s]));
-  const sittings = sittingsOf(reckoning.steps);
+  const all = sittingsOf(reckoning.steps);
+  const sittings = all.filter(hasTime);
   /** What a sitting was held up by: the last of its waits to be over, where that is after the sitting before. */
   const because = (steps: readonly ReckonedStep[], sinceMin: number): string[] => {
     const all = steps.flatMap((s) => s.waitsFor.map((w) => ({ ...w, before: byId.get(w.stepId) })));
@@ -47,27 +56,36 @@ export function planToText({ pieceName, reckoning, products, timeZone, unitSyste
       `               ${lasting(fromMin - before.endMin)} after ${lowerFirst(doWhat(before))}, ${on}: ${waitWords[wait]}`,
     ];
   };
+  const whatOf = (sitting: Sitting): string =>
+    [
+      `${sittingWords(sitting, doWhat)}, ${lasting(sitting.handsOnMin)}`,
+      ...sitting.litres.map(
+        (l) => `${products[l.productId]?.name ?? l.productId} ${formatAbout(rangeOf(l), unitSystem)}`,
+      ),
+    ].join(' · ');
   const lines = sittings.flatMap((sitting, i) => {
-    const { startMin, endMin, handsOnMin, status, held, steps } = sitting;
+    const { startMin, endMin, status, steps } = sitting;
     const today = day(startMin);
     const begins = i === 0 || day(sittings[i - 1]!.startMin) !== today;
-    const done = status === 'done' ? ' (done)' : status === 'running' ? ' (running)' : held ? ' (held, see below)' : '';
+    const done = status === 'done' ? ' (done)' : status === 'running' ? ' (running)' : '';
     const until = day(endMin) === today ? hour(endMin) : `${day(endMin)} ${hour(endMin)}`;
-    const taken = sitting.litres
-      .map((l) => ` · ${products[l.productId]?.name ?? l.productId} ${formatAbout(rangeOf(l), unitSystem)}`)
-      .join('');
     return [
       ...(begins ? ['', today] : []),
-      `  ${hour(startMin)}–${until}  ${sittingWords(sitting, doWhat)}, ${lasting(handsOnMin)}${taken}${done}`,
+      `  ${hour(startMin)}–${until}  ${whatOf(sitting)}${done}`,
       ...(status === 'planned' ? because(steps, sittings[i - 1]?.endMin ?? 0) : []),
     ];
   });
-  const worked = reckoning.steps.filter((s) => s.handsOnMin > 0).length;
-  const { handsOnMin, lightUseAtMin, curedAtMin } = reckoning.totals;
+  const timeless = all
+    .filter((s) => !hasTime(s))
+    .flatMap((s) => [`  ${whatOf(s)}`, `               ${s.held ? `held: ${s.held.words}` : s.unplaced}`]);
+  const worked = reckoning.steps.filter((s) => s.handsOnMin > 0);
+  const handsOnMin = worked.reduce((sum, s) => sum + s.handsOnMin, 0);
+  const { lightUseAtMin, curedAtMin } = reckoning.totals;
   const ends = [
     lightUseAtMin === null ? '' : ` Light use ${day(lightUseAtMin)}.`,
     curedAtMin === null ? '' : ` Cured ${day(curedAtMin)}.`,
   ].join('');
-  const head = `${pieceName}: ${sittings.length} sittings, ${worked} steps, ${lasting(handsOnMin)} hands-on.${ends}`;
-  return [head, ...lines, ...reckoning.findings.map((f) => `! ${f.ruleId} ${f.sentence}`), ''].join('\n');
+  const head = `${pieceName}: ${all.length} sittings, ${worked.length} steps, ${lasting(handsOnMin)} hands-on.${ends}`;
+  const without = timeless.length > 0 ? ['', 'No time yet', ...timeless] : [];
+  return [head, ...lines, ...without, ...reckoning.findings.map((f) => `! ${f.ruleId} ${f.sentence}`), ''].join('\n');
 }

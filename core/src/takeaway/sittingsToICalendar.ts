@@ -1,6 +1,6 @@
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import { cautionDefers, doWhat, methodNames } from '../finishing';
-import { type Reckoning, type Sitting, sittingsOf, sittingWords } from '../reckoning';
+import { hasTime, type Reckoning, type Sitting, sittingsOf, sittingWords } from '../reckoning';
 import type { Product } from '../workshop';
 import { ring, ringsBeforeMin } from './workshopToICalendar';
 
@@ -18,7 +18,7 @@ function description({ steps, litres, cautions }: Sitting, products: Readonly<Re
 }
 
 /**
- * Sittings of a piece that are still to be done, and the end of its waits, as an iCalendar file (RFC 5545).
+ * Sittings of a piece that are still to be done and have a time, and the end of its waits, as an iCalendar file (RFC 5545).
  * @param nowMin minute that stamps the events, since 1970: the same input gives the same file
  */
 export function sittingsToICalendar(
@@ -42,7 +42,7 @@ export function sittingsToICalendar(
       description: text,
     });
   for (const s of sittingsOf(reckoning.steps)) {
-    if (s.status === 'done') continue;
+    if (s.status === 'done' || !hasTime(s)) continue;
     const summary = `${pieceName}: ${sittingWords(s, doWhat)}`;
     ring(event(s.id, s.startMin, s.endMin, summary, description(s, products)), ringsBeforeMin, summary);
   }

@@ -1,4 +1,4 @@
-import { type PlannedSitting, turnOf, type WorkshopPlan } from '@cosmesis/core/reckoning';
+import { type Turn, turnOf, type WorkshopPlan } from '@cosmesis/core/reckoning';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { callCore } from '../workers/callCore';
 import { minuteNow, useNowMin } from './useNowMin';
@@ -148,8 +148,8 @@ export function useWorkshopPlanAtRest(): { plan: WorkshopPlan | undefined; isTol
   return { plan: isTold ? plan : undefined, isTold, isOld };
 }
 
-/** The sittings of a piece in that schedule by their steps; null: not known yet. */
-export function useTurn(pieceId: string): ReadonlyMap<string, PlannedSitting> | null {
+/** A piece in that schedule; null: not known yet. */
+export function useTurn(pieceId: string): Turn | null {
   const { plan } = useWorkshopPlanAtRest();
   return useMemo(() => (plan ? turnOf(plan, pieceId) : null), [plan, pieceId]);
 }

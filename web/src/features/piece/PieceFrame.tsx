@@ -35,6 +35,7 @@ function Sums({ reckoning, piece }: { reckoning: Reckoning; piece: Piece }) {
   const day = (minute: number) => dayName(minute, settings.timeZone);
   const aloneMin = totals.lightUseAtMin;
   const held = reckoning.steps.some((s) => s.held);
+  const isOpen = plan?.unplaced.some((u) => u.pieceId === piece.id) === true;
   const beside = Object.values(pieces).some((p) => p.id !== piece.id && hasPlan(p));
   const besideMin = beside ? (plan?.ready.find((r) => r.pieceId === piece.id)?.atMin ?? null) : null;
   // Beside others it has its turn: until that is known, none that is too early is named.
@@ -78,6 +79,8 @@ function Sums({ reckoning, piece }: { reckoning: Reckoning; piece: Piece }) {
         <span>
           {held ? (
             'held; light use at the earliest '
+          ) : isOpen ? (
+            'light use at the earliest '
           ) : besideMin !== null && day(besideMin) !== day(aloneMin) ? (
             <>
               <Link to="/rack">light use</Link>{' '}

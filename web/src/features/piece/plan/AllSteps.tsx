@@ -1,5 +1,5 @@
 import { comesBefore, doWhat, lowerFirst, stepKind, stepNameOf, whereOf } from '@cosmesis/core/finishing';
-import { inTurn, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
+import { hasTime, inTurn, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
 import { aboutTime, dayTime } from '@cosmesis/core/units';
 import type { Piece, Step } from '@cosmesis/core/workshop';
 import {
@@ -65,13 +65,11 @@ function useMove(piece: Piece, steps: readonly Step[]) {
 
 function StepRow({
   reckoned,
-  startMin,
   selected,
   onSelect,
   onMove,
 }: {
   reckoned: ReckonedStep;
-  startMin: number;
   selected: boolean;
   onSelect: () => void;
   onMove?: (where: 'earlier' | 'later') => void;
@@ -82,11 +80,9 @@ function StepRow({
   });
   const settings = useSettings();
   const nowMin = useNowMin();
-  const when = dayTime(
-    reckoned.status === 'planned' ? Math.max(startMin, nowMin) : startMin,
-    nowMin,
-    settings.timeZone,
-  );
+  const { status, startMin } = reckoned;
+  const at = dayTime(status === 'planned' ? Math.max(startMin, nowMin) : startMin, nowMin, settings.timeZone);
+  const when = hasTime(reckoned) ? (status === 'done' ? `done ${at}` : at) : reckoned.held ? 'held' : 'no time yet';
   const name = `${whereOf(reckoned)}, ${doWhat(reckoned)}`;
   const onKey = (event: KeyboardEvent) => {
     if (!onMove || !event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
@@ -125,7 +121,7 @@ function StepRow({
           <b>{doWhat(reckoned)}</b>
           <br />
           <Typography component="span" variant="body2">
-            {whereOf(reckoned)} · {reckoned.held ? 'held' : reckoned.status === 'done' ? `done ${when}` : when}
+            {whereOf(reckoned)} · {when}
           </Typography>
         </span>
         <span className="n">{reckoned.handsOnMin > 0 ? aboutTime(reckoned.handsOnMin) : 'waits'}</span>
@@ -164,17 +160,18 @@ export function AllSteps({
   const inTime = [...reckoning.steps].sort((a, b) => a.startMin - b.startMin);
   const ahead = inTime.filter((s) => s.status !== 'done');
   const turn = useTurn(piece.id);
-  const starts = useMemo(
-    () => new Map((turn ? inTurn(reckoning.steps, turn) : reckoning.steps).map((s) => [s.step.id, s.startMin])),
+  const placed = useMemo(
+    () => new Map((turn ? inTurn(reckoning.steps, turn) : reckoning.steps).map((s) => [s.step.id, s])),
     [reckoning.steps, turn],
   );
-  const startOf = (s: ReckonedStep): number => starts.get(s.step.id)!;
+  const inItsTurn = (s: ReckonedStep): ReckonedStep => placed.get(s.step.id)!;
   // What is moved is moved among the steps of the piece; what is next, among those of all pieces.
   const shown = all
     ? inTime
     : ahead
         .filter((s) => s.handsOnMin > 0)
-        .sort((a, b) => startOf(a) - startOf(b))
+        .map(inItsTurn)
+        .sort((a, b) => Number(hasTime(b)) - Number(hasTime(a)) || a.startMin - b.startMin)
         .slice(0, 6);
   const movable = (s: ReckonedStep) => s.status === 'planned' && !s.inserted && s.step.kind !== 'cure';
   const order = ahead.filter(movable);
@@ -212,8 +209,7 @@ export function AllSteps({
             {shown.map((s) => (
               <StepRow
                 key={s.step.id}
-                reckoned={s}
-                startMin={startOf(s)}
+                reckoned={inItsTurn(s)}
                 selected={s.step.id === selectedId}
                 onSelect={() => onSelect(s.step.id)}
                 {...(all && movable(s)

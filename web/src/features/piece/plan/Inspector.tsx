@@ -11,7 +11,7 @@ import {
   whereOf,
 } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
-import { inTurn, type ReckonedStep } from '@cosmesis/core/reckoning';
+import { hasTime, inTurn, type ReckonedStep } from '@cosmesis/core/reckoning';
 import { aboutTime, dayTime, formatAbout } from '@cosmesis/core/units';
 import type { GlossaryId } from '@cosmesis/core/words';
 import type { Method, Piece, Step, StepKindId, ZoneId } from '@cosmesis/core/workshop';
@@ -290,7 +290,7 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
       <Stack direction="row" className="n" style={{ gap: '4px 18px' }}>
         <div>
           {reckoned.status === 'done' ? 'done ' : ''}
-          {at(startMin)}
+          {hasTime(timed) ? at(startMin) : timed.held ? 'held' : 'no time yet'}
         </div>
         {reckoned.handsOnMin > 0 && (
           <div>
@@ -303,7 +303,8 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
           </div>
         )}
       </Stack>
-      {timed.opensAtMin !== null && (
+      {!timed.held && !hasTime(timed) && <Typography variant="body2">No time yet: {timed.unplaced}.</Typography>}
+      {hasTime(timed) && timed.opensAtMin !== null && (
         <Typography variant="body2">
           <Term id="window">Window</Term>: not before {at(timed.opensAtMin)}
           {timed.closesAtMin !== null ? `; unscuffed until ${at(timed.closesAtMin)}` : ''}.

@@ -1,5 +1,5 @@
 import { doWhat } from '@cosmesis/core/finishing';
-import { type Reckoning, type Sitting, sittingsOf, sittingWords } from '@cosmesis/core/reckoning';
+import { type Reckoning, type Sitting, sittingsOf, sittingWords, turnOf } from '@cosmesis/core/reckoning';
 import { dayTime } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
@@ -23,11 +23,17 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
   const { timeZone, unitSystem } = useSettings();
   const nowMin = useNowMin();
   const { plan } = useSettledPlan();
-  const inPlan = new Map(plan?.sittings.map((s) => [s.id, s]));
-  const startOf = (s: Sitting): number => inPlan.get(`${piece.id}/${s.id}`)?.startMin ?? s.startMin;
+  const turn = plan && turnOf(plan, piece.id);
+  const whyNot = (s: Sitting): string | undefined => turn?.unplaced.get(s.id);
+  const startOf = (s: Sitting): number => turn?.placed.get(s.id)?.startMin ?? s.startMin;
   const ahead = sittingsOf(reckoning.steps)
     .filter((s) => s.status !== 'done')
-    .sort((a, b) => Number(b.status === 'running') - Number(a.status === 'running') || startOf(a) - startOf(b))
+    .sort(
+      (a, b) =>
+        Number(b.status === 'running') - Number(a.status === 'running') ||
+        Number(whyNot(a) !== undefined) - Number(whyNot(b) !== undefined) ||
+        startOf(a) - startOf(b),
+    )
     .slice(0, 5);
   return (
     <section aria-label="To log">
@@ -40,12 +46,19 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
       <ul className="bare">
         {ahead.map((s, i) => {
           const words = sittingWords(s, doWhat);
-          const planned = inPlan.get(`${piece.id}/${s.id}`);
+          const planned = turn?.placed.get(s.id);
+          const without = s.held ? undefined : whyNot(s);
           const startMin = startOf(s);
           return (
             <ActRow key={s.id}>
               <ActWhen style={{ paddingTop: 11 }}>
-                {s.held ? 'Held' : s.status === 'running' ? 'Running' : dayTime(startMin, nowMin, timeZone)}
+                {s.held
+                  ? 'Held'
+                  : s.status === 'running'
+                    ? 'Running'
+                    : without
+                      ? 'No time yet'
+                      : dayTime(startMin, nowMin, timeZone)}
               </ActWhen>
               <div>
                 <Stack direction="row">
@@ -76,6 +89,7 @@ export function Ahead({ piece, reckoning }: { piece: Piece; reckoning: Reckoning
                     )}
                   </Stack>
                 </Stack>
+                {without && <Typography variant="body2">No time yet: {without}.</Typography>}
                 {planned && s.status === 'planned' && !s.held && startMin > nowMin && (
                   <Typography variant="body2">Not sooner: {planned.binds}.</Typography>
                 )}

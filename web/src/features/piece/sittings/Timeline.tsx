@@ -1,6 +1,6 @@
 import { doWhat } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
-import type { Reckoning } from '@cosmesis/core/reckoning';
+import { hasTime, type Reckoning } from '@cosmesis/core/reckoning';
 import { dayName } from '@cosmesis/core/units';
 import { TZDate } from '@date-fns/tz';
 import { addDays, startOfDay } from 'date-fns';
@@ -13,7 +13,9 @@ const labelWidth = 104;
 
 /** Steps of each zone on one clock: work as blocks, waits as hatching, nights and days marked. */
 export function Timeline({ reckoning, nowMin, timeZone }: { reckoning: Reckoning; nowMin: number; timeZone: string }) {
-  const steps = reckoning.steps.filter((s) => s.step.kind !== 'cure');
+  const all = reckoning.steps.filter((s) => s.step.kind !== 'cure');
+  // Where nothing has a time yet it is drawn as it would be.
+  const steps = all.some(hasTime) ? all.filter(hasTime) : all;
   const from = Math.min(...steps.map((s) => s.startMin));
   const to = Math.max(reckoning.totals.lightUseAtMin ?? 0, ...steps.map((s) => s.endMin));
   const days: { start: number; weekend: boolean }[] = [];

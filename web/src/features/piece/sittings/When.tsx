@@ -1,5 +1,5 @@
 import { doWhat, lowerFirst, whereOf } from '@cosmesis/core/finishing';
-import { type ReckonedStep, type Reckoning, reckoningInTurn } from '@cosmesis/core/reckoning';
+import { hasTime, type ReckonedStep, type Reckoning, reckoningInTurn } from '@cosmesis/core/reckoning';
 import { aboutTime, dayName, dayTime } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
@@ -31,6 +31,7 @@ import { Timeline } from './Timeline';
 
 function Row({ reckoned, nowMin, timeZone }: { reckoned: ReckonedStep; nowMin: number; timeZone: string }) {
   const at = (minute: number) => dayTime(minute, nowMin, timeZone);
+  const timed = hasTime(reckoned);
   return (
     <TableRow sx={reckoned.status === 'done' ? { color: 'text.secondary' } : {}}>
       <TableCell>
@@ -38,15 +39,15 @@ function Row({ reckoned, nowMin, timeZone }: { reckoned: ReckonedStep; nowMin: n
         {reckoned.missedAtMin !== null && <b> (window closed {at(reckoned.missedAtMin)})</b>}
       </TableCell>
       <TableCell align="right">
-        {reckoned.opensAtMin !== null && reckoned.status === 'planned' ? at(reckoned.opensAtMin) : ''}
+        {timed && reckoned.opensAtMin !== null && reckoned.status === 'planned' ? at(reckoned.opensAtMin) : ''}
       </TableCell>
       <TableCell align="right">
-        <b>{at(reckoned.startMin)}</b>
+        <b>{timed ? at(reckoned.startMin) : reckoned.held ? 'held' : 'no time yet'}</b>
       </TableCell>
-      <TableCell align="right">{at(reckoned.endMin)}</TableCell>
+      <TableCell align="right">{timed ? at(reckoned.endMin) : ''}</TableCell>
       <TableCell align="right">{reckoned.handsOnMin > 0 ? aboutTime(reckoned.handsOnMin) : ''}</TableCell>
       <TableCell align="right">
-        {reckoned.closesAtMin !== null && reckoned.status === 'planned' ? at(reckoned.closesAtMin) : ''}
+        {timed && reckoned.closesAtMin !== null && reckoned.status === 'planned' ? at(reckoned.closesAtMin) : ''}
       </TableCell>
     </TableRow>
   );
@@ -152,7 +153,7 @@ export function When({ piece, reckoning }: { piece: Piece; reckoning: Reckoning 
             />
             <TableBody>
               {[...placed.steps]
-                .sort((a, b) => a.startMin - b.startMin)
+                .sort((a, b) => Number(hasTime(b)) - Number(hasTime(a)) || a.startMin - b.startMin)
                 .map((s) => (
                   <Row key={s.step.id} reckoned={s} nowMin={nowMin} timeZone={timeZone} />
                 ))}

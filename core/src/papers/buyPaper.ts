@@ -17,7 +17,7 @@ export function buyPaper(
   const cost = (amount: number) => exactMoney(inMinor(amount, currency), currency);
   const litres = (x: number) => formatVolume(x, unitSystem);
   const cans = list.lines.map((l): TickRow => {
-    const late = l.orderByMin <= nowMin;
+    const late = l.time !== null && l.time.orderByMin <= nowMin;
     return {
       done: false,
       what: `${l.product.name}: ${l.packs.counts.map((c) => `${c.count} × ${litres(c.pack.volumeL)}`).join(' + ') || litres(l.buyL)}`,
@@ -25,7 +25,7 @@ export function buyPaper(
       notes: [
         `${litres(l.needL)} needed${l.shelfL > 0 ? `, ${litres(l.shelfL)} on the shelf` : ''}, for ${l.for.join(', ')}`,
       ],
-      when: `by ${dayName(l.orderByMin, timeZone)}`,
+      when: l.time ? `by ${dayName(l.time.orderByMin, timeZone)}` : 'no day yet',
       amount: l.packs.price > 0 ? cost(l.packs.price) : '',
     };
   });

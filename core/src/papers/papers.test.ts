@@ -271,6 +271,6 @@ describe('the buy list', () => {
     const sum = list.price + short.reduce((all, l) => all + l.price, 0);
     expect(under).toContain(exactMoney(inMinor(sum, currency), currency));
     for (const [i, row] of ticks[0]!.rows.entries())
-      expect(row.cautions.length > 0).toBe(list.lines[i]!.orderByMin <= nowMin);
+      expect(row.cautions.length > 0).toBe(list.lines[i]!.time!.orderByMin <= nowMin);
   });
 });

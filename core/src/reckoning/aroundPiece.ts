@@ -22,6 +22,8 @@ export interface Draw {
   kind: StepKindId;
   /** Whole minutes since 1970. */
   atMin: number;
+  /** Its step has no time yet: that is the soonest. */
+  timeless?: boolean;
   highL: number;
 }
 

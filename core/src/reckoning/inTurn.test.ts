@@ -109,7 +109,7 @@ describe('a piece in its turn', () => {
   it('takes off the shelf what a step uses when its turn is, so that what is needed first is bought first', () => {
     const alone = own.flatMap((p) => drawsOf(p.piece, p));
     const placed = drawsInTurn(alone, plan);
-    expect(placed.map(({ atMin: _, ...d }) => d)).toEqual(alone.map(({ atMin: _, ...d }) => d));
+    expect(placed.map((d) => d.stepId)).toEqual(alone.map((d) => d.stepId));
     let later = 0;
     for (const [i, d] of placed.entries()) {
       const at = turnOf(plan, d.pieceId)
@@ -122,7 +122,7 @@ describe('a piece in its turn', () => {
     // The first one short of a product is the one whose turn comes first.
     const line = buyList(placed, [], usualWorld.products, nowMin).lines[0]!;
     const needs = placed.filter((d) => d.productId === line.product.id).map((d) => d.atMin);
-    expect(line.neededAtMin).toBe(Math.min(...needs));
+    expect(line.time?.neededAtMin).toBe(Math.min(...needs));
     expect(drawsInTurn(alone, undefined)).toBe(alone);
   });
 
@@ -144,6 +144,9 @@ describe('a piece in its turn', () => {
     expect(sittings.filter(hasTime).length).toBeGreaterThan(2);
     for (const s of sittings) expect(s.steps.every((x) => hasTime(x) === hasTime(s))).toBe(true);
     expect(placed.totals).toMatchObject({ lightUseAtMin: null, curedAtMin: null });
+    const draws = drawsInTurn(drawsOf(alone.piece, alone), of);
+    expect(draws.map((d) => d.timeless === true)).toEqual(draws.map((d) => timeless.has(d.stepId)));
+    expect(draws.some((d) => d.timeless)).toBe(true);
   });
 
   it('stays as it is by itself while its turn is not known, and where another one is meant', () => {

@@ -86,27 +86,30 @@ export function reckoningInTurn(reckoning: Reckoning, plan: WorkshopPlan | undef
   };
 }
 
-const startsIn = new WeakMap<WorkshopPlan, ReadonlyMap<string, number>>();
-/** When each step begins in a schedule, by piece and step; put together once for each. */
-function startsOf(plan: WorkshopPlan): ReadonlyMap<string, number> {
+const startsIn = new WeakMap<WorkshopPlan, ReadonlyMap<string, number | null>>();
+/** When each step begins in a schedule, by piece and step; null: it has no time. Put together once for each. */
+function startsOf(plan: WorkshopPlan): ReadonlyMap<string, number | null> {
   const known = startsIn.get(plan);
   if (known) return known;
   const all = [...plan.sittings, ...plan.waits];
-  const made = new Map(all.flatMap((s) => s.steps.map((at) => [`${s.pieceId}/${at.stepId}`, at.startMin] as const)));
+  const made = new Map<string, number | null>([
+    ...plan.unplaced.flatMap((u) => u.stepIds.map((id) => [`${u.pieceId}/${id}`, null] as const)),
+    ...all.flatMap((s) => s.steps.map((at) => [`${s.pieceId}/${at.stepId}`, at.startMin] as const)),
+  ]);
   startsIn.set(plan, made);
   return made;
 }
 
 /**
- * What pieces take off the shelf, each at its turn in the schedule of all. What has no place there stays where it is for the piece
- * by itself.
+ * What pieces take off the shelf, each at its turn in the schedule of all, or marked as without a time where it has none there.
  * @param plan that schedule; undefined: it is not known
  */
 export function drawsInTurn(draws: readonly Draw[], plan: WorkshopPlan | undefined): readonly Draw[] {
   if (!plan) return draws;
   const starts = startsOf(plan);
   return draws.map((d) => {
-    const atMin = starts.get(`${d.pieceId}/${d.stepId}`) ?? d.atMin;
-    return atMin === d.atMin ? d : { ...d, atMin };
+    const atMin = starts.get(`${d.pieceId}/${d.stepId}`);
+    if (atMin === null) return { ...d, timeless: true };
+    return atMin === undefined || atMin === d.atMin ? d : { ...d, atMin };
   });
 }

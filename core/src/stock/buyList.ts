@@ -15,6 +15,8 @@ export interface NeedOf {
   productId: string;
   stepId?: string;
   atMin: number;
+  /** It has no time yet: it comes after all that has one, and `atMin` is the soonest. */
+  timeless?: boolean;
   highL: number;
 }
 
@@ -29,10 +31,8 @@ export interface BuyLine {
   agedL: number;
   buyL: number;
   packs: PackChoice;
-  /** When it is first needed and not there; whole minutes since 1970. */
-  neededAtMin: number;
-  /** When it has to be ordered. */
-  orderByMin: number;
+  /** When it is first needed and not there, and when it has to be ordered; whole minutes since 1970. Null: only for what has no time yet. */
+  time: { neededAtMin: number; orderByMin: number } | null;
   for: readonly string[];
 }
 
@@ -50,6 +50,10 @@ interface Drawn {
   shortL: number;
   leftL: number;
 }
+
+/** In time; what has none comes last. */
+const inTime = (a: NeedOf, b: NeedOf): number =>
+  Number(a.timeless ?? false) - Number(b.timeless ?? false) || a.atMin - b.atMin;
 
 /** What steps take of the containers of a product, in time: of those that are usable on the day, in the order they are drawn on. */
 function drawDown(needs: readonly NeedOf[], cans: readonly Container[], product: Product): Drawn[] {
@@ -86,7 +90,7 @@ function agedAt(cans: readonly Container[], product: Product, lastMin: number, d
 
 /**
  * What the planned steps need less what can be used of the shelf, in the cheapest packs that are never short, by the day
- * each has to be ordered. Cans that will be past their date when they are needed do not count.
+ * each has to be ordered; what is only for steps without a time comes last. Cans that will be past their date when they are needed do not count.
  * @param nowMin whole minutes since 1970
  */
 export function buyList(
@@ -114,14 +118,14 @@ export function buyList(
       });
       return [];
     }
-    const own = [...unsorted].sort((a, b) => a.atMin - b.atMin);
+    const own = [...unsorted].sort(inTime);
     const needL = own.reduce((sum, n) => sum + n.highL, 0);
     const onShelf = cans.get(productId) ?? [];
     const drawn = drawDown(own, onShelf, product);
     const short = drawn.find((d) => d.shortL > 1e-9)?.need;
     if (!short) return [];
     const shelfL = drawn.reduce((sum, d) => sum + d.coveredL, 0);
-    const agedL = agedAt(onShelf, product, own.at(-1)!.atMin, drawn);
+    const agedL = agedAt(onShelf, product, Math.max(...own.map((n) => n.atMin)), drawn);
     const buyL = needL - shelfL;
     if (product.packs.length === 0)
       issues.push({
@@ -149,15 +153,21 @@ export function buyList(
         agedL,
         buyL,
         packs: cheapestPacks(buyL, product.packs, leftoverWorth(product)),
-        neededAtMin: short.atMin,
-        orderByMin: Math.max(nowMin, short.atMin - product.deliveryDays * dayMin),
+        time: short.timeless
+          ? null
+          : {
+              neededAtMin: short.atMin,
+              orderByMin: Math.max(nowMin, short.atMin - product.deliveryDays * dayMin),
+            },
         for: [...new Set(own.map((n) => n.pieceName))],
       },
     ];
   });
   lines.sort(
     (a, b) =>
-      a.orderByMin - b.orderByMin || a.neededAtMin - b.neededAtMin || (a.product.name < b.product.name ? -1 : 1),
+      Number(a.time === null) - Number(b.time === null) ||
+      (a.time && b.time ? a.time.orderByMin - b.time.orderByMin || a.time.neededAtMin - b.time.neededAtMin : 0) ||
+      (a.product.name < b.product.name ? -1 : 1),
   );
   return { lines, price: lines.reduce((sum, l) => sum + l.packs.price, 0), issues };
 }
@@ -167,7 +177,8 @@ export interface LastLine {
   pieceId: string;
   stepId: string | undefined;
   pieceName: string;
-  atMin: number;
+  /** Null: it has no time yet. */
+  atMin: number | null;
   highL: number;
   /** After this step, L; below nothing: short by so much. */
   leftL: number;
@@ -179,13 +190,13 @@ export interface LastLine {
  * @param needs of all pieces
  */
 export function willItLast(product: Product, needs: readonly NeedOf[], containers: readonly Container[]): LastLine[] {
-  const own = needs.filter((n) => n.productId === product.id).sort((a, b) => a.atMin - b.atMin);
+  const own = needs.filter((n) => n.productId === product.id).sort(inTime);
   const cans = containers.filter((c) => c.productId === product.id && !isGone(c));
   return drawDown(own, cans, product).map(({ need, shortL, leftL: left }) => ({
     pieceId: need.pieceId,
     pieceName: need.pieceName,
     stepId: need.stepId,
-    atMin: need.atMin,
+    atMin: need.timeless ? null : need.atMin,
     highL: need.highL,
     leftL: shortL > 1e-9 ? -shortL : left,
   }));

@@ -74,8 +74,8 @@ describe('worked by hand', () => {
     const list = buyList([need('Table', 1, 0.4), need('Chest', 9, 0.5)], [can({ litres: 0.5 })], products, now);
     const [line] = list.lines;
     expect([line!.needL, line!.shelfL, +line!.buyL.toFixed(9)]).toEqual([0.9, 0.5, 0.4]);
-    expect((line!.neededAtMin - now) / day).toBe(9);
-    expect((line!.orderByMin - now) / day).toBe(6); // three days on the way
+    expect((line!.time!.neededAtMin - now) / day).toBe(9);
+    expect((line!.time!.orderByMin - now) / day).toBe(6); // three days on the way
     expect(list.issues).toEqual([]);
   });
   it('drawn: the open can first, then the one that is past its date first, never one that is past it unless the user says so', () => {
@@ -121,6 +121,29 @@ describe('worked by hand', () => {
 });
 
 describe('the buy list', () => {
+  it('names no day for what has no time, draws for it last, and lists it last', () => {
+    const open = { ...need('Held', 1, 0.5), timeless: true };
+    const onlyHeld = buyList([open], [], products, now).lines;
+    expect(onlyHeld.map((l) => [l.time, +l.buyL.toFixed(9)])).toEqual([[null, 0.5]]);
+    // Though it could come sooner, the shelf goes to what has its day; all of it together is bought.
+    const needs = [open, need('Chest', 9, 0.4), need('Sill', 8, 1, 'wax')];
+    const both = { ...products, wax: { ...enamel, id: 'wax', name: 'Wax' } };
+    const { lines } = buyList(needs, [can({ litres: 0.6 })], both, now);
+    expect(lines.map((l) => [l.product.id, l.time === null])).toEqual([
+      ['wax', false],
+      ['enamel', true],
+    ]);
+    expect(lines[1]!.buyL).toBeCloseTo(0.3, 9);
+    expect(willItLast(enamel, needs, [can({ litres: 0.6 })]).map((l) => [l.pieceName, l.atMin === null])).toEqual([
+      ['Chest', false],
+      ['Held', true],
+    ]);
+    // What has its day is short first where both are.
+    expect(buyList([open, need('Chest', 9, 0.4)], [], products, now).lines[0]!.time).toEqual({
+      neededAtMin: now + 9 * day,
+      orderByMin: now + 6 * day,
+    });
+  });
   it('says what stands in the way, product by product, and lists the rest', () => {
     const bare = { ...enamel, id: 'bare', packs: [] };
     const free = { ...enamel, id: 'free', packs: [{ volumeL: 0.75, price: 0, tag: 'own' as const }] };
@@ -140,14 +163,14 @@ describe('the buy list', () => {
     const shelf = { slow, early, q0: late!, q1: same! };
     const needs = [need('A', 12, 1, 'q0'), need('A', 12, 1, 'q1'), need('A', 11, 1, 'early'), need('A', 15, 1, 'slow')];
     const { lines } = buyList(needs, [], shelf, now);
-    expect(lines.map((l) => [l.product.name, (l.orderByMin - now) / day])).toEqual([
+    expect(lines.map((l) => [l.product.name, (l.time!.orderByMin - now) / day])).toEqual([
       ['C slow', 6],
       ['D early', 9],
       ['A same', 9],
       ['B late', 9],
     ]);
     // What should have been ordered already is ordered now.
-    expect(buyList([need('A', 1, 1, 'slow')], [], shelf, now).lines[0]!.orderByMin).toBe(now);
+    expect(buyList([need('A', 1, 1, 'slow')], [], shelf, now).lines[0]!.time!.orderByMin).toBe(now);
   });
   it('a can that was thrown away is no can: it neither covers nor warns that it cannot be bought again', () => {
     const emptied = { ...row('2026-02-01T00:00:00Z', null, 0), deed: 'thrown-away' as const };
@@ -162,7 +185,7 @@ describe('the buy list', () => {
     const opened = can({ openedAt: new Date((now - (open - 5) * day) * 60_000).toISOString(), litres: 1 });
     const [line] = buyList([need('Table', 1, 0.3), need('Chest', 9, 0.5)], [opened], products, now).lines;
     expect([line!.shelfL, +line!.agedL.toFixed(9), +line!.buyL.toFixed(9)]).toEqual([0.3, 0.7, 0.5]);
-    expect((line!.neededAtMin - now) / day).toBe(9);
+    expect((line!.time!.neededAtMin - now) / day).toBe(9);
   });
   it('never leaves a step short, and buys nothing that is on the shelf', () => {
     fc.assert(

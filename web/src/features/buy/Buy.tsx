@@ -56,7 +56,6 @@ function Line({ line }: { line: BuyLine }) {
   const draws = useDraws();
   const nowMin = useNowMin();
   const lasts = willItLast(line.product, draws, Object.values(containers));
-  const late = line.orderByMin <= nowMin;
   return (
     <Box
       component="li"
@@ -126,7 +125,7 @@ function Line({ line }: { line: BuyLine }) {
               {lasts.map((l, i) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: a list that is only shown
                 <Stack component="li" direction="row" key={i}>
-                  <span className="n">{dayName(l.atMin, settings.timeZone)}</span>
+                  <span className="n">{l.atMin === null ? 'no day yet' : dayName(l.atMin, settings.timeZone)}</span>
                   <span>{l.pieceName}</span>
                   <span className="n">− {formatVolume(l.highL, settings.unitSystem)}</span>
                   <b className="n">
@@ -141,9 +140,15 @@ function Line({ line }: { line: BuyLine }) {
         </Accordion>
       </div>
       <Box sx={{ display: 'grid', justifyItems: 'end', gap: '2px', textAlign: 'right', '& .n': { fontSize: 20 } }}>
-        {late ? <Late>order today</Late> : <b>by {dayName(line.orderByMin, settings.timeZone)}</b>}
+        {line.time === null ? (
+          <b>no day yet</b>
+        ) : line.time.orderByMin <= nowMin ? (
+          <Late>order today</Late>
+        ) : (
+          <b>by {dayName(line.time.orderByMin, settings.timeZone)}</b>
+        )}
         <Typography component="span" variant="body2">
-          needed {dayName(line.neededAtMin, settings.timeZone)}
+          {line.time ? `needed ${dayName(line.time.neededAtMin, settings.timeZone)}` : 'for what is held or waits'}
         </Typography>
         <b className="n">{money(line.packs.price, settings.currency)}</b>
       </Box>

@@ -26,7 +26,9 @@ export default function InTime({ plan }: { plan: WorkshopPlan | undefined }) {
   const nowMin = useNowMin();
   const { cans } = useToBuy(nothingLeftOut);
   const list = cans?.ok ? cans.value.lines : [];
-  const due = list.filter((l) => l.orderByMin <= nowMin + orderAheadMin);
+  const due = list.flatMap(({ time, ...l }) =>
+    time && time.orderByMin <= nowMin + orderAheadMin ? [{ ...l, ...time }] : [],
+  );
   const lines = due.slice(0, mostLines);
   const warm = spaces.filter((s) => s.heatedToC !== null && s.allows.includes('coat'));
   // Of each piece the first coat that waits for other air.

@@ -5,7 +5,7 @@ import { fromMenu, goTo, openFresh } from './support';
 test('what the label of one’s own can says moves every plan and can be reset; values that cannot be are named', async ({
   page,
 }) => {
-  await openFresh(page, '/pieces/parcels-counter/time');
+  await openFresh(page, '/pieces/refreshment-table/time');
   await test.step('what the label of one’s own can says moves every plan, keeps its tag, and can be reset and undone', async () => {
     const second = page.getByRole('row', { name: /Top: clear coat 2 of 3/ });
     const everyStep = page.getByRole('button', { name: 'Every step' });
@@ -18,7 +18,7 @@ test('what the label of one’s own can says moves every plan and can be reset; 
     await expect(recoat).toContainText('usual value, no label read');
     await recoat.getByLabel('high').fill('9');
     await expect(recoat).toContainText('your own');
-    await goTo(page, '/pieces/parcels-counter/time');
+    await goTo(page, '/pieces/refreshment-table/time');
     await everyStep.click();
     await expect(second).toBeVisible();
     await expect(second).not.toHaveText(before ?? '');

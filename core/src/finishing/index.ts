@@ -18,7 +18,7 @@ export { handsOnMinutes, handsOnParts } from './handsOnMinutes';
 export { homeMoistureFrac, moistureApartFrac } from './homeMoistureFrac';
 export { type House, type HouseRule, houseOf, houseRuleTable } from './houseRules';
 export { type Badness, badnessOf, badnessTable, isQuick, withBadness } from './howBad';
-export { type LagOnSurface, lagsOf, waitWords } from './lagsOf';
+export { type LagOnSurface, lagsOf, waitWords, waitWordsAfter } from './lagsOf';
 export { isLocal } from './lateDamage';
 export { dustAfter, lateScuff, sizedAgain } from './lateScuff';
 export { hasOldFilm, leadBanTable, leadHold, leadRemovalKey } from './leadBans';

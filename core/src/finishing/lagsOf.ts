@@ -1,5 +1,5 @@
 import { noWait, productWait, type Wait } from '../products';
-import type { Piece, Product, Step, WaitKind } from '../workshop';
+import type { Piece, Product, Step, StepKindId, WaitKind } from '../workshop';
 import type { House } from './houseRules';
 import type { StepStates } from './runPlan';
 import { stepKind } from './stepKinds';
@@ -25,6 +25,19 @@ export const waitWords: Readonly<Record<WaitKind, string>> = {
   'light-use': 'it may be used lightly',
   cure: 'it has to cure',
 };
+
+/** What takes its own time, and is nothing that dries. */
+const ownTimeWords: Readonly<Partial<Record<StepKindId, string>>> = {
+  obtain: 'it has to come',
+  approve: 'it has to be approved',
+  clamp: 'it has to set',
+  'warm-up': 'it has to get warm',
+  'treat-pests': 'the treatment has to work',
+};
+
+/** Why a step waits for what a kind of step left. */
+export const waitWordsAfter = (before: StepKindId, wait: WaitKind): string =>
+  (wait === 'dry' && ownTimeWords[before]) || waitWords[wait];
 
 /** What the waits of a plan are read from. */
 export interface LagsInput {

@@ -1,4 +1,4 @@
-import { doWhat, isSprayed, methodMinutes, stepKind, waitWords } from '../finishing';
+import { doWhat, isSprayed, methodMinutes, stepKind, waitWords, waitWordsAfter } from '../finishing';
 import {
   type AirBar,
   dustFreeAt,
@@ -98,13 +98,15 @@ function lagsOfTask(own: readonly ReckonedStep[], within: ReadonlyMap<string, Wi
         });
         continue;
       }
+      // What takes its own time says of what kind: an order comes, a film dries.
+      const own = wait === 'dry' ? input.steps.find((s) => s.step.id === beforeId) : undefined;
       lags.push({
         beforeId: there.task,
         minMin: least,
         maxMin: maxMin === null ? null : Math.max(least, maxMin - moved),
         blocked: blocked && { from: blocked.from - moved, to: blocked.to - movedLeast },
         lateMin: maxMin === null ? null : input.lateMinOf(step.id),
-        because: waitWords[wait],
+        because: own ? waitWordsAfter(own.step.kind, wait) : waitWords[wait],
         ...(inAir ? { inAir: movedInAir(inAir, there.behindMin, here) } : {}),
       });
     }

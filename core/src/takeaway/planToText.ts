@@ -1,4 +1,4 @@
-import { doWhat, lowerFirst, waitWords } from '../finishing';
+import { doWhat, lowerFirst, waitWordsAfter } from '../finishing';
 import { zoneNames } from '../piece';
 import {
   hasTime,
@@ -53,7 +53,7 @@ export function planToText({ pieceName, reckoning, products, timeZone, unitSyste
     const { before, fromMin, wait } = last;
     const on = zoneName(before.step.zoneId);
     return [
-      `               ${lasting(fromMin - before.endMin)} after ${lowerFirst(doWhat(before))}, ${on}: ${waitWords[wait]}`,
+      `               ${lasting(fromMin - before.endMin)} after ${lowerFirst(doWhat(before))}, ${on}: ${waitWordsAfter(before.step.kind, wait)}`,
     ];
   };
   const whatOf = (sitting: Sitting): string =>

@@ -189,5 +189,8 @@ describe('planToText', () => {
     ]);
     expect(second.opensAtMin).toBe(Math.max(...second.waitsFor.map((w) => w.fromMin)));
     expect(lines('refreshment-table').some((l) => / after .*, .*: (it|the|another|hard) /.test(l))).toBe(true);
+    // What is ordered comes, and does not dry.
+    const ordered = lines('cane-chair').filter((l) => l.includes(' after order, '));
+    expect(ordered.map((l) => l.split(': ').at(-1))).toEqual(['it has to come']);
   });
 });

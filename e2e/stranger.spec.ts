@@ -58,7 +58,16 @@ for (const [width, height, most] of [
   });
 
 test('what holds a piece stands first, and one press releases it', async ({ page }) => {
-  await openFresh(page, '/pieces');
+  // What is held, or waits for that, has no time; what only it takes has no day by which to buy it.
+  await openFresh(page, '/pieces/parcels-counter/work');
+  await expect(page.getByRole('list', { name: 'Held sittings' })).toContainText('Scrape with the grain');
+  await expect(page.getByRole('list', { name: 'Sittings without a time' })).toContainText('Brush on stripper');
+  await goTo(page, '/buy');
+  const filler = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: 'Two-part polyester filler' }) });
+  await expect(filler).toContainText('no day yet');
+  await goTo(page, '/pieces');
   await page.getByRole('link', { name: 'lead not tested' }).click();
   const held = page.getByRole('region', { name: 'Held: lead not tested' });
   await expect(held).toBeInViewport();
@@ -68,6 +77,8 @@ test('what holds a piece stands first, and one press releases it', async ({ page
   expect(presses.count).toBe(1);
   await goTo(page, '/pieces');
   await expect(page.getByRole('list', { name: 'Pieces' })).not.toContainText('held:');
+  await goTo(page, '/buy');
+  await expect(filler).toContainText(/needed \w{3} \d+ \w{3}/);
 });
 
 test('the lead test done asks for its result there', async ({ page }) => {

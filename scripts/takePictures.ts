@@ -70,6 +70,12 @@ await withBrowser(4188, async (browser, base) => {
         .getByText(/^light use/)
         .first()
         .waitFor();
+    // Small parts are brought when they are needed.
+    if (path === '/')
+      await page
+        .getByText(/^Only a part of it/)
+        .first()
+        .waitFor();
     // What was scrolled to is painted.
     await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
     await page.screenshot({ path: `${root}/docs/screenshots/${name}.png` });

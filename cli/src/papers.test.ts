@@ -55,6 +55,18 @@ describe('papers as PDF', () => {
     expect(text).toContain('Žofie Čapková');
   });
 
+  it('names a day in an offer that waits for its own approval, and none in a care card of what is held', async () => {
+    const slope = demo.pieces['writing-slope']!;
+    const offered = {
+      ...slope,
+      commission: { ...slope.commission, offer: { at: now, what: 'All of it', approvedAt: null, how: '' } },
+    };
+    const text = writeWorkshopFile({ ...demo, pieces: { ...demo.pieces, [slope.id]: offered } }, now);
+    const told = (kind: 'offer' | 'care') => JSON.stringify(paperOf(kind, text, slope.id, now));
+    expect(told('offer')).toMatch(/About \w{3} \d+ \w{3}/);
+    expect(told('care')).not.toMatch(/Use it lightly from/);
+  });
+
   it('is A4 or US Letter as the workshop has it, and inches where it measures in them', async () => {
     const sized = async (settings: Partial<Settings>) => {
       const { path, text } = await written('survey', 'refreshment-table', settings);

@@ -2,7 +2,14 @@ import { hexOf, labOfColour } from '@cosmesis/core/colour';
 import { planOf } from '@cosmesis/core/finishing';
 import { taughtWorkshop } from '@cosmesis/core/learning';
 import { matchFor } from '@cosmesis/core/matching';
-import { makePaper, type PaperDocument, type PaperInput, type PaperKind, paperDocument } from '@cosmesis/core/papers';
+import {
+  makePaper,
+  type PaperDocument,
+  type PaperInput,
+  type PaperKind,
+  paperDocument,
+  paperReckoning,
+} from '@cosmesis/core/papers';
 import { buildFaces, shapeOf, zonesOf } from '@cosmesis/core/piece';
 import { withTypicalSupplies } from '@cosmesis/core/products';
 import {
@@ -160,7 +167,7 @@ export function paperOf(kind: PaperKind, text: string, pieceId: string, now?: st
     const order = new Map(schedule.placed.map((p) => [p.id, p.startMin]));
     ready = rehearsed(problem, order, offerRuns, seed).pieces.find((p) => p.pieceId === pieceId) ?? null;
   }
-  const reckoning = reckoningInTurn(told.value, made?.plan);
+  const reckoning = paperReckoning(kind, told.value, made?.plan);
   const input = { piece, reckoning, products, settings, mixes, nowMin, ready };
   const paper = makePaper(kind, { ...input, supplies: withTypicalSupplies(Object.values(supplies)) });
   return good(paperDocument(paper, settings), read.warnings);

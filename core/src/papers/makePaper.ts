@@ -27,7 +27,7 @@ import {
   zoneNames,
   zoneOfFace,
 } from '../piece';
-import { bandsOf, hasTime, rangeOf, type Sitting, sittingsOf, sittingWords } from '../reckoning';
+import { bandsOf, hasTime, noTimeWords, rangeOf, type Sitting, sittingsOf, sittingWords } from '../reckoning';
 import { careCard, qrCode, recordCode, usedRows } from '../takeaway';
 import { duration, exactMoney, formatLength, formatTemperature, minorDigits, minuteOf, money } from '../units';
 import type { FinishCard, LogEntry, Photo, ZoneId } from '../workshop';
@@ -108,7 +108,7 @@ function bench(input: PaperInput): Omit<Paper, 'kind' | 'foot'> {
             what: `${[sittingWords(s, doWhat), ...with_, ...ways].join(' · ')}, ${hours(s.handsOnMin)}`,
             cautions: s.status === 'done' ? [] : s.cautions,
             notes: s.steps.flatMap((x) => piece.stepNotes[x.step.id] || []),
-            when: hasTime(s) ? moment(s.startMin) : s.held ? 'held' : 'no time yet',
+            when: hasTime(s) ? moment(s.startMin) : noTimeWords(s),
             amount: amountOf(s, input),
           };
         }),

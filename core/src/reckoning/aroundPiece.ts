@@ -23,7 +23,7 @@ export interface Draw {
   /** Whole minutes since 1970. */
   atMin: number;
   /** Its step has no time yet: that is the soonest. */
-  timeless?: boolean;
+  untimed?: boolean;
   highL: number;
 }
 

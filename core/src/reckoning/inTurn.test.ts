@@ -132,12 +132,12 @@ describe('a piece in its turn', () => {
     const { own: some, plan: of } = together([...all.slice(0, 2), untested]);
     const alone = some[2]!;
     const placed = reckoningInTurn(alone, of);
-    const timeless = new Set(placed.steps.filter((s) => !hasTime(s)).map((s) => s.step.id));
+    const untimed = new Set(placed.steps.filter((s) => !hasTime(s)).map((s) => s.step.id));
     expect(placed.steps.filter((s) => s.held).length).toBeGreaterThan(0);
     for (const s of placed.steps) {
-      if (s.held) expect(timeless).toContain(s.step.id);
-      if (s.waitsFor.some((w) => timeless.has(w.stepId))) expect(timeless).toContain(s.step.id);
-      expect(timeless.has(s.step.id)).toBe(!turnOf(of, alone.piece.id).placed.has(s.step.id));
+      if (s.held) expect(untimed).toContain(s.step.id);
+      if (s.waitsFor.some((w) => untimed.has(w.stepId))) expect(untimed).toContain(s.step.id);
+      expect(untimed.has(s.step.id)).toBe(!turnOf(of, alone.piece.id).placed.has(s.step.id));
     }
     // What can be done before it is settled has its time, and is in no sitting with what has none.
     const sittings = sittingsOf(placed.steps);
@@ -145,8 +145,8 @@ describe('a piece in its turn', () => {
     for (const s of sittings) expect(s.steps.every((x) => hasTime(x) === hasTime(s))).toBe(true);
     expect(placed.totals).toMatchObject({ lightUseAtMin: null, curedAtMin: null });
     const draws = drawsInTurn(drawsOf(alone.piece, alone), of);
-    expect(draws.map((d) => d.timeless === true)).toEqual(draws.map((d) => timeless.has(d.stepId)));
-    expect(draws.some((d) => d.timeless)).toBe(true);
+    expect(draws.map((d) => d.untimed === true)).toEqual(draws.map((d) => untimed.has(d.stepId)));
+    expect(draws.some((d) => d.untimed)).toBe(true);
   });
 
   it('stays as it is by itself while its turn is not known, and where another one is meant', () => {

@@ -109,7 +109,7 @@ export function drawsInTurn(draws: readonly Draw[], plan: WorkshopPlan | undefin
   const starts = startsOf(plan);
   return draws.map((d) => {
     const atMin = starts.get(`${d.pieceId}/${d.stepId}`);
-    if (atMin === null) return { ...d, timeless: true };
+    if (atMin === null) return { ...d, untimed: true };
     return atMin === undefined || atMin === d.atMin ? d : { ...d, atMin };
   });
 }

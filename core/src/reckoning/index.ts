@@ -50,7 +50,7 @@ export { type ReckonInput, reckonPiece } from './reckonPiece';
 export { rehearseWorkshop, type WorkshopRehearsal } from './rehearsal';
 export { type Room, type Rooms, roomIn, roomOf, roomsOf, spaceOf } from './roomOf';
 export type { ColdCan } from './shelfWarmth';
-export { hasTime, rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
+export { hasTime, noTimeWords, rangeOf, type Sitting, sittingParts, sittingsOf, sittingWords } from './sittingsOf';
 export { todayOf } from './todayOf';
 export { nextOfWet } from './wetZones';
 export { type Tried, type WhenTried, whenTried, withTried } from './whenTried';

@@ -102,6 +102,9 @@ export const hasTime = ({
 }: Pick<ReckonedStep, 'status' | 'held'> & { unplaced?: string | null }) =>
   status !== 'planned' || (held === null && (unplaced ?? null) === null);
 
+/** What stands in place of a time where there is none. */
+export const noTimeWords = ({ held }: Pick<ReckonedStep, 'held'>): string => (held ? 'held' : 'no time yet');
+
 /** One thing that is done in a sitting, on which zones; none: on the whole piece. */
 export interface SittingPart {
   what: string;

@@ -16,7 +16,7 @@ export interface NeedOf {
   stepId?: string;
   atMin: number;
   /** It has no time yet: it comes after all that has one, and `atMin` is the soonest. */
-  timeless?: boolean;
+  untimed?: boolean;
   highL: number;
 }
 
@@ -53,7 +53,7 @@ interface Drawn {
 
 /** In time; what has none comes last. */
 const inTime = (a: NeedOf, b: NeedOf): number =>
-  Number(a.timeless ?? false) - Number(b.timeless ?? false) || a.atMin - b.atMin;
+  Number(a.untimed ?? false) - Number(b.untimed ?? false) || a.atMin - b.atMin;
 
 /** What steps take of the containers of a product, in time: of those that are usable on the day, in the order they are drawn on. */
 function drawDown(needs: readonly NeedOf[], cans: readonly Container[], product: Product): Drawn[] {
@@ -153,7 +153,7 @@ export function buyList(
         agedL,
         buyL,
         packs: cheapestPacks(buyL, product.packs, leftoverWorth(product)),
-        time: short.timeless
+        time: short.untimed
           ? null
           : {
               neededAtMin: short.atMin,
@@ -196,7 +196,7 @@ export function willItLast(product: Product, needs: readonly NeedOf[], container
     pieceId: need.pieceId,
     pieceName: need.pieceName,
     stepId: need.stepId,
-    atMin: need.timeless ? null : need.atMin,
+    atMin: need.untimed ? null : need.atMin,
     highL: need.highL,
     leftL: shortL > 1e-9 ? -shortL : left,
   }));

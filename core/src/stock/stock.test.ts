@@ -122,7 +122,7 @@ describe('worked by hand', () => {
 
 describe('the buy list', () => {
   it('names no day for what has no time, draws for it last, and lists it last', () => {
-    const open = { ...need('Held', 1, 0.5), timeless: true };
+    const open = { ...need('Held', 1, 0.5), untimed: true };
     const onlyHeld = buyList([open], [], products, now).lines;
     expect(onlyHeld.map((l) => [l.time, +l.buyL.toFixed(9)])).toEqual([[null, 0.5]]);
     // Though it could come sooner, the shelf goes to what has its day; all of it together is bought.

@@ -75,7 +75,7 @@ export function planToText({ pieceName, reckoning, products, timeZone, unitSyste
       ...(status === 'planned' ? because(steps, sittings[i - 1]?.endMin ?? 0) : []),
     ];
   });
-  const timeless = all
+  const untimed = all
     .filter((s) => !hasTime(s))
     .flatMap((s) => [`  ${whatOf(s)}`, `               ${s.held ? `held: ${s.held.words}` : s.unplaced}`]);
   const worked = reckoning.steps.filter((s) => s.handsOnMin > 0);
@@ -86,6 +86,6 @@ export function planToText({ pieceName, reckoning, products, timeZone, unitSyste
     curedAtMin === null ? '' : ` Cured ${day(curedAtMin)}.`,
   ].join('');
   const head = `${pieceName}: ${all.length} sittings, ${worked.length} steps, ${lasting(handsOnMin)} hands-on.${ends}`;
-  const without = timeless.length > 0 ? ['', 'No time yet', ...timeless] : [];
+  const without = untimed.length > 0 ? ['', 'No time yet', ...untimed] : [];
   return [head, ...lines, ...without, ...reckoning.findings.map((f) => `! ${f.ruleId} ${f.sentence}`), ''].join('\n');
 }

@@ -8,6 +8,9 @@ const book = new SummaryBook({
   later: (work, ms) => void setTimeout(work, ms),
 });
 
+/** Up to so many pieces a list waits until all of them are known; with more it is shown as far as it is. */
+export const fewPieces = 100;
+
 /** The book of this page. */
 export const theBook = (): SummaryBook => book;
 

@@ -812,7 +812,7 @@ export class Engine {
   }
   /** A paper of a piece; an offer names the days between which the workshop, rehearsed, has it ready. */
   paper(kind: PaperKind, pieceId: string, nowMin: number): Promise<Result<Paper>> {
-    return brought(import('@cosmesis/core/papers'), ({ makePaper }) => {
+    return brought(import('@cosmesis/core/papers'), ({ makePaper, paperReckoning }) => {
       const asked = this.input(pieceId, nowMin);
       const told = reckonPiece(asked);
       if (!told.ok) return told;
@@ -825,7 +825,8 @@ export class Engine {
       }
       const supplies = this.supplies();
       const { settings, mixes } = this.open();
-      const reckoning = this.inItsTurn(told.value, nowMin);
+      const plan = this.workshopPlan(nowMin);
+      const reckoning = paperReckoning(kind, told.value, plan.ok ? plan.value : undefined);
       const input = { piece, reckoning, products, settings, supplies, mixes, nowMin, ready };
       return good(makePaper(kind, input));
     });

@@ -22,7 +22,7 @@ import { doDeed } from '../../store/doDeed';
 import { theStore } from '../../store/theStore';
 import { useDraws } from '../../store/useDraws';
 import { useNowMin } from '../../store/useNowMin';
-import { useSummaries } from '../../store/useSummaries';
+import { fewPieces, useSummaries } from '../../store/useSummaries';
 import { useToBuy } from '../../store/useToBuy';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { useWorkshopPlanAtRest } from '../../store/useWorkshopPlan';
@@ -216,9 +216,6 @@ function Supplies({ lines, price }: { lines: readonly SupplyLine[]; price: numbe
     </Stack>
   );
 }
-
-/** Up to so many pieces the list is shown when all is known. */
-const fewPieces = 100;
 
 /** The buy list: what the planned steps need less the shelf, in the cheapest cans, by the day each has to be ordered. */
 export default function Buy() {

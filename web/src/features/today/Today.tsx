@@ -29,7 +29,7 @@ import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { keepToday, lastToday, stillFirst, takePressed } from '../../store/lastToday';
 import { useNowMin } from '../../store/useNowMin';
-import { useSummaries } from '../../store/useSummaries';
+import { fewPieces, useSummaries } from '../../store/useSummaries';
 import { useParts, useSettings } from '../../store/useWorkshop';
 import { useSettledPlan } from '../../store/useWorkshopPlan';
 import { Drain, DrainLegend, DrainScale } from '../../ui/Drain';
@@ -52,9 +52,6 @@ const InTime = lazy(() => import('./InTime'));
 const WhoseDay = lazy(() => import('./WhoseDay'));
 const WentWrong = lazy(() => import('../../ui/WentWrong'));
 const UsedAmounts = lazy(() => import('../../ui/UsedAmounts'));
-
-/** Up to so many pieces the first act waits until all of them are worked out. */
-const fewPieces = 100;
 
 /**
  * The acts, the first one held still: what a thumb is about to press does not become another act because one more piece was
@@ -351,6 +348,13 @@ export function Today() {
   wet.sort((a, b) => nextMin(a) - nextMin(b));
   const coats = wet.filter(({ w }) => stepKind(w.kind).film);
   const unplanned = Object.values(pieces).filter((p) => !hasPlan(p));
+  const later = (shown: readonly Act[]) => (
+    <ul className="bare">
+      {shown.map((a) => (
+        <LaterAct key={actKey(a)} act={a} nowMin={nowMin} />
+      ))}
+    </ul>
+  );
   const leadAsked = inOrderOfWork(Object.values(pieces).filter(leadOutstanding));
   return (
     <Halves>
@@ -391,25 +395,13 @@ export function Today() {
           <Typography>{missing > 0 ? 'Working out what comes next…' : 'No step is waiting.'}</Typography>
         )}
         <Few of={laterToday} most={mostLater} all={`All ${laterToday.length} that still fit today`}>
-          {(shown) => (
-            <ul className="bare">
-              {shown.map((a) => (
-                <LaterAct key={actKey(a)} act={a} nowMin={nowMin} />
-              ))}
-            </ul>
-          )}
+          {later}
         </Few>
         {(after.length > 0 || held.length > 0 || unplanned.length > 0) && (
           <Typography variant="h2">{ofToday.length > 0 ? 'After that' : 'Next'}</Typography>
         )}
         <Few of={[...after, ...held]} most={mostNext} all={`All ${held.length} that are held`}>
-          {(shown) => (
-            <ul className="bare">
-              {shown.map((a) => (
-                <LaterAct key={actKey(a)} act={a} nowMin={nowMin} />
-              ))}
-            </ul>
-          )}
+          {later}
         </Few>
         <ul className="bare">
           {unplanned.slice(0, mostUnplanned).map((p) => (

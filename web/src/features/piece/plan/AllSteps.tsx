@@ -1,5 +1,5 @@
 import { comesBefore, doWhat, lowerFirst, stepKind, stepNameOf, whereOf } from '@cosmesis/core/finishing';
-import { hasTime, inTurn, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
+import { hasTime, inTurn, noTimeWords, type ReckonedStep, type Reckoning } from '@cosmesis/core/reckoning';
 import { aboutTime, dayTime } from '@cosmesis/core/units';
 import type { Piece, Step } from '@cosmesis/core/workshop';
 import {
@@ -82,7 +82,7 @@ function StepRow({
   const nowMin = useNowMin();
   const { status, startMin } = reckoned;
   const at = dayTime(status === 'planned' ? Math.max(startMin, nowMin) : startMin, nowMin, settings.timeZone);
-  const when = hasTime(reckoned) ? (status === 'done' ? `done ${at}` : at) : reckoned.held ? 'held' : 'no time yet';
+  const when = hasTime(reckoned) ? (status === 'done' ? `done ${at}` : at) : noTimeWords(reckoned);
   const name = `${whereOf(reckoned)}, ${doWhat(reckoned)}`;
   const onKey = (event: KeyboardEvent) => {
     if (!onMove || !event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;

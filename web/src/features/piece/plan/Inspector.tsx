@@ -11,7 +11,7 @@ import {
   whereOf,
 } from '@cosmesis/core/finishing';
 import { zoneNames } from '@cosmesis/core/piece';
-import { hasTime, inTurn, type ReckonedStep } from '@cosmesis/core/reckoning';
+import { hasTime, inTurn, noTimeWords, type ReckonedStep } from '@cosmesis/core/reckoning';
 import { aboutTime, dayTime, formatAbout } from '@cosmesis/core/units';
 import type { GlossaryId } from '@cosmesis/core/words';
 import type { Method, Piece, Step, StepKindId, ZoneId } from '@cosmesis/core/workshop';
@@ -290,7 +290,7 @@ export function Inspector({ piece, reckoned, steps }: InspectorProps) {
       <Stack direction="row" className="n" style={{ gap: '4px 18px' }}>
         <div>
           {reckoned.status === 'done' ? 'done ' : ''}
-          {hasTime(timed) ? at(startMin) : timed.held ? 'held' : 'no time yet'}
+          {hasTime(timed) ? at(startMin) : noTimeWords(timed)}
         </div>
         {reckoned.handsOnMin > 0 && (
           <div>

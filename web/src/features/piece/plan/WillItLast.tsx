@@ -22,13 +22,13 @@ export function WillItLast({ piece, reckoned }: { piece: Piece; reckoned: Reckon
   // What the others take is asked for only where there is a can to take it from.
   const draws = useDrawsOf(productId, takenL && cans.length > 0 ? 'all' : none);
   const { id: pieceId, name: pieceName } = piece;
-  const [atMin, highL, timeless] = [reckoned.startMin, takenL?.high ?? 0, !hasTime(reckoned)];
+  const [atMin, highL, untimed] = [reckoned.startMin, takenL?.high ?? 0, !hasTime(reckoned)];
   const lines = useMemo(() => {
     if (!product || cans.length === 0) return [];
-    const need = { pieceId, pieceName, productId: product.id, stepId, atMin, timeless, highL };
+    const need = { pieceId, pieceName, productId: product.id, stepId, atMin, untimed, highL };
     const others = draws.filter((d) => d.pieceId !== pieceId || d.stepId !== stepId);
     return willItLast(product, [...others, need], cans);
-  }, [product, cans, draws, pieceId, pieceName, stepId, atMin, timeless, highL]);
+  }, [product, cans, draws, pieceId, pieceName, stepId, atMin, untimed, highL]);
   if (!product || !takenL) return null;
   if (cans.length === 0)
     return (

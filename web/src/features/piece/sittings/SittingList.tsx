@@ -18,12 +18,12 @@ function spanOf({ startMin, endMin }: Sitting, timeZone: string): string {
 }
 
 /** What is held, or has no place among all pieces, has no time until that is settled. */
-const timeless = { held: 'Held', unplaced: 'No time yet' } as const;
+const untimed = { held: 'Held', unplaced: 'No time yet' } as const;
 const dayOf = (sitting: Sitting, timeZone: string): string =>
-  hasTime(sitting) ? dayName(sitting.startMin, timeZone) : timeless[sitting.held ? 'held' : 'unplaced'];
+  hasTime(sitting) ? dayName(sitting.startMin, timeZone) : untimed[sitting.held ? 'held' : 'unplaced'];
 const listNames: Readonly<Record<string, string>> = {
-  [timeless.held]: 'Held sittings',
-  [timeless.unplaced]: 'Sittings without a time',
+  [untimed.held]: 'Held sittings',
+  [untimed.unplaced]: 'Sittings without a time',
 };
 /** What keeps it from having one. */
 const keptBy = ({ held, unplaced }: Sitting): string | null => held?.words ?? unplaced;

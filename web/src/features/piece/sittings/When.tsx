@@ -1,5 +1,5 @@
 import { doWhat, lowerFirst, whereOf } from '@cosmesis/core/finishing';
-import { hasTime, type ReckonedStep, type Reckoning, reckoningInTurn } from '@cosmesis/core/reckoning';
+import { hasTime, noTimeWords, type ReckonedStep, type Reckoning, reckoningInTurn } from '@cosmesis/core/reckoning';
 import { aboutTime, dayName, dayTime } from '@cosmesis/core/units';
 import type { Piece } from '@cosmesis/core/workshop';
 import Button from '@mui/material/Button';
@@ -42,7 +42,7 @@ function Row({ reckoned, nowMin, timeZone }: { reckoned: ReckonedStep; nowMin: n
         {timed && reckoned.opensAtMin !== null && reckoned.status === 'planned' ? at(reckoned.opensAtMin) : ''}
       </TableCell>
       <TableCell align="right">
-        <b>{timed ? at(reckoned.startMin) : reckoned.held ? 'held' : 'no time yet'}</b>
+        <b>{timed ? at(reckoned.startMin) : noTimeWords(reckoned)}</b>
       </TableCell>
       <TableCell align="right">{timed ? at(reckoned.endMin) : ''}</TableCell>
       <TableCell align="right">{reckoned.handsOnMin > 0 ? aboutTime(reckoned.handsOnMin) : ''}</TableCell>

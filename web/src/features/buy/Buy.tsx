@@ -280,7 +280,9 @@ export default function Buy() {
           <Typography variant="body2">
             For{' '}
             {left.size === 0
-              ? `all ${planned.length} planned pieces`
+              ? planned.length === 1
+                ? 'the one planned piece'
+                : `all ${planned.length} planned pieces`
               : `${planned.length - left.size} of ${planned.length} planned pieces`}
           </Typography>
         </AccordionSummary>

@@ -60,7 +60,9 @@ export default function InTime({ plan }: { plan: WorkshopPlan | undefined }) {
   if (lines.length === 0 && bringIn.length === 0 && coldCans.length === 0) return null;
   return (
     <section aria-label="Before it is needed">
-      <Typography variant="h2">Before it is needed</Typography>
+      <Typography variant="h2" sx={{ mt: 2 }}>
+        Before it is needed
+      </Typography>
       <ul>
         {bringIn.map(({ sitting, piece, space, other }) => (
           <li key={piece.id}>
